@@ -1,0 +1,23 @@
+/** The house rules of docs/architecture.md, checked in CI. */
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'core-stands-alone', comment: 'core is computation only', severity: 'error', from: { path: '^src/core' }, to: { path: '^src/(?!core)|^(demo|e2e|bench)' } },
+    { name: 'core-has-no-node', comment: 'core runs unchanged in Node, a worker and Jest', severity: 'error', from: { path: '^src/core', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
+    { name: 'core-has-no-interface', severity: 'error', from: { path: '^src/core', pathNot: '\\.test\\.ts$' }, to: { path: 'node_modules/(react|react-dom|next|sharp|better-sqlite3|drizzle-orm)/' } },
+    { name: 'ui-not-server', severity: 'error', from: { path: '^src/ui' }, to: { path: '^src/(server|standins|app)' } },
+    { name: 'server-not-ui', severity: 'error', from: { path: '^src/(server|standins)' }, to: { path: '^src/(ui|app|workers)' } },
+    { name: 'standins-apart', comment: 'stand-ins are outside services: they know nothing of the app', severity: 'error', from: { path: '^src/standins' }, to: { path: '^src/server' } },
+    { name: 'server-not-standins', comment: 'the app reaches stand-ins over SMTP and HTTP only', severity: 'error', from: { path: '^src/server' }, to: { path: '^src/standins' } },
+    { name: 'workers-are-thin', severity: 'error', from: { path: '^src/workers' }, to: { path: '^src/(?!core|workers)' } },
+    { name: 'not-to-tests', severity: 'error', from: { pathNot: '\\.test\\.tsx?$|^e2e|^bench' }, to: { path: '\\.test\\.tsx?$' } },
+    { name: 'resolvable', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '^(bun:|next/)' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '\\.next|test-fixtures' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.json', '.css'] },
+  },
+}

@@ -1,0 +1,20 @@
+import js from '@eslint/js'
+import ts from 'typescript-eslint'
+import hooks from 'eslint-plugin-react-hooks'
+import a11y from 'eslint-plugin-jsx-a11y'
+
+export default ts.config(
+  { ignores: ['.next*', 'node_modules', 'data', 'next-env.d.ts', 'test-results', 'playwright-report', 'src/server/db/migrations'] },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
+    },
+  },
+  { files: ['src/**/*.tsx'], plugins: { 'react-hooks': hooks, 'jsx-a11y': a11y }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'warn', ...a11y.flatConfigs.recommended.rules } },
+  { files: ['**/*.mjs', '**/*.cjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly', Buffer: 'readonly', setTimeout: 'readonly', fetch: 'readonly' } } },
+)
