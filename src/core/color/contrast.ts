@@ -1,0 +1,24 @@
+import { toRgb } from './hex'
+
+/** Relative luminance of an sRGB colour, 0 (black) to 1 (white). WCAG 2.2, definition of relative luminance. */
+export function luminance(hex: string): number {
+  const [r, g, b] = toRgb(hex).map((v) => {
+    const c = v / 255
+    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4
+  }) as [number, number, number]
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b
+}
+
+/** Contrast ratio of two colours, 1 to 21. WCAG 2.2, definition of contrast ratio. */
+export function contrast(a: string, b: string): number {
+  const [hi, lo] = [luminance(a), luminance(b)].sort((x, y) => y - x) as [number, number]
+  return (hi + 0.05) / (lo + 0.05)
+}
+
+/**
+ * The ratio WCAG 2.2 AA asks of words (success criterion 1.4.3): 3 for large ones (24 px, or 18.66 px and bold), else 4.5.
+ * @param size px
+ */
+export function wantedContrast(size: number, bold: boolean): number {
+  return size >= 24 || (bold && size >= 18.66) ? 3 : 4.5
+}

@@ -1,0 +1,49 @@
+import type { Comment, Element, ElementContent, Properties, Text } from 'hast'
+
+/** An element of the hast tree. Children may be text, nodes, or nothing; style objects become one `style` attribute. */
+export function el(tagName: string, properties: Properties | null, ...children: (ElementContent | ElementContent[] | string | null | undefined | false)[]): Element {
+  const content: ElementContent[] = []
+  for (const child of children) {
+    if (Array.isArray(child)) content.push(...child)
+    else if (typeof child === 'string') { if (child) content.push(text(child)) }
+    else if (child) content.push(child)
+  }
+  return { type: 'element', tagName, properties: properties ?? {}, children: content }
+}
+
+/** A text node. */
+export const text = (value: string): Text => ({ type: 'text', value })
+
+/** A comment node. */
+export const comment = (value: string): Comment => ({ type: 'comment', value })
+
+/** Markup that only the Word engine reads (a downlevel-hidden conditional comment). */
+export const wordOnly = (markup: string): Comment => comment(`[if mso]>${markup}<![endif]`)
+
+/** Wraps what every reader but the Word engine reads (a downlevel-revealed conditional comment, valid HTML). */
+export const notWord = (...children: ElementContent[]): ElementContent[] => [comment('[if !mso]><!'), ...children, comment('<![endif]')]
+
+/** CSS declarations as a `style` attribute: values left out are dropped, numbers are px. */
+export function css(declarations: Record<string, string | number | undefined | false>): string {
+  let out = ''
+  for (const [name, value] of Object.entries(declarations)) {
+    if (value === undefined || value === false || value === '') continue
+    out += `${out ? ';' : ''}${name}:${typeof value === 'number' ? (value === 0 ? '0' : `${trim(value)}px`) : value}`
+  }
+  return out
+}
+
+/** A number without needless decimals. */
+export const trim = (n: number): string => String(Math.round(n * 100) / 100)
+
+/** Escapes a value for an attribute inside a conditional comment, where no serialiser does it. */
+export const attr = (value: string): string => value.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/--/g, '&#45;&#45;')
+
+/** Space on four sides as a CSS value, in its shortest form. */
+export function box(p: { top: number; right: number; bottom: number; left: number }): string {
+  const u = (n: number) => (n === 0 ? '0' : `${trim(n)}px`)
+  const [t, r, b, l] = [u(p.top), u(p.right), u(p.bottom), u(p.left)]
+  if (l !== r) return `${t} ${r} ${b} ${l}`
+  if (t !== b) return `${t} ${r} ${b}`
+  return t === r ? t : `${t} ${r}`
+}

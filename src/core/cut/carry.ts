@@ -1,0 +1,126 @@
+import type { Band, Email, Item } from '../email/schema'
+import { cellsOf, placesOf, tilesOf } from '../email/walk'
+import type { Tile } from '../tiles/schema'
+import type { Built, Cut, CutPlan } from './plan'
+
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
+
+/** What a tile says, in a cut's terms. */
+function said(tile: Tile): Partial<Pick<Cut, 'alt' | 'link' | 'words'>> {
+  if (tile.kind === 'picture') return { alt: tile.alt, link: tile.link }
+  if (tile.kind === 'words') return { words: tile.text }
+  return {}
+}
+
+/**
+ * Brings what was written in the email since the last build back into the cuts: a three-way merge with the last build as its base. Where
+ * both sides changed, the cut prevails, since it is what the person is looking at.
+ */
+export function harvest(plan: CutPlan, email: Email): CutPlan {
+  const tiles = new Map([...placesOf(email)].flatMap(({ tile }) => (tile.cut ? [[tile.cut, tile] as const] : [])))
+  return {
+    ...plan,
+    cuts: plan.cuts.map((cut) => {
+      const tile = tiles.get(cut.id)
+      const base = plan.built[cut.id]
+      if (!tile || !base || tile.kind !== (base.kind === 'flat' ? 'gap' : base.kind)) return cut
+      const changed = Object.entries(said(tile)).filter(([field, value]) => {
+        const was = base[field as keyof Built]
+        return !same(value, was) && same(cut[field as keyof Cut], was) && !(field === 'words' && was === null && isBlank(tile))
+      })
+      return changed.length ? { ...cut, ...Object.fromEntries(changed) } : cut
+    }),
+  }
+}
+
+const isBlank = (tile: Tile) => tile.kind === 'words' && tile.text.content.every((b) => 'content' in b && !b.content?.length)
+
+/** True where the cut lies and is what it was at the last build. */
+const unmoved = (cut: Cut | undefined, base: Built | undefined): boolean => !!cut && !!base && (['x', 'y', 'w', 'h', 'kind'] as const).every((k) => cut[k] === base[k])
+
+/**
+ * Lays newly built bands over the ones there were. A band whose cuts have not moved stays as it is, but for what the cuts say; a changed band
+ * keeps its name, role and settings; tiles and bands added by hand stay where they were, behind what they followed.
+ */
+export function carry(previous: Email, built: Band[], plan: CutPlan): Band[] {
+  const cuts = new Map(plan.cuts.map((c) => [c.id, c]))
+  const cutsOf = (b: Band) => [...tilesOf(b)].flatMap((t) => (t.cut ? [t.cut] : []))
+  const claimed = new Set<string>()
+  const model = (band: Band): Band | undefined => {
+    const ids = new Set(cutsOf(band))
+    let best: Band | undefined, most = 0
+    for (const p of previous.bands) {
+      const shared = claimed.has(p.id) ? 0 : cutsOf(p).filter((id) => ids.has(id)).length
+      if (shared > most) { most = shared; best = p }
+    }
+    if (!best && band.id.startsWith('gap-')) best = previous.bands.find((p) => p.id === band.id && !claimed.has(p.id))
+    if (best) claimed.add(best.id)
+    return best
+  }
+  const oldTiles = new Map([...placesOf(previous)].map(({ tile }) => [tile.cut ?? `#${tile.id}`, tile]))
+  const out = built.map((band): Band => {
+    const old = model(band)
+    if (!old) return retile(band, (t) => merged(t, oldTiles, plan))
+    const ids = cutsOf(band)
+    if (same(ids, cutsOf(old)) && ids.every((id) => unmoved(cuts.get(id), plan.built[id]))) {
+      const fresh = new Map([...tilesOf(band)].map((t) => [t.cut, t]))
+      return retile(old, (t) => (t.cut ? restate(t, fresh.get(t.cut)!) : t))
+    }
+    return { ...withExtras(retile(band, (t) => merged(t, oldTiles, plan)), old), id: old.id, name: old.name, role: old.role, show: old.show, ...(old.bleed ? { bleed: old.bleed } : {}) }
+  })
+  return insertOwn(out, previous, claimed, cuts)
+}
+
+const retile = (band: Band, change: (t: Tile) => Tile): Band => {
+  const items = (list: Item[]): Item[] => list.map((i) => (i.kind === 'row' ? { ...i, cells: i.cells.map((c) => ({ ...c, items: items(c.items) })) } : change(i)))
+  return { ...band, cells: band.cells.map((c) => ({ ...c, items: items(c.items) })) }
+}
+
+/** A kept tile that says what its cut now says, and shows its cut's picture. */
+function restate(old: Tile, now: Tile): Tile {
+  if (old.kind === 'picture' && now.kind === 'picture') return { ...old, picture: now.picture, alt: now.alt, link: now.link }
+  if (old.kind === 'words' && now.kind === 'words') return same(old.text, now.text) ? old : { ...old, text: now.text }
+  return old.kind === now.kind ? old : now
+}
+
+/** A rebuilt tile that keeps the look it was given by hand; its place is new only if its cut moved. */
+function merged(now: Tile, oldTiles: ReadonlyMap<string, Tile>, plan: CutPlan): Tile {
+  const old = now.cut ? oldTiles.get(now.cut) : undefined
+  if (!old || old.kind !== now.kind) return now
+  const kept = restate(old, now)
+  const cut = plan.cuts.find((c) => c.id === now.cut)
+  if (unmoved(cut, plan.built[now.cut!])) return kept
+  return kept.kind === 'picture' && now.kind === 'picture' ? { ...kept, width: now.width, padding: now.padding } : kept.kind === 'gap' && now.kind === 'gap' ? { ...kept, height: now.height, padding: now.padding } : { ...kept, padding: now.padding }
+}
+
+/** Puts tiles that were added by hand back behind what they followed, else at the end of the first cell. */
+function withExtras(band: Band, old: Band): Band {
+  const next = structuredClone(band)
+  for (const cell of cellsOf(old)) {
+    cell.items.forEach((item, i) => {
+      if (item.kind === 'row' || item.cut || item.id.startsWith('g-')) return
+      const before = cell.items.slice(0, i).reverse()
+      for (const target of cellsOf(next)) {
+        const at = target.items.findIndex((t) => before.some((b) => b.id === t.id))
+        if (at >= 0) { target.items.splice(at + 1, 0, item); return }
+      }
+      next.cells[0]!.items.splice(i === 0 ? 0 : next.cells[0]!.items.length, 0, item)
+    })
+  }
+  return next
+}
+
+/** Puts bands without cuts back where they were; of bands whose cuts are gone, what was added by hand stays. */
+function insertOwn(bands: Band[], previous: Email, claimed: ReadonlySet<string>, cuts: ReadonlyMap<string, Cut>): Band[] {
+  const out = [...bands]
+  previous.bands.forEach((old, i) => {
+    if (claimed.has(old.id) || old.id.startsWith('gap-')) return
+    const tiles = [...tilesOf(old)]
+    const own = tiles.filter((t) => !t.cut && !t.id.startsWith('g-'))
+    if (tiles.some((t) => t.cut) && !own.length) return
+    const stripped: Band = tiles.some((t) => t.cut && !cuts.has(t.cut)) || tiles.some((t) => t.cut) ? { ...old, cells: [{ ...old.cells[0]!, items: own }] } : old
+    const before = previous.bands.slice(0, i).reverse().find((b) => out.some((o) => o.id === b.id))
+    out.splice(before ? out.findIndex((o) => o.id === before.id) + 1 : 0, 0, stripped)
+  })
+  return out
+}

@@ -1,0 +1,85 @@
+import { difference, packed, type Raster } from './raster'
+
+/** What each pixel row of a design is like: the raw material of the autocut. */
+export interface RowFacts {
+  /** Width of the design, px. */
+  width: number
+  /** Packed colour of the left and right margins. */
+  left: Uint32Array
+  right: Uint32Array
+  /** Share of the row, 0 to 1, that is not the left margin's colour. */
+  ink: Float32Array
+  /** First and last pixel (inclusive) that is not the left margin's colour; -1 where the row is flat. */
+  from: Int32Array
+  to: Int32Array
+  /** Share of the row that changes plainly against the row above, 0 to 1. */
+  change: Float32Array
+  /** Mean difference to the row above, 0 to 255. */
+  step: Float32Array
+  /** Share of sixteen blocks of the row in which at least half the pixels change plainly against the row above. */
+  coverage: Float32Array
+}
+
+/** A channel difference above this is seen as another colour; below it lie the artefacts of JPEG. */
+export const PLAIN = 10
+const BLOCKS = 16
+
+/** One pass over all pixels. Calls `progress` with 0 to 1 now and then. */
+export function rowFacts(raster: Raster, progress?: (done: number) => void): RowFacts {
+  const { width, height } = raster
+  const px = packed(raster)
+  const facts: RowFacts = {
+    width,
+    left: new Uint32Array(height), right: new Uint32Array(height), ink: new Float32Array(height), from: new Int32Array(height).fill(-1), to: new Int32Array(height).fill(-1),
+    change: new Float32Array(height), step: new Float32Array(height), coverage: new Float32Array(height),
+  }
+  const margin = Math.max(2, Math.round(width * 0.012))
+  const blocks = new Int32Array(BLOCKS)
+  for (let y = 0; y < height; y++) {
+    const row = y * width
+    const ground = majority(px, row, margin)
+    facts.left[y] = ground
+    facts.right[y] = majority(px, row + width - margin, margin)
+    let ink = 0, from = -1, to = -1
+    for (let x = 0; x < width; x++) {
+      const p = px[row + x]!
+      if (p !== ground && difference(p, ground) > PLAIN) { ink++; to = x; if (from < 0) from = x }
+    }
+    facts.ink[y] = ink / width
+    facts.from[y] = from
+    facts.to[y] = to
+    if (y > 0) {
+      blocks.fill(0)
+      let changed = 0, sum = 0
+      for (let b = 0; b < BLOCKS; b++) {
+        const end = Math.floor(((b + 1) * width) / BLOCKS)
+        let count = 0
+        const start = Math.floor((b * width) / BLOCKS)
+        for (let x = start; x < end; x++) {
+          const p = px[row + x]!, above = px[row + x - width]!
+          if (p === above) continue
+          const d = difference(p, above)
+          sum += d
+          if (d > PLAIN) count++
+        }
+        changed += count
+        if (count * 2 >= end - start) blocks[b] = 1
+      }
+      facts.change[y] = changed / width
+      facts.step[y] = sum / width
+      facts.coverage[y] = blocks.reduce((n, b) => n + b, 0) / BLOCKS
+    }
+    if (progress && (y & 255) === 0) progress(y / height)
+  }
+  return facts
+}
+
+/** The colour that most of a short run has: Boyer and Moore's majority vote. */
+function majority(px: Uint32Array, from: number, length: number): number {
+  let winner = px[from]!, votes = 0
+  for (let i = from; i < from + length; i++) {
+    const p = px[i]!
+    if (votes === 0) { winner = p; votes = 1 } else votes += p === winner ? 1 : -1
+  }
+  return winner
+}

@@ -1,0 +1,100 @@
+import { z } from 'zod'
+
+/**
+ * Rich text: ProseMirror JSON of a small schema (paragraph, headings 1 to 3, lists, line break; bold, italic, underline,
+ * strike, link, colour and size), shared by the editor and the emitters.
+ */
+const color = z.string().regex(/^#[0-9a-fA-F]{6}$/)
+
+export const markSchema = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('bold') }),
+  z.object({ type: z.literal('italic') }),
+  z.object({ type: z.literal('underline') }),
+  z.object({ type: z.literal('strike') }),
+  z.object({ type: z.literal('link'), attrs: z.object({ href: z.string().max(4000) }) }),
+  z.object({
+    type: z.literal('textStyle'),
+    attrs: z.object({
+      color: color.nullish(),
+      /** As the editor writes it: `18px`. */
+      fontSize: z.string().regex(/^\d{1,3}px$/).nullish(),
+    }),
+  }),
+])
+export type Mark = z.infer<typeof markSchema>
+
+export const inlineSchema = z.union([
+  z.object({ type: z.literal('text'), text: z.string().min(1), marks: z.array(markSchema).optional() }),
+  z.object({ type: z.literal('hardBreak'), marks: z.array(markSchema).optional() }),
+])
+export type Inline = z.infer<typeof inlineSchema>
+
+const align = z.enum(['left', 'center', 'right']).nullish()
+
+export const paragraphSchema = z.object({ type: z.literal('paragraph'), attrs: z.object({ textAlign: align }).optional(), content: z.array(inlineSchema).optional() })
+export const headingSchema = z.object({
+  type: z.literal('heading'),
+  attrs: z.object({ level: z.union([z.literal(1), z.literal(2), z.literal(3)]), textAlign: align }),
+  content: z.array(inlineSchema).optional(),
+})
+export type Paragraph = z.infer<typeof paragraphSchema>
+export type Heading = z.infer<typeof headingSchema>
+
+export interface ListItem { type: 'listItem'; content: (Paragraph | List)[] }
+interface ListOf<T> { type: T; attrs?: Record<string, unknown>; content: ListItem[] }
+export type List = ListOf<'bulletList'> | ListOf<'orderedList'>
+
+const listFields = () => ({
+  attrs: z.record(z.string(), z.unknown()).optional(),
+  content: z.array(z.object({ type: z.literal('listItem'), content: z.array(z.union([paragraphSchema, listSchema])).min(1) })).min(1),
+})
+export const listSchema: z.ZodType<List> = z.lazy(() =>
+  z.discriminatedUnion('type', [z.object({ type: z.literal('bulletList'), ...listFields() }), z.object({ type: z.literal('orderedList'), ...listFields() })]),
+)
+export const blockSchema = z.union([paragraphSchema, headingSchema, listSchema])
+export type Block = z.infer<typeof blockSchema>
+
+export const richTextSchema = z.object({ type: z.literal('doc'), content: z.array(blockSchema).min(1) })
+export type RichText = z.infer<typeof richTextSchema>
+
+/** An empty text: one paragraph without words. */
+export const emptyText = (): RichText => ({ type: 'doc', content: [{ type: 'paragraph' }] })
+
+/** Plain text to rich text: a blank line parts paragraphs, a single line end becomes a line break. */
+export function textOf(plain: string): RichText {
+  const paragraphs = plain.replace(/\r\n?/g, '\n').split(/\n{2,}/).filter((p) => p.trim() !== '')
+  if (!paragraphs.length) return emptyText()
+  return {
+    type: 'doc',
+    content: paragraphs.map((p) => ({
+      type: 'paragraph',
+      content: p.split('\n').flatMap((line, i): Inline[] => [...(i ? [{ type: 'hardBreak' as const }] : []), ...(line ? [{ type: 'text' as const, text: line }] : [])]),
+    })),
+  }
+}
+
+/** A visit to every block with words, lists included, in reading order. */
+export function eachTextBlock(doc: RichText, visit: (block: Paragraph | Heading) => void): void {
+  const walk = (b: Block) => {
+    if (b.type === 'paragraph' || b.type === 'heading') visit(b)
+    else for (const item of b.content) item.content.forEach(walk)
+  }
+  doc.content.forEach(walk)
+}
+
+/** A visit to every run of inline content in reading order. */
+export function eachInline(doc: RichText, visit: (run: Inline, block: Paragraph | Heading) => void): void {
+  eachTextBlock(doc, (block) => block.content?.forEach((run) => visit(run, block)))
+}
+
+/** The words alone: blocks parted by a blank line, line breaks kept. */
+export function plainOf(doc: RichText): string {
+  const out: string[] = []
+  eachTextBlock(doc, (b) => out.push((b.content ?? []).map((r) => (r.type === 'text' ? r.text : '\n')).join('')))
+  return out.join('\n\n').trim()
+}
+
+/** The mark of one type on a run, if it carries it. */
+export function markOf<T extends Mark['type']>(run: Inline, type: T): Extract<Mark, { type: T }> | undefined {
+  return run.marks?.find((m): m is Extract<Mark, { type: T }> => m.type === type)
+}

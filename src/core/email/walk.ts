@@ -1,0 +1,32 @@
+import type { Tile } from '../tiles/schema'
+import type { Band, Cell, Email, Row } from './schema'
+
+/** Where a tile stands: its band, the cell that holds it, and its place in that cell. */
+export interface Place { band: Band; cell: Cell; index: number; tile: Tile }
+
+/** Every cell of a row in reading order, nested ones after the cell that holds them. */
+export function* cellsOf(row: Pick<Row, 'cells'>): Generator<Cell> {
+  for (const cell of row.cells) {
+    yield cell
+    for (const item of cell.items) if (item.kind === 'row') yield* cellsOf(item)
+  }
+}
+
+/** Every tile of a row in reading order. */
+export function* tilesOf(row: Pick<Row, 'cells'>): Generator<Tile> {
+  for (const cell of row.cells) for (const item of cell.items) if (item.kind === 'row') yield* tilesOf(item); else yield item
+}
+
+/** Every tile of an email with its place, in reading order. */
+export function* placesOf(email: Pick<Email, 'bands'>): Generator<Place> {
+  for (const band of email.bands)
+    for (const cell of cellsOf(band))
+      for (const [index, tile] of cell.items.entries()) if (tile.kind !== 'row') yield { band, cell, index, tile }
+}
+
+/** The place of one tile, or undefined where there is none of that id. */
+export function placeOf(email: Pick<Email, 'bands'>, tileId: string): Place | undefined {
+  for (const place of placesOf(email)) if (place.tile.id === tileId) return place
+  return undefined
+}
+
