@@ -20,7 +20,7 @@ function letters(x: number, y: number, width: number, size: number, lines: numbe
   const r = random(seed)
   let out = ''
   for (let l = 0; l < lines; l++) {
-    const top = y + l * size * 1.5
+    const top = y + l * size * (size > 60 ? 1.2 : 1.5)
     const end = x + (l === lines - 1 ? width * 0.6 : width * (0.88 + r() * 0.12))
     for (let cx = x; cx < end; ) {
       const word = 2 + Math.floor(r() * 7)
@@ -59,7 +59,7 @@ export function testDesigns(): DrawnDesign[] {
   const W = 1200
   const flat = drawn('flat', W, [
     [140, (y) => fill(W, 140, '#f4efe6')(y) + letters(80, y + 50, 300, 40, 1, '#222222', 1)],
-    [620, (y) => fill(W, 620, '#1d3557')(y) + letters(120, y + 120, 960, 84, 2, '#ffffff', 2) + letters(120, y + 420, 900, 36, 2, '#dbe4f0', 3)],
+    [620, (y) => fill(W, 620, '#1d3557')(y) + letters(120, y + 120, 960, 84, 2, '#ffffff', 2) + letters(120, y + 370, 900, 36, 3, '#dbe4f0', 3)],
     [520, (y) => fill(W, 520, '#ffffff')(y) + letters(120, y + 100, 900, 34, 5, '#333333', 4) + button(120, y + 390, 340, 84, '#b4452f')],
     [470, (y) => fill(W, 470, '#fbf8f2')(y) + letters(120, y + 90, 480, 34, 6, '#333333', 6) + letters(660, y + 90, 420, 34, 6, '#333333', 7)],
     [60, fill(W, 60, '#e3b23c')],
@@ -105,9 +105,12 @@ export function testDesigns(): DrawnDesign[] {
   return [flat, bordered, gradient, photos, rules, gutters]
 }
 
+const drawnPng = new Map<string, Promise<Buffer>>()
+
 /** A drawn design as pixels; through JPEG first where a quality is given. @param scale 1 as drawn, 0.5 for half size */
 export async function rasterOf(design: DrawnDesign, options: { jpeg?: number; scale?: number } = {}): Promise<Raster> {
-  let image = sharp(Buffer.from(design.svg)).flatten({ background: '#ffffff' })
+  if (!drawnPng.has(design.name)) drawnPng.set(design.name, sharp(Buffer.from(design.svg)).flatten({ background: '#ffffff' }).png({ compressionLevel: 1 }).toBuffer())
+  let image = sharp(await drawnPng.get(design.name)!)
   if (options.scale) image = sharp(await image.resize(Math.round(design.width * options.scale)).png().toBuffer())
   if (options.jpeg) image = sharp(await image.jpeg({ quality: options.jpeg }).toBuffer())
   const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true })

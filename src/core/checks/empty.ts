@@ -1,0 +1,12 @@
+import { plainOf } from '../email/richtext'
+import { placesOf } from '../email/walk'
+import type { Check } from './check'
+
+export const empty: Check = {
+  name: 'empty',
+  about: 'Words have words, buttons have a label, and pictures have a picture.',
+  run: ({ email }) => [...placesOf(email)].flatMap(({ band, tile }) => {
+    const what = tile.kind === 'words' && !plainOf(tile.text) ? 'Words not written yet' : tile.kind === 'picture' && !tile.picture ? 'No picture chosen' : tile.kind === 'button' && !tile.label.trim() ? 'Button without words' : null
+    return what ? [{ weight: 'mend' as const, stage: 'compose' as const, where: { band: band.id, tile: tile.id }, what, why: 'It leaves a hole in the email. Fill it, or take it out.' }] : []
+  }),
+}

@@ -1,0 +1,67 @@
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import type { CutPlan } from '@/core/cut/plan'
+import type { Email } from '@/core/email/schema'
+import type { HouseStyle } from '@/core/email/styles'
+
+/** Times are ISO 8601 in UTC; documents are JSON, checked by Zod whenever they are read. */
+export const clients = sqliteTable('clients', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  house: text('house', { mode: 'json' }).$type<HouseStyle>().notNull(),
+  createdAt: text('created_at').notNull(),
+})
+
+export const jobs = sqliteTable('jobs', {
+  id: text('id').primaryKey(),
+  clientId: text('client_id').notNull().references(() => clients.id),
+  name: text('name').notNull(),
+  /** Width of the email, px. */
+  width: integer('width').notNull(),
+  /** Day it is due, YYYY-MM-DD. */
+  due: text('due'),
+  archived: integer('archived', { mode: 'boolean' }).notNull().default(false),
+  designId: text('design_id').notNull().references(() => pictures.id),
+  designName: text('design_name').notNull(),
+  createdAt: text('created_at').notNull(),
+  updatedAt: text('updated_at').notNull(),
+}, (t) => [index('jobs_client').on(t.clientId)])
+
+/** Pictures are files named by the SHA-256 of their bytes; this is what is known of them. */
+export const pictures = sqliteTable('pictures', {
+  id: text('id').primaryKey(),
+  type: text('type').notNull(),
+  width: integer('width').notNull(),
+  height: integer('height').notNull(),
+  bytes: integer('bytes').notNull(),
+  createdAt: text('created_at').notNull(),
+})
+
+/** The cut plan and the email of a job; each saving counts the revision up. */
+export const documents = sqliteTable('documents', {
+  jobId: text('job_id').notNull().references(() => jobs.id, { onDelete: 'cascade' }),
+  kind: text('kind', { enum: ['cuts', 'email'] }).notNull(),
+  revision: integer('revision').notNull(),
+  body: text('body', { mode: 'json' }).$type<CutPlan | Email>().notNull(),
+  savedAt: text('saved_at').notNull(),
+}, (t) => [primaryKey({ columns: [t.jobId, t.kind] })])
+
+/** Crops already encoded, by what they were made from, so that nothing is encoded twice. */
+export const crops = sqliteTable('crops', {
+  /** Design, rectangle, scale and the encoder's version. */
+  key: text('key').primaryKey(),
+  pictureId: text('picture_id').notNull().references(() => pictures.id),
+  /** SSIM against the crop. */
+  likeness: integer('likeness_millionths').notNull(),
+})
+
+/** What was handed over, where, and how it went. */
+export const deliveries = sqliteTable('deliveries', {
+  id: text('id').primaryKey(),
+  jobId: text('job_id').notNull().references(() => jobs.id, { onDelete: 'cascade' }),
+  destination: text('destination').notNull(),
+  ok: integer('ok', { mode: 'boolean' }).notNull(),
+  summary: text('summary').notNull(),
+  detail: text('detail', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
+  revision: integer('revision').notNull(),
+  at: text('at').notNull(),
+}, (t) => [index('deliveries_job').on(t.jobId)])

@@ -1,0 +1,38 @@
+import { and, eq } from 'drizzle-orm'
+import type { z } from 'zod'
+import { planSchema, type CutPlan } from '@/core/cut/plan'
+import { emailSchema, type Email } from '@/core/email/schema'
+import { db } from '../db'
+import { documents, jobs } from '../db/schema'
+import { Problem } from '../problem'
+
+interface Bodies { cuts: CutPlan; email: Email }
+export type DocumentKind = keyof Bodies
+export interface Saved<K extends DocumentKind> { revision: number; body: Bodies[K]; savedAt: string }
+
+const schemas: { [K in DocumentKind]: z.ZodType<Bodies[K]> } = { cuts: planSchema, email: emailSchema }
+
+/** The stored document of a job, or null where there is none yet. */
+export function readDocument<K extends DocumentKind>(jobId: string, kind: K): Saved<K> | null {
+  const row = db().select().from(documents).where(and(eq(documents.jobId, jobId), eq(documents.kind, kind))).get()
+  return row ? { revision: row.revision, body: schemas[kind].parse(row.body), savedAt: row.savedAt } : null
+}
+
+/**
+ * Saves a document over the revision it started from (0: there was none) and gives back the new one. Throws a Problem (409) where another tab or
+ * script saved in between; nothing is overwritten then.
+ */
+export function saveDocument<K extends DocumentKind>(jobId: string, kind: K, from: number, body: Bodies[K]): Saved<K> {
+  return db().transaction((tx) => {
+    const row = tx.select({ revision: documents.revision }).from(documents).where(and(eq(documents.jobId, jobId), eq(documents.kind, kind))).get()
+    const current = row?.revision ?? 0
+    if (current !== from) {
+      throw new Problem(409, 'stale-revision', 'This was changed elsewhere in the meantime', `You started from revision ${from}, but revision ${current} is saved. Nothing was overwritten: read revision ${current} and make your change on it.`, { revision: current })
+    }
+    const savedAt = new Date().toISOString()
+    const values = { revision: current + 1, body, savedAt }
+    tx.insert(documents).values({ jobId, kind, ...values }).onConflictDoUpdate({ target: [documents.jobId, documents.kind], set: values }).run()
+    tx.update(jobs).set({ updatedAt: savedAt }).where(eq(jobs.id, jobId)).run()
+    return { revision: current + 1, body, savedAt }
+  }, { behavior: 'immediate' })
+}

@@ -1,0 +1,16 @@
+/** An error a person can act on: what happened, why, and what to do. It becomes `application/problem+json` (RFC 9457). */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    /** A short name of the kind of problem, the last part of its `type`. */
+    readonly kind: string,
+    readonly title: string,
+    readonly detail: string,
+    readonly extra: Record<string, unknown> = {},
+  ) {
+    super(`${title}: ${detail}`)
+  }
+}
+
+export const notFound = (what: string, id: string): Problem =>
+  new Problem(404, 'not-found', `There is no such ${what}`, `No ${what} has the id "${id.slice(0, 60)}". It may have been removed; go back to the wall and pick one.`)

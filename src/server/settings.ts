@@ -1,0 +1,14 @@
+import { join, resolve } from 'node:path'
+
+/** Where everything the app keeps lies. Nothing is written outside it. */
+export const dataFolder = (): string => resolve(/* turbopackIgnore: true */ process.env.MOSAICUS_DATA ?? './data')
+
+export const picturesFolder = (): string => join(dataFolder(), 'pictures')
+
+const port = (): number => Number(process.env.PORT ?? 4310)
+
+/** The address the app itself answers at; the sending-platform stand-in is reached there over HTTP. */
+export const ownAddress = (): string => `http://127.0.0.1:${port()}`
+
+/** Where the inbox stand-in listens for SMTP. */
+export const smtpPort = (): number => Number(process.env.MOSAICUS_SMTP_PORT ?? port() + 1)
