@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { addCut, freePart, mergeCuts, moveCut, moveSide, removeCut, snap, splitCut, uncovered, LEAST } from './edits'
+import { addCut, freePart, mergeCuts, moveCut, moveEdge, moveSide, removeCut, snap, splitCut, uncovered, LEAST } from './edits'
 import { emptyPlan, readingOrder, type CutPlan } from './plan'
 import { overlap } from './raster'
 
@@ -25,7 +25,7 @@ function play(plan: CutPlan, s: Step): CutPlan {
   if (!cut) return plan
   switch (s.do) {
     case 'move': return moveCut(plan, cut.id, s.dx, s.dy, size)
-    case 'side': return moveSide(plan, cut.id, s.side as 'top', s.to, size)
+    case 'side': return (s.to % 2 ? moveEdge : moveSide)(plan, cut.id, s.side as 'top', s.to, size)
     case 'split': return splitCut(plan, cut.id, s.way as 'across', s.way === 'across' ? cut.y + s.part * cut.h : cut.x + s.part * cut.w, id)
     case 'merge': return mergeCuts(plan, [cut.id, plan.cuts[s.other % plan.cuts.length]!.id])
     case 'remove': return removeCut(plan, cut.id)
@@ -53,6 +53,14 @@ test('a moved cut stops at its neighbour and slides along it', () => {
   const lower = addCut(plan, { x: 0, y: 200, w: 600, h: 100 }, size, 'picture', id)
   plan = moveCut(lower.plan, lower.id!, 30, -150, size)
   expect(plan.cuts.find((c) => c.id === lower.id)).toMatchObject({ x: 30, y: 100 })
+})
+
+test('the edge two cuts share moves for both', () => {
+  let plan = addCut(emptyPlan(), { x: 0, y: 0, w: 1200, h: 100 }, size, 'picture', id).plan
+  plan = addCut(plan, { x: 0, y: 100, w: 1200, h: 300 }, size, 'picture', id).plan
+  const [upper, lower] = plan.cuts as [typeof plan.cuts[0], typeof plan.cuts[0]]
+  expect(moveEdge(plan, upper!.id, 'bottom', 180, size).cuts).toMatchObject([{ y: 0, h: 180 }, { y: 180, h: 220 }])
+  expect(moveEdge(plan, lower!.id, 'top', 60, size).cuts).toMatchObject([{ y: 0, h: 60 }, { y: 60, h: 340 }])
 })
 
 test('merging takes in whatever lies between, joins alt texts and keeps the first link', () => {

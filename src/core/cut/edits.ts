@@ -46,6 +46,25 @@ export function moveSide(plan: CutPlan, id: string, side: Side, to: number, size
   return replace(plan, vertical ? { ...cut, y: a, h: b - a } : { ...cut, x: a, w: b - a })
 }
 
+/**
+ * Moves one side of a cut, and with it the neighbour that shares the whole of that side, so that no gap opens between the two; a neighbour that only
+ * touches part of it stands in the way. @param to design px
+ */
+export function moveEdge(plan: CutPlan, id: string, side: Side, to: number, size: Size): CutPlan {
+  const cut = plan.cuts.find((c) => c.id === id)
+  if (!cut) return plan
+  const opposite = ({ top: 'bottom', bottom: 'top', left: 'right', right: 'left' } as const)[side]
+  const at = (c: Rect, s: Side) => (s === 'top' ? c.y : s === 'bottom' ? c.y + c.h : s === 'left' ? c.x : c.x + c.w)
+  const vertical = side === 'top' || side === 'bottom'
+  const neighbour = others(plan, id).find((o) => at(o, opposite) === at(cut, side) && (vertical ? o.x === cut.x && o.w === cut.w : o.y === cut.y && o.h === cut.h))
+  if (!neighbour) return moveSide(plan, id, side, to, size)
+  // The one that gives way goes first; how far it can, the other follows.
+  const growing = side === 'top' || side === 'left' ? to < at(cut, side) : to > at(cut, side)
+  const [first, firstSide, second, secondSide] = growing ? [neighbour.id, opposite, id, side] : [id, side, neighbour.id, opposite]
+  const moved = moveSide(plan, first, firstSide, to, size)
+  return moveSide(moved, second, secondSide, at(moved.cuts.find((c) => c.id === first)!, firstSide), size)
+}
+
 /** Moves a whole cut, sliding along its neighbours. @param dx, dy design px */
 export function moveCut(plan: CutPlan, id: string, dx: number, dy: number, size: Size): CutPlan {
   const cut = plan.cuts.find((c) => c.id === id)

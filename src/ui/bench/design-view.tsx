@@ -1,0 +1,48 @@
+'use client'
+import { useEffect } from 'react'
+import type { Email } from '@/core/email/schema'
+import { tilesOf } from '@/core/email/walk'
+import type { CutPlan } from '@/core/cut/plan'
+import { around } from '@/core/cut/raster'
+import { LensFrame, useWidth } from './lens'
+import type { Stretch, Ties } from './ties'
+import type { BenchJob } from './types'
+
+/** Where each band of the email came from in the design, design px. Bands made by hand have no place there. */
+export function bandsInDesign(email: Email, plan: CutPlan): Map<string, Stretch> {
+  const cuts = new Map(plan.cuts.map((c) => [c.id, c]))
+  const out = new Map<string, Stretch>()
+  for (const band of email.bands) {
+    const own = [...tilesOf(band)].flatMap((t) => (t.cut && cuts.has(t.cut) ? [cuts.get(t.cut)!] : []))
+    if (own.length) { const r = around(own); out.set(band.id, { top: r.y, left: r.x, width: r.w, height: r.h }) }
+  }
+  return out
+}
+
+/** The design as the designer sent it, tied to the email by its cuts. */
+export function DesignView({ design, places, ties, selected, hovered, onPick, onHover }: { design: BenchJob['design']; places: Map<string, Stretch>; ties: Ties; selected: string | null; hovered: string | null; onPick: (band: string) => void; onHover: (band: string | null) => void }) {
+  const [scroller, room] = useWidth<HTMLDivElement>()
+  const zoom = room ? Math.min(1, (room - 20) / design.width) : 0.3
+  useEffect(() => {
+    if (scroller.current) ties.register('Design', { scroller: scroller.current, zoom, origin: { x: Math.max(10, (room - design.width * zoom) / 2), y: 10 }, bands: places })
+  }, [places, zoom, room, ties, scroller, design.width])
+  useEffect(() => () => ties.remove('Design'), [ties])
+  const ring = (id: string | null, look: string) => { const r = id ? places.get(id) : undefined; return r && <div aria-hidden className={`pointer-events-none absolute ${look}`} style={{ top: r.top * zoom, left: r.left * zoom, width: r.width * zoom, height: r.height * zoom }} /> }
+  const under = (e: { clientX: number; clientY: number; currentTarget: Element }) => {
+    const box = e.currentTarget.getBoundingClientRect()
+    const x = (e.clientX - box.left) / zoom, y = (e.clientY - box.top) / zoom
+    return [...places].find(([, r]) => x >= r.left && x < r.left + r.width && y >= r.top && y < r.top + r.height)?.[0] ?? null
+  }
+  return (
+    <LensFrame name="Design" detail={`${design.width} px, ${Number(design.scale.toFixed(2))}x`} zoom={zoom * design.scale}>
+      <div ref={scroller} className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto" onScroll={() => ties.scrolled('Design')} tabIndex={0} role="region" aria-label="The design">
+        {/* Selecting by pointer here repeats what the spine offers to the keyboard. */}
+        <div className="relative mx-auto my-2.5" style={{ width: design.width * zoom, height: design.height * zoom }} onPointerMove={(e) => onHover(under(e))} onPointerLeave={() => onHover(null)} onPointerDown={(e) => { const id = under(e); if (id) onPick(id) }}>
+          <img src={`/api/pictures/${design.id}`} alt="The design" draggable={false} className="block h-full w-full" />
+          {ring(hovered, 'outline-2 -outline-offset-1 outline-[#21508f]/50')}
+          {ring(selected, 'outline-2 outline-[#21508f]')}
+        </div>
+      </div>
+    </LensFrame>
+  )
+}

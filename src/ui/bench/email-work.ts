@@ -1,0 +1,106 @@
+'use client'
+import type { Editor } from '@tiptap/react'
+import { useCallback, useDeferredValue, useMemo, useState } from 'react'
+import { useStore } from 'zustand'
+import { findingsOf, type Finding } from '@/core/checks'
+import { compile, styleOf } from '@/core/compile'
+import { newBand } from '@/core/email/defaults'
+import { applyEdit, type Edit } from '@/core/email/edits'
+import { placeOf, tilesOf } from '@/core/email/walk'
+import { asSample } from '@/core/handover/fields'
+import type { Email } from '@/core/email/schema'
+import type { HouseStyle } from '@/core/email/styles'
+import type { Selection } from '../compose/tray'
+import type { Action } from './actions'
+import { Ties } from './ties'
+import type { BenchJob, EmailSession } from './types'
+
+const src = (p: { id: string }) => `/api/pictures/${p.id}`
+const sample = asSample({ unsubscribe: '#' })
+const encoder = new TextEncoder()
+
+/** What the checks find in an email as it will be handed over. */
+export function proof(email: Email, house: HouseStyle): { findings: Finding[]; bytes: number } {
+  const html = compile(email, house, { src })
+  const bytes = encoder.encode(html).length
+  return { findings: findingsOf({ email, style: styleOf(house, email.styles), html, bytes }), bytes }
+}
+
+/** What the stages of an email share: the email, what is selected in it, its compiled form, and the changes that can be made. */
+export function useEmailWork(job: BenchJob, session: EmailSession) {
+  const email = useStore(session.store, (s) => s.doc)
+  const [selectedId, setSelectedId] = useState<string | null>(null)
+  const [hovered, setHovered] = useState<string | null>(null)
+  const [editing, setEditing] = useState<string | null>(null)
+  const [editor, setEditor] = useState<Editor | null>(null)
+  const ties = useMemo(() => new Ties(), [])
+  const style = styleOf(job.client.house, email.styles)
+  const html = useMemo(() => compile(email, job.client.house, { src, fields: sample, marks: true }), [email, job.client.house])
+  const settled = useDeferredValue(email)
+  const { findings, bytes } = useMemo(() => proof(settled, job.client.house), [settled, job.client.house])
+  const bandIds = useMemo(() => email.bands.map((b) => b.id), [email])
+
+  const selection: Selection = useMemo(() => {
+    if (!selectedId) return { band: null, cell: null, tile: null }
+    const band = email.bands.find((b) => b.id === selectedId)
+    if (band) return { band, cell: null, tile: null }
+    const place = placeOf(email, selectedId)
+    return place ? { band: place.band, cell: place.cell, tile: place.tile } : { band: null, cell: null, tile: null }
+  }, [email, selectedId])
+
+  const apply = useCallback((label: string, edit: Edit, merge?: string) => session.change(label, (e) => applyEdit(e, edit), merge), [session])
+  const select = useCallback((id: string | null) => {
+    setSelectedId(id)
+    setEditing((now) => (now === id ? now : null))
+    const e = session.store.getState().doc
+    const band = id && (e.bands.some((b) => b.id === id) ? id : placeOf(e, id)?.band.id)
+    if (band) ties.reveal(band)
+  }, [session, ties])
+  /** From the marks under a pointer, innermost first: the tile, else the band. */
+  const pick = useCallback((ids: string[]) => {
+    const e = session.store.getState().doc
+    select(ids.find((id) => placeOf(e, id)) ?? ids.find((id) => e.bands.some((b) => b.id === id)) ?? null)
+  }, [select, session])
+  const open = useCallback((ids: string[]) => {
+    const id = ids.find((x) => placeOf(session.store.getState().doc, x)?.tile.kind === 'words')
+    if (id) { select(id); setEditing(id) }
+  }, [select, session])
+
+  const { band, cell, tile } = selection
+  const move = (way: 1 | -1) => {
+    if (tile && cell && band) {
+      const at = cell.items.findIndex((i) => i.id === tile.id) + way
+      if (at >= 0 && at < cell.items.length) return apply('move the tile', { name: 'moveTile', what: { id: tile.id, cell: cell.id, to: at } })
+      // At the end of its cell a tile goes on to the next band.
+      const next = email.bands[email.bands.indexOf(band) + way]
+      if (next) apply('move the tile', { name: 'moveTile', what: { id: tile.id, cell: (way > 0 ? next.cells[0]! : next.cells.at(-1)!).id, to: way > 0 ? 0 : 999 } })
+    } else if (band) apply('move the band', { name: 'moveBand', what: { id: band.id, to: email.bands.indexOf(band) + way } })
+  }
+  const remove = () => {
+    if (tile) { apply('delete the tile', { name: 'removeTile', what: { id: tile.id } }); select(band!.id) }
+    else if (band) { const i = email.bands.indexOf(band); apply('delete the band', { name: 'removeBand', what: { id: band.id } }); select(email.bands[i + 1]?.id ?? email.bands[i - 1]?.id ?? null) }
+  }
+  const addBand = () => {
+    const made = newBand(email.width)
+    apply('add a band', { name: 'addBand', what: { band: made, at: band ? email.bands.indexOf(band) + 1 : email.bands.length } })
+    select(made.id)
+  }
+  const steps = useMemo(() => email.bands.flatMap((b) => [b.id, ...[...tilesOf(b)].map((t) => t.id)]), [email])
+  const step = (way: 1 | -1) => { const at = selectedId ? steps.indexOf(selectedId) : -1; select(steps[Math.max(0, Math.min(steps.length - 1, at + way))] ?? null) }
+  const edit = () => { if (tile?.kind === 'words') setEditing(tile.id) }
+
+  const actions: Action[] = [
+    { id: 'next', label: 'Next band or tile', group: 'Email', keys: 'J', run: () => step(1) },
+    { id: 'prev', label: 'Previous band or tile', group: 'Email', keys: 'K', run: () => step(-1) },
+    { id: 'edit', label: 'Edit the words in place', group: 'Email', keys: 'Enter', run: edit, off: tile?.kind !== 'words' },
+    { id: 'up', label: 'Move up', group: 'Email', keys: 'Alt ArrowUp', run: () => move(-1), off: !band },
+    { id: 'downwards', label: 'Move down', group: 'Email', keys: 'Alt ArrowDown', run: () => move(1), off: !band },
+    { id: 'dup', label: 'Duplicate', group: 'Email', keys: 'Ctrl D', run: () => band && apply('duplicate', tile ? { name: 'duplicateTile', what: { id: tile.id } } : { name: 'duplicateBand', what: { id: band.id } }), off: !band },
+    { id: 'del', label: 'Delete', group: 'Email', keys: 'Delete', run: remove, off: !band },
+    { id: 'band', label: 'Add a band', group: 'Email', keys: 'B', run: addBand },
+    { id: 'out', label: 'Step out: tile, band, email', group: 'Email', keys: 'Escape', run: () => (editing ? setEditing(null) : select(tile ? band!.id : null)) },
+    { id: 'subject', label: 'Write subject and preheader', group: 'Email', run: () => select(null) },
+  ]
+  return { email, style, html, findings, bytes, bandIds, ties, selection, selectedId, select, pick, open, hovered, setHovered, editing, setEditing, editor, setEditor, apply, move, remove, addBand, edit, actions }
+}
+export type EmailWork = ReturnType<typeof useEmailWork>

@@ -1,0 +1,158 @@
+'use client'
+import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react'
+import morphdom from 'morphdom'
+import { cx } from '../parts/controls'
+import type { Stretch, Ties } from './ties'
+
+/** Rectangles of everything marked in a lens, by id, in px of what it shows. */
+export type Marks = Map<string, Stretch>
+
+interface FrameProps { name: string; detail?: string; right?: ReactNode; zoom?: number; children: ReactNode; className?: string }
+
+/** The frame of a lens: its name, what it shows, and the neutral ground. */
+export function LensFrame({ name, detail, right, zoom, children, className }: FrameProps) {
+  return (
+    <section aria-label={`${name} lens`} className={cx('relative flex min-h-0 min-w-0 flex-col border-r border-[#8d8e8c] bg-ground', className)}>
+      <header className="flex h-[26px] shrink-0 items-center gap-2 bg-groundhead px-2.5 text-xs text-[#17191a]">
+        <h2 className="font-sans text-xs font-semibold">{name}</h2>
+        {detail && <span className="truncate font-mono text-[11px]">{detail}</span>}
+        <span className="ml-auto flex items-center gap-2">{right}{zoom !== undefined && <span className="font-mono text-[11px]">{Math.round(zoom * 100)} %</span>}</span>
+      </header>
+      {children}
+    </section>
+  )
+}
+
+/** The width of an element, followed as it changes. */
+export function useWidth<E extends HTMLElement>(): [React.RefObject<E | null>, number] {
+  const ref = useRef<E>(null)
+  const [width, setWidth] = useState(0)
+  useLayoutEffect(() => {
+    const el = ref.current
+    if (!el) return
+    setWidth(el.clientWidth)
+    const observer = new ResizeObserver(() => setWidth(el.clientWidth))
+    observer.observe(el)
+    return () => observer.disconnect()
+  }, [])
+  return [ref, width]
+}
+
+interface EmailLensProps {
+  name: string
+  /** Width of the window it stands for, px. */
+  width: number
+  html: string
+  ties: Ties
+  /** Which marks are bands: they are what ties one lens to another. */
+  bandIds: readonly string[]
+  selected?: string | null
+  selectedBand?: string | null
+  hovered?: string | null
+  /** Called with the ids of all marks under the pointer, innermost first. */
+  onPick?: (ids: string[]) => void
+  onOpen?: (ids: string[]) => void
+  onHover?: (band: string | null) => void
+  onMarks?: (marks: Marks, height: number) => void
+  /** What lies over a mark, such as the editor in place; drawn in px of the email. */
+  overlay?: (marks: Marks) => ReactNode
+  right?: ReactNode
+  detail?: string
+}
+
+/**
+ * The email in a window of a set width. The markup runs in a frame without scripts; the page reaches in only to measure, and changes it in place
+ * when the email changes, so that nothing flickers.
+ */
+export function EmailLens(p: EmailLensProps) {
+  const { name, width, html, ties, bandIds, onMarks } = p
+  const frame = useRef<HTMLIFrameElement>(null)
+  const [scroller, room] = useWidth<HTMLDivElement>()
+  const [first] = useState(html)
+  const [height, setHeight] = useState(400)
+  const [marks, setMarks] = useState<Marks>(new Map())
+  const ready = useRef(false)
+  const zoom = room ? Math.min(1, (room - 20) / width) : 0.5
+  const bands = useRef(bandIds)
+  bands.current = bandIds
+  const tell = useRef(onMarks)
+  tell.current = onMarks
+
+  const measure = useRef(() => {})
+  measure.current = () => {
+    const doc = frame.current?.contentDocument
+    if (!doc?.body) return
+    const next: Marks = new Map()
+    for (const el of doc.querySelectorAll<HTMLElement>('[data-m]')) {
+      const r = el.getBoundingClientRect()
+      if (r.width && r.height) next.set(el.dataset.m!, { top: r.top, left: r.left, width: r.width, height: r.height })
+    }
+    const tall = Math.ceil(doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0)
+    setHeight(Math.max(tall, 40))
+    setMarks(next)
+    tell.current?.(next, tall)
+  }
+
+  useEffect(() => {
+    const el = frame.current
+    if (!el) return
+    let observer: ResizeObserver | undefined
+    const loaded = () => {
+      ready.current = true
+      const body = el.contentDocument?.body
+      if (!body) return
+      observer = new ResizeObserver(() => measure.current())
+      observer.observe(body)
+      body.addEventListener('load', () => measure.current(), true)
+      measure.current()
+    }
+    el.addEventListener('load', loaded)
+    if (el.contentDocument?.readyState === 'complete' && el.contentDocument.body?.childElementCount) loaded()
+    return () => { el.removeEventListener('load', loaded); observer?.disconnect() }
+  }, [])
+
+  useEffect(() => {
+    const doc = frame.current?.contentDocument
+    if (!ready.current || !doc) return
+    morphdom(doc.documentElement, new DOMParser().parseFromString(html, 'text/html').documentElement)
+    measure.current()
+  }, [html])
+
+  useEffect(() => {
+    if (!scroller.current) return
+    const own = new Set(bands.current)
+    ties.register(name, { scroller: scroller.current, zoom, origin: { x: Math.max(10, (room - width * zoom) / 2), y: 10 }, bands: new Map([...marks].filter(([id]) => own.has(id))) })
+  }, [marks, zoom, room, name, ties, width, scroller])
+  useEffect(() => () => ties.remove(name), [ties, name])
+
+  const under = (e: { clientX: number; clientY: number; currentTarget: Element }): string[] => {
+    const box = e.currentTarget.getBoundingClientRect()
+    let el = frame.current?.contentDocument?.elementFromPoint((e.clientX - box.left) / zoom, (e.clientY - box.top) / zoom) ?? null
+    const ids: string[] = []
+    while (el) { const id = (el as HTMLElement).dataset?.m; if (id) ids.push(id); el = el.parentElement }
+    return ids
+  }
+  const isBand = (id: string) => bandIds.includes(id)
+  const ring = (id: string | null | undefined, look: string) => {
+    const m = id ? marks.get(id) : undefined
+    return m && <div aria-hidden className={cx('pointer-events-none absolute', look)} style={{ top: m.top * zoom, left: m.left * zoom, width: m.width * zoom, height: m.height * zoom }} />
+  }
+  return (
+    <LensFrame name={name} detail={p.detail ?? String(width)} zoom={zoom} right={p.right}>
+      <div ref={scroller} className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto" onScroll={() => ties.scrolled(name)} tabIndex={0} role="region" aria-label={`${name}, ${width} px`}>
+        <div className="relative mx-auto my-2.5 bg-white" style={{ width: width * zoom, height: height * zoom }}>
+          <iframe ref={frame} title={`The email, ${name}, ${width} px wide`} sandbox="allow-same-origin" srcDoc={first} tabIndex={-1} scrolling="no" className="pointer-events-none absolute top-0 left-0 border-0" style={{ width, height, transform: `scale(${zoom})`, transformOrigin: '0 0' }} />
+          <div
+            className="absolute inset-0" data-lens={name}
+            onPointerMove={(e) => p.onHover?.(under(e).find(isBand) ?? null)} onPointerLeave={() => p.onHover?.(null)}
+            onClick={(e) => p.onPick?.(under(e))} onDoubleClick={(e) => p.onOpen?.(under(e))}
+          />
+          {ring(p.hovered, 'outline-2 -outline-offset-1 outline-[#21508f]/50')}
+          {ring(p.selectedBand, 'outline-2 outline-[#21508f]')}
+          {p.selected !== p.selectedBand && ring(p.selected, 'outline-2 -outline-offset-1 outline-dashed outline-[#21508f]')}
+          {p.overlay && <div className="absolute top-0 left-0" style={{ width, transform: `scale(${zoom})`, transformOrigin: '0 0' }}>{p.overlay(marks)}</div>}
+        </div>
+      </div>
+    </LensFrame>
+  )
+}

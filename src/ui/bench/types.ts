@@ -1,0 +1,17 @@
+import type { HouseStyle } from '@/core/email/styles'
+import type { CutPlan } from '@/core/cut/plan'
+import type { Email } from '@/core/email/schema'
+import type { DocumentSession } from '../session/document'
+
+/** A job as the bench works on it. */
+export interface BenchJob {
+  id: string
+  name: string
+  width: number
+  due: string | null
+  client: { id: string; name: string; house: HouseStyle }
+  design: { id: string; name: string; width: number; height: number; scale: number }
+}
+
+export type EmailSession = DocumentSession<Email>
+export type CutSession = DocumentSession<CutPlan>

@@ -1,0 +1,88 @@
+'use client'
+import { EditorContent, useEditor, type Editor } from '@tiptap/react'
+import StarterKit from '@tiptap/starter-kit'
+import { Color, FontSize, TextStyle } from '@tiptap/extension-text-style'
+import TextAlign from '@tiptap/extension-text-align'
+import { useEffect, useRef } from 'react'
+import { richTextSchema, type RichText } from '@/core/email/richtext'
+import type { Role } from '@/core/email/schema'
+import { fontStacks, type HouseStyle } from '@/core/email/styles'
+import { blockStyle } from '@/core/tiles/words/html'
+import type { WordsTile } from '@/core/tiles/words/schema'
+import type { Stretch } from '../bench/ties'
+
+interface Props {
+  tile: WordsTile
+  role: Role
+  style: HouseStyle
+  ground: string
+  /** Where the tile stands, px of the email. */
+  at: Stretch
+  onChange: (text: RichText) => void
+  onEditor: (e: Editor | null) => void
+  onDone: () => void
+}
+
+/** Text from the clipboard, without its look; line ends that come from the width of the design's box are joined, blank lines part paragraphs. */
+export function joinLines(pasted: string): string[] {
+  return pasted.replace(/\r\n?/g, '\n').split(/\n\s*\n/).map((p) => p.split('\n').map((l) => l.trim()).filter(Boolean).join(' ')).filter(Boolean)
+}
+
+/** Words edited where they stand: the editor lies over the tile in the lens, set like it. */
+export function InPlaceEditor({ tile, role, style, ground, at, onChange, onEditor, onDone }: Props) {
+  const own = useRef<string>(JSON.stringify(tile.text))
+  const latest = useRef({ onChange, onDone })
+  latest.current = { onChange, onDone }
+  const editor = useEditor({
+    immediatelyRender: false,
+    extensions: [
+      StarterKit.configure({ blockquote: false, code: false, codeBlock: false, horizontalRule: false, undoRedo: false, trailingNode: false, heading: { levels: [1, 2, 3] }, link: { openOnClick: false, autolink: false, linkOnPaste: false, isAllowedUri: () => true } }),
+      TextStyle, Color, FontSize, TextAlign.configure({ types: ['heading', 'paragraph'], alignments: ['left', 'center', 'right'] }),
+    ],
+    content: tile.text,
+    autofocus: 'end',
+    editorProps: {
+      attributes: { 'aria-label': 'Words', role: 'textbox', 'aria-multiline': 'true' },
+      handlePaste(view, event) {
+        const plain = event.clipboardData?.getData('text/plain')
+        if (!plain) return false
+        const parts = joinLines(plain)
+        const { schema, tr } = view.state
+        if (parts.length <= 1) view.dispatch(tr.insertText(parts[0] ?? ''))
+        else parts.forEach((p, i) => { if (i) view.dispatch(view.state.tr.split(view.state.selection.from)); view.dispatch(view.state.tr.replaceSelectionWith(schema.text(p), true)) })
+        return true
+      },
+      handleKeyDown(_view, event) {
+        if (event.key === 'Escape') { latest.current.onDone(); return true }
+        return false
+      },
+    },
+    onUpdate({ editor: e }) {
+      const read = richTextSchema.safeParse(e.getJSON())
+      if (!read.success) return
+      own.current = JSON.stringify(read.data)
+      latest.current.onChange(read.data)
+    },
+  })
+  useEffect(() => { onEditor(editor); return () => onEditor(null) }, [editor, onEditor])
+  // Undo and the tray change the words from outside.
+  useEffect(() => {
+    const now = JSON.stringify(tile.text)
+    if (!editor || now === own.current) return
+    own.current = now
+    editor.commands.setContent(tile.text, { emitUpdate: false })
+  }, [tile.text, editor])
+
+  const css = ([0, 1, 2, 3] as const).map((level) => {
+    const s = blockStyle(tile, level, { style, role })
+    const where = level ? `.in-place h${level}` : '.in-place p, .in-place ul, .in-place ol'
+    return `${where}{font-family:${fontStacks[s.font]};font-size:${s.size}px;line-height:${s.line}px;font-weight:${s.bold ? 700 : 400};color:${s.color};margin:0 0 ${Math.round(s.line * (level ? 0.4 : 0.7))}px;text-align:${tile.align}}`
+  }).join('\n')
+  const { padding } = tile
+  return (
+    <div className="in-place absolute z-20 outline-2 outline-[#21508f]" style={{ top: at.top, left: at.left, width: at.width, minHeight: at.height, background: ground, padding: `${padding.top}px ${padding.right}px ${padding.bottom}px ${padding.left}px`, ['--words-link' as string]: style.link }} onClick={(e) => e.stopPropagation()} onPointerDown={(e) => e.stopPropagation()}>
+      <style>{css}</style>
+      <EditorContent editor={editor} />
+    </div>
+  )
+}

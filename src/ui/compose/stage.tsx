@@ -1,0 +1,50 @@
+'use client'
+import { useMemo, useState } from 'react'
+import { useStore } from 'zustand'
+import { tilesOf } from '@/core/email/walk'
+import { useStageActions, type Action } from '../bench/actions'
+import { bandsInDesign, DesignView } from '../bench/design-view'
+import { PHONE, WorkLens, WorkTray } from '../bench/email-lenses'
+import type { EmailWork } from '../bench/email-work'
+import { Ribbons } from '../bench/ribbons'
+import type { Marks } from '../bench/lens'
+import type { BenchJob, CutSession } from '../bench/types'
+import { Spine } from './spine'
+
+/** The bench: design, wide and narrow side by side, tied band to band; the spine beside them, the tray beneath. */
+export function ComposeStage({ job, work, cuts, setActions }: { job: BenchJob; work: EmailWork; cuts: CutSession; setActions: (a: Action[]) => void }) {
+  const plan = useStore(cuts.store, (s) => s.doc)
+  const [wide, setWide] = useState<{ marks: Marks; height: number }>({ marks: new Map(), height: 800 })
+  const { email } = work
+  const places = useMemo(() => bandsInDesign(email, plan), [email, plan])
+  const weights = useMemo(() => weigh(work), [work])
+  const toMend = useMemo(() => {
+    const count = new Map<string, number>()
+    for (const f of work.findings) if (f.weight === 'mend' && f.where.band) count.set(f.where.band, (count.get(f.where.band) ?? 0) + 1)
+    return count
+  }, [work.findings])
+  useStageActions(setActions, work.actions)
+  const band = work.selection.band?.id ?? null
+  return (
+    <>
+      <Spine bands={email.bands} places={wide.marks} height={wide.height} width={email.width} html={work.html} weights={weights} toMend={toMend} selected={band} onSelect={work.select} onHover={work.setHovered} onMove={(id, to) => work.apply('move the band', { name: 'moveBand', what: { id, to } })} />
+      <main className="relative grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)_minmax(0,1.06fr)_minmax(0,0.86fr)] bg-ground">
+        <DesignView design={job.design} places={places} ties={work.ties} selected={band} hovered={work.hovered} onPick={work.select} onHover={work.setHovered} />
+        <WorkLens work={work} name="Wide" width={email.width} edits onMarks={(marks, height) => setWide({ marks, height })} />
+        <WorkLens work={work} name="Narrow" width={PHONE} />
+        <Ribbons ties={work.ties} band={band} faint={work.hovered} order={['Design', 'Wide', 'Narrow']} />
+      </main>
+      <WorkTray work={work} />
+    </>
+  )
+}
+
+/** Bytes of each band: its share of the HTML and its pictures. */
+function weigh({ email, html }: EmailWork): Map<string, number> {
+  const starts = email.bands.map((b) => html.indexOf(`data-m="${b.id}"`))
+  return new Map(email.bands.map((b, i) => {
+    const end = starts.slice(i + 1).find((s) => s > 0) ?? html.length
+    const pictures = [...tilesOf(b)].reduce((sum, t) => sum + (t.kind === 'picture' ? t.picture?.bytes ?? 0 : 0), 0)
+    return [b.id, Math.max(0, end - starts[i]!) + pictures]
+  }))
+}

@@ -1,0 +1,132 @@
+'use client'
+import { Minus, Plus } from 'lucide-react'
+import { useEffect, useRef, useState, type PointerEvent } from 'react'
+import { LEAST, moveCut, moveEdge, moveSide, snap, uncovered, type Side } from '@/core/cut/edits'
+import type { Cut, CutPlan } from '@/core/cut/plan'
+import type { Rect } from '@/core/cut/raster'
+import { LensFrame, useWidth } from '../bench/lens'
+import type { Ties } from '../bench/ties'
+import { cx, IconButton } from '../parts/controls'
+
+export const kindNames = { picture: 'Picture', words: 'Words', flat: 'Flat colour' } as const
+const tints = { picture: 'rgb(33 80 143 / 0.08)', words: 'rgb(43 122 104 / 0.10)', flat: 'rgb(185 125 18 / 0.16)' }
+
+interface Props {
+  design: { id: string; width: number; height: number; scale: number }
+  plan: CutPlan
+  order: readonly Cut[]
+  selected: readonly string[]
+  /** Edges found in the pixels, design px from the top. */
+  edges: readonly number[]
+  ties: Ties
+  onSelect: (id: string | null, add?: boolean) => void
+  onChange: (label: string, next: (p: CutPlan) => CutPlan, merge?: string) => void
+  onAdd: (drawn: Rect) => void
+  onHover: (id: string | null) => void
+}
+
+type Drag = { kind: 'move'; id: string; from: { x: number; y: number }; plan: CutPlan } | { kind: 'side'; id: string; side: Side; alone: boolean; plan: CutPlan } | { kind: 'draw'; from: { x: number; y: number } }
+
+const zooms = [0.25, 0.35, 0.5, 0.75, 1, 1.5, 2, 4]
+
+/** The design with its cuts drawn on it: they are moved, resized and drawn here, by mouse and by keyboard. */
+export function DesignLens(p: Props) {
+  const { design, plan, ties } = p
+  const [scroller, room] = useWidth<HTMLDivElement>()
+  const [asked, setAsked] = useState<number | null>(null)
+  const fit = room ? Math.min(1, (room - 28) / design.width) : 0.4
+  const zoom = asked ?? fit
+  const drag = useRef<Drag | null>(null)
+  const [drawn, setDrawn] = useState<Rect | null>(null)
+  const reach = Math.max(2, 7 / zoom)
+
+  useEffect(() => {
+    if (!scroller.current) return
+    const bands = new Map(plan.cuts.map((c) => [`t-${c.id}`, { top: c.y, height: c.h, left: c.x, width: c.w }]))
+    ties.register('Design', { scroller: scroller.current, zoom, origin: { x: Math.max(14, (room - design.width * zoom) / 2), y: 12 }, bands })
+  }, [plan, zoom, room, ties, scroller, design.width])
+  useEffect(() => () => ties.remove('Design'), [ties])
+
+  const at = (e: PointerEvent) => { const box = (e.currentTarget as HTMLElement).closest('[data-design]')!.getBoundingClientRect(); return { x: (e.clientX - box.left) / zoom, y: (e.clientY - box.top) / zoom } }
+  const xEdges = (id?: string) => [0, design.width, ...plan.cuts.filter((c) => c.id !== id).flatMap((c) => [c.x, c.x + c.w])]
+  const yEdges = (id?: string) => [0, design.height, ...p.edges, ...plan.cuts.filter((c) => c.id !== id).flatMap((c) => [c.y, c.y + c.h])]
+
+  const move = (e: PointerEvent) => {
+    const d = drag.current
+    if (!d) return
+    const here = at(e)
+    if (d.kind === 'draw') {
+      const x = snap(here.x, xEdges(), reach), y = snap(here.y, yEdges(), reach)
+      setDrawn({ x: Math.min(d.from.x, x), y: Math.min(d.from.y, y), w: Math.abs(x - d.from.x), h: Math.abs(y - d.from.y) })
+    } else if (d.kind === 'side') {
+      const vertical = d.side === 'top' || d.side === 'bottom'
+      const to = vertical ? snap(here.y, [0, design.height, ...p.edges, ...d.plan.cuts.filter((c) => c.id !== d.id && c.y !== cutOf(d.plan, d.id)?.y).flatMap((c) => [c.y, c.y + c.h])], reach) : snap(here.x, xEdges(d.id), reach)
+      p.onChange('move an edge', () => (d.alone ? moveSide : moveEdge)(d.plan, d.id, d.side, to, design), `drag-${d.id}-${d.side}`)
+    } else {
+      const cut = cutOf(d.plan, d.id)
+      if (!cut) return
+      const x = snap(cut.x + here.x - d.from.x, [...xEdges(d.id), ...xEdges(d.id).map((v) => v - cut.w)], reach), y = snap(cut.y + here.y - d.from.y, [...yEdges(d.id), ...yEdges(d.id).map((v) => v - cut.h)], reach)
+      p.onChange('move a cut', () => moveCut(d.plan, d.id, x - cut.x, y - cut.y, design), `drag-${d.id}`)
+    }
+  }
+  const end = () => {
+    if (drag.current?.kind === 'draw' && drawn && drawn.w >= LEAST && drawn.h >= LEAST) p.onAdd(drawn)
+    drag.current = null
+    setDrawn(null)
+  }
+  const grab = (e: PointerEvent, d: Drag) => {
+    if (e.button !== 0) return
+    e.stopPropagation()
+    drag.current = d
+    ;(e.currentTarget as HTMLElement).setPointerCapture(e.pointerId)
+  }
+
+  const step = (dir: 1 | -1) => setAsked(dir > 0 ? (zooms.find((z) => z > zoom + 0.01) ?? 4) : ([...zooms].reverse().find((z) => z < zoom - 0.01) ?? 0.25))
+  const box = (r: Rect) => ({ left: r.x * zoom, top: r.y * zoom, width: r.w * zoom, height: r.h * zoom })
+  return (
+    <LensFrame
+      name="Design" detail={`${design.width} x ${design.height}, ${Number(design.scale.toFixed(2))}x`} zoom={zoom}
+      right={<span className="flex text-[#17191a]"><IconButton label="Smaller" className="h-5! text-[#17191a]!" onClick={() => step(-1)}><Minus size={13} /></IconButton><button type="button" className="px-1 text-[11px]" onClick={() => setAsked(null)}>Fit</button><IconButton label="Larger" className="h-5! text-[#17191a]!" onClick={() => step(1)}><Plus size={13} /></IconButton></span>}
+    >
+      <div ref={scroller} className="min-h-0 flex-1 overflow-auto" onScroll={() => ties.scrolled('Design')} tabIndex={0} role="region" aria-label="The design with its cuts">
+        <div
+          data-design className="relative mx-auto my-3 cursor-crosshair touch-none select-none" style={{ width: design.width * zoom, height: design.height * zoom }}
+          onPointerDown={(e) => { const here = at(e); p.onSelect(null); grab(e, { kind: 'draw', from: { x: snap(here.x, xEdges(), reach), y: snap(here.y, yEdges(), reach) } }) }}
+          onPointerMove={move} onPointerUp={end} onPointerCancel={end}
+        >
+          <img src={`/api/pictures/${design.id}`} alt="The design" draggable={false} className="absolute inset-0 h-full w-full" style={{ imageRendering: zoom > 1.4 ? 'pixelated' : 'auto' }} />
+          {uncovered(plan.cuts, design).map((r) => <div key={`${r.x}-${r.y}`} className="hatched pointer-events-none absolute" style={box(r)} />)}
+          {p.order.map((c, i) => {
+            const on = p.selected.includes(c.id)
+            return (
+              <div
+                key={c.id} role="button" tabIndex={0} aria-pressed={on} data-cut={c.id}
+                aria-label={`Cut ${i + 1}, ${kindNames[c.kind]}, ${c.w} by ${c.h} at ${c.x}, ${c.y}`}
+                className={cx('absolute cursor-move', on ? 'z-10 outline-2 -outline-offset-1 outline-[#21508f]' : 'outline-1 -outline-offset-1 outline-[#21508f]/70 outline-dashed hover:outline-2')}
+                style={{ ...box(c), background: on ? 'transparent' : tints[c.kind] }}
+                onFocus={(e) => { if (e.currentTarget.matches(':focus-visible') && !on) p.onSelect(c.id) }}
+                onPointerEnter={() => p.onHover(c.id)} onPointerLeave={() => p.onHover(null)}
+                onPointerDown={(e) => { p.onSelect(c.id, e.shiftKey || e.ctrlKey || e.metaKey); e.currentTarget.focus(); grab(e, { kind: 'move', id: c.id, from: at(e), plan }) }}
+                onPointerMove={move} onPointerUp={(e) => { e.stopPropagation(); end() }}
+              >
+                <span className={cx('pointer-events-none absolute top-0 left-0 px-1 font-mono text-[10.5px] leading-4', on ? 'bg-[#21508f] text-white' : 'bg-[#fffdf8] text-[#20272b]')}>{i + 1} {kindNames[c.kind]}</span>
+                {on && (['top', 'right', 'bottom', 'left'] as const).map((side) => (
+                  <span
+                    key={side} data-side={side} aria-hidden
+                    className={cx('absolute z-20', side === 'top' || side === 'bottom' ? 'right-0 left-0 h-2.5 cursor-ns-resize' : 'top-0 bottom-0 w-2.5 cursor-ew-resize')}
+                    style={{ [side]: -5 }} onPointerDown={(e) => grab(e, { kind: 'side', id: c.id, side, alone: e.altKey, plan })} onPointerMove={move} onPointerUp={(e) => { e.stopPropagation(); end() }}
+                  >
+                    <i className={cx('absolute bg-[#21508f]', side === 'top' || side === 'bottom' ? 'top-[3px] left-1/2 h-1 w-8 -translate-x-1/2' : 'top-1/2 left-[3px] h-8 w-1 -translate-y-1/2')} />
+                  </span>
+                ))}
+              </div>
+            )
+          })}
+          {drawn && <div className="pointer-events-none absolute z-20 border-2 border-[#21508f] bg-[#21508f]/15" style={box(drawn)} />}
+        </div>
+      </div>
+    </LensFrame>
+  )
+}
+
+const cutOf = (plan: CutPlan, id: string): Cut | undefined => plan.cuts.find((c) => c.id === id)

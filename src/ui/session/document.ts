@@ -1,0 +1,154 @@
+import { createStore, type StoreApi } from 'zustand'
+import { ApiProblem } from '../api'
+
+/** How the saving stands. */
+export type SaveStatus = { kind: 'saved'; at: string } | { kind: 'saving' } | { kind: 'waiting' } | { kind: 'failed'; why: string } | { kind: 'conflict' }
+
+export interface DocumentState<T> {
+  doc: T
+  revision: number
+  status: SaveStatus
+  past: { doc: T; label: string }[]
+  future: { doc: T; label: string }[]
+  /** What was saved elsewhere, while a choice between it and ours is open. */
+  theirs: { doc: T; revision: number } | null
+}
+
+export interface DocumentSession<T> {
+  store: StoreApi<DocumentState<T>>
+  /** Changes the document. Changes with the same `merge` key in quick succession are one step of undo. */
+  change: (label: string, next: (doc: T) => T, merge?: string) => void
+  undo: () => void
+  redo: () => void
+  /** Takes over what the server made of the document (building the email), as one step of undo. */
+  adopt: (label: string, doc: T, revision: number) => void
+  /** Settles a conflict; the side not taken can be reached by undo. */
+  settle: (side: 'mine' | 'theirs') => void
+  /** Saves now what waits; resolves when all is saved or has failed. */
+  flush: () => Promise<void>
+  dispose: () => void
+}
+
+interface Options<T> {
+  /** Names the draft kept in this browser until the server has acknowledged it. */
+  key: string
+  doc: T
+  revision: number
+  savedAt: string
+  save: (doc: T, revision: number) => Promise<{ revision: number; savedAt: string }>
+  load: () => Promise<{ doc: T; revision: number }>
+}
+
+const DEPTH = 300
+const PAUSE = 450
+const MERGE = 1200
+
+/**
+ * A document being edited: undo, redo, and saving by itself. A draft stands in the browser's own storage from the first keystroke until the server
+ * has acknowledged it, so that a crash or a reload loses nothing; a stale revision is never written over without asking.
+ */
+export function openDocument<T>(o: Options<T>): DocumentSession<T> {
+  const draftKey = `mosaicus:draft:${o.key}`
+  const store = createStore<DocumentState<T>>(() => ({ doc: o.doc, revision: o.revision, status: { kind: 'saved', at: o.savedAt }, past: [], future: [], theirs: null }))
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let running: Promise<void> | null = null
+  let lastMerge = { key: '', at: 0 }
+  let retry = 0
+
+  const remember = () => { const { doc, revision } = store.getState(); try { localStorage.setItem(draftKey, JSON.stringify({ doc, revision })) } catch { /* full or forbidden: the server still gets it */ } }
+  const forget = () => { try { localStorage.removeItem(draftKey) } catch { /* as above */ } }
+
+  const later = (ms = PAUSE) => { clearTimeout(timer); timer = setTimeout(() => void flush(), ms) }
+
+  function touched() {
+    store.setState((s) => (s.status.kind === 'conflict' ? s : { ...s, status: { kind: 'waiting' } }))
+    remember()
+    later()
+  }
+
+  async function saveOnce(): Promise<void> {
+    const { doc, revision, status } = store.getState()
+    if (status.kind === 'conflict' || status.kind === 'saved') return
+    store.setState({ status: { kind: 'saving' } })
+    try {
+      const saved = await o.save(doc, revision)
+      retry = 0
+      const same = store.getState().doc === doc
+      store.setState({ revision: saved.revision, status: same ? { kind: 'saved', at: saved.savedAt } : { kind: 'waiting' } })
+      if (same) forget()
+      else { remember(); later() }
+    } catch (error) {
+      if (error instanceof ApiProblem && error.status === 409) return clash()
+      const why = error instanceof ApiProblem ? error.message : String(error)
+      store.setState({ status: { kind: 'failed', why } })
+      // The draft is safe in the browser; the server is tried again, ever more seldom.
+      later(Math.min(30_000, 1500 * 2 ** retry++))
+    }
+  }
+
+  async function clash() {
+    try {
+      const theirs = await o.load()
+      if (JSON.stringify(theirs.doc) === JSON.stringify(store.getState().doc)) { store.setState({ revision: theirs.revision, status: { kind: 'saved', at: new Date().toISOString() } }); return forget() }
+      store.setState({ theirs, status: { kind: 'conflict' } })
+    } catch { later(3000) }
+  }
+
+  function flush(): Promise<void> {
+    clearTimeout(timer)
+    running = (running ?? Promise.resolve()).then(saveOnce)
+    return running
+  }
+
+  const step = (from: 'past' | 'future') => {
+    const s = store.getState()
+    const last = s[from].at(-1)
+    if (!last) return
+    const other = from === 'past' ? 'future' : 'past'
+    lastMerge = { key: '', at: 0 }
+    store.setState({ doc: last.doc, [from]: s[from].slice(0, -1), [other]: [...s[other], { doc: s.doc, label: last.label }] } as Partial<DocumentState<T>>)
+    touched()
+  }
+
+  const session: DocumentSession<T> = {
+    store,
+    change(label, next, merge) {
+      const s = store.getState()
+      const doc = next(s.doc)
+      if (doc === s.doc) return
+      const now = Date.now()
+      const joined = !!merge && merge === lastMerge.key && now - lastMerge.at < MERGE
+      lastMerge = { key: merge ?? '', at: now }
+      store.setState({ doc, future: [], past: joined ? s.past : [...s.past, { doc: s.doc, label }].slice(-DEPTH) })
+      touched()
+    },
+    undo: () => step('past'),
+    redo: () => step('future'),
+    adopt(label, doc, revision) {
+      const s = store.getState()
+      forget()
+      store.setState({ doc, revision, past: [...s.past, { doc: s.doc, label }].slice(-DEPTH), future: [], status: { kind: 'saved', at: new Date().toISOString() } })
+    },
+    settle(side) {
+      const s = store.getState()
+      if (!s.theirs) return
+      const { doc: theirs, revision } = s.theirs
+      if (side === 'mine') { store.setState({ revision, theirs: null, past: [...s.past, { doc: theirs, label: 'the other version' }], status: { kind: 'waiting' } }); touched() }
+      else { store.setState({ doc: theirs, revision, theirs: null, past: [...s.past, { doc: s.doc, label: 'your version' }], future: [], status: { kind: 'saved', at: new Date().toISOString() } }); forget() }
+    },
+    flush,
+    dispose() { clearTimeout(timer); if (store.getState().status.kind === 'waiting') void flush() },
+  }
+
+  // A draft from before a crash: taken up where the server still stands at its revision, else a choice.
+  try {
+    const kept = localStorage.getItem(draftKey)
+    if (kept) {
+      const draft = JSON.parse(kept) as { doc: T; revision: number }
+      if (JSON.stringify(draft.doc) === JSON.stringify(o.doc)) forget()
+      else if (draft.revision === o.revision) { store.setState({ doc: draft.doc, past: [{ doc: o.doc, label: 'what had not been saved' }] }); touched() }
+      else store.setState({ doc: draft.doc, theirs: { doc: o.doc, revision: o.revision }, status: { kind: 'conflict' } })
+    }
+  } catch { forget() }
+  return session
+}

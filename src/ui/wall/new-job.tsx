@@ -1,0 +1,72 @@
+'use client'
+import { ImageUp } from 'lucide-react'
+import { useEffect, useId, useState, type FormEvent } from 'react'
+import { ApiProblem, call } from '../api'
+import { Button } from '../parts/controls'
+import { Dialog } from '../parts/dialog'
+
+/** A design becomes a job: its client, its name and the width of the email. */
+export function NewJob({ file, clients, onClose, onMade }: { file: File | 'choose' | null; clients: { id: string; name: string }[]; onClose: () => void; onMade: (id: string) => void }) {
+  const [design, setDesign] = useState<File | null>(null)
+  const [name, setName] = useState('')
+  const [client, setClient] = useState(clients[0]?.id ?? 'new')
+  const [newClient, setNewClient] = useState('')
+  const [width, setWidth] = useState('600')
+  const [due, setDue] = useState('')
+  const [busy, setBusy] = useState(false)
+  const [problem, setProblem] = useState<{ title: string; detail: string } | null>(null)
+  const [address, setAddress] = useState<string | null>(null)
+  const id = useId()
+
+  const take = (f: File) => { setDesign(f); setProblem(null); setName((n) => n || f.name.replace(/\.[a-z]+$/i, '').replace(/[-_]+/g, ' ').replace(/^./, (c) => c.toUpperCase())) }
+  useEffect(() => { if (file instanceof File) take(file); if (!file) { setDesign(null); setName(''); setProblem(null); setBusy(false) } }, [file])
+  useEffect(() => {
+    if (!design) return setAddress(null)
+    const a = URL.createObjectURL(design)
+    setAddress(a)
+    return () => URL.revokeObjectURL(a)
+  }, [design])
+
+  async function submit(e: FormEvent) {
+    e.preventDefault()
+    if (!design) return setProblem({ title: 'No design yet', detail: 'Choose the picture the designer sent, or drop it on the page.' })
+    setBusy(true)
+    setProblem(null)
+    try {
+      const clientId = client === 'new' ? (await call<{ id: string }>('/api/clients', { method: 'POST', body: { name: newClient } })).id : client
+      const form = new FormData()
+      form.set('design', design)
+      form.set('clientId', clientId)
+      form.set('name', name)
+      form.set('width', width)
+      if (due) form.set('due', due)
+      onMade((await call<{ id: string }>('/api/jobs', { method: 'POST', form })).id)
+    } catch (error) {
+      setProblem(error instanceof ApiProblem ? error : { title: 'The job could not be made', detail: String(error) })
+      setBusy(false)
+    }
+  }
+  const field = 'w-full border border-grout bg-sheet px-2 py-1.5'
+  return (
+    <Dialog open={file !== null} onClose={onClose} title="New job" about="A design becomes a job. PNG, JPEG or WebP, up to 60 megapixels and 60 MB.">
+      <form onSubmit={submit} className="flex flex-col gap-3">
+        <label htmlFor={`${id}f`} className="flex items-center gap-3 border-2 border-dashed border-grout bg-sheet p-3 hover:border-lapis">
+          {address ? <img src={address} alt="" className="h-20 w-16 border border-grout object-cover object-top" /> : <ImageUp aria-hidden size={28} className="text-soft" />}
+          <span className="min-w-0"><b className="block truncate font-semibold">{design ? design.name : 'Choose the design'}</b><span className="text-soft">{design ? `${(design.size / 1048576).toFixed(2)} MB` : 'or drop it on the page'}</span></span>
+          <input id={`${id}f`} type="file" accept="image/png,image/jpeg,image/webp" className="sr-only" onChange={(e) => { const f = e.target.files?.[0]; if (f) take(f) }} />
+        </label>
+        <label className="block"><span className="mb-1 block text-soft">Name</span><input className={field} value={name} required maxLength={120} onChange={(e) => setName(e.target.value)} /></label>
+        <div className="grid grid-cols-[1fr_92px_140px] gap-3">
+          <label className="block"><span className="mb-1 block text-soft">Client</span>
+            <select className={field} value={client} onChange={(e) => setClient(e.target.value)}>{clients.map((c) => <option key={c.id} value={c.id}>{c.name}</option>)}<option value="new">A new client…</option></select>
+          </label>
+          <label className="block"><span className="mb-1 block text-soft">Width, px</span><input className={field} type="number" min={320} max={900} value={width} onChange={(e) => setWidth(e.target.value)} /></label>
+          <label className="block"><span className="mb-1 block text-soft">Due</span><input className={field} type="date" value={due} onChange={(e) => setDue(e.target.value)} /></label>
+        </div>
+        {client === 'new' && <label className="block"><span className="mb-1 block text-soft">Name of the client</span><input className={field} value={newClient} required maxLength={120} onChange={(e) => setNewClient(e.target.value)} /></label>}
+        {problem && <p role="alert" className="border-l-4 border-terra bg-sheet px-2.5 py-1.5"><b>{problem.title}.</b> {problem.detail}</p>}
+        <span className="flex gap-2"><Button look="main" type="submit" disabled={busy}>{busy ? 'Taking the design in…' : 'Make the job'}</Button><Button onClick={onClose}>Cancel</Button></span>
+      </form>
+    </Dialog>
+  )
+}
