@@ -6,7 +6,7 @@ import type { PictureRef } from '../tiles/picture/schema'
 import type { Tile } from '../tiles/schema'
 import { carry, harvest } from './carry'
 import type { Ground } from './ground'
-import { alignmentOf, inkBlocks, type Ink } from './ink'
+import { alignmentOf, inkBlocks, type Ink, type InkLine } from './ink'
 import { partition, type Layout } from './partition'
 import type { Cut, CutPlan } from './plan'
 import { around, type Rect } from './raster'
@@ -186,12 +186,16 @@ class Maker {
       top: base.padding.top + Math.max(0, Math.round(this.px(box.y - cut.y) - leading)), bottom: Math.max(0, Math.round(this.px(cut.y + cut.h - box.y - box.h) - leading)),
       left: base.padding.left + (align === 'left' ? leftSpace : least), right: base.padding.right + (align === 'right' ? rightSpace : least),
     }
+    const ground = cut.ground ?? behind
+    const colorOf = (lines: readonly InkLine[] | undefined) => (lines?.length ? this.input.readInk(around(lines), ground).color : ink.color) ?? undefined
+    const largest = blocks.reduce<(typeof blocks)[number] | undefined>((a, b) => (!a || b.size > a.size ? b : a), undefined)
+    const [color, headingColor] = [colorOf(main?.lines), colorOf(largest?.lines)]
     const text = cut.words ?? emptyText()
     const sized = shapeText(text, blocks.map((b) => Math.round(b.size / this.scale)), size)
     return {
       ...base, padding, kind: 'words', text: sized.text, align, narrow: { padding: narrower(padding) ?? padding },
-      style: { ...(size ? { size, line } : {}), ...(ink.color ? { color: ink.color } : {}) },
-      headings: { ...(sized.heading ? { size: sized.heading, line: Math.round(sized.heading * 1.2) } : {}), ...(ink.color ? { color: ink.color } : {}) },
+      style: { ...(size ? { size, line } : {}), ...(color ? { color } : {}) },
+      headings: { ...(sized.heading ? { size: sized.heading, line: Math.round(sized.heading * 1.2) } : {}), ...(headingColor ? { color: headingColor } : {}) },
     }
   }
 }

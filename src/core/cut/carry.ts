@@ -18,19 +18,23 @@ function said(tile: Tile): Partial<Pick<Cut, 'alt' | 'link' | 'words'>> {
  */
 export function harvest(plan: CutPlan, email: Email): CutPlan {
   const tiles = new Map([...placesOf(email)].flatMap(({ tile }) => (tile.cut ? [[tile.cut, tile] as const] : [])))
-  return {
-    ...plan,
-    cuts: plan.cuts.map((cut) => {
-      const tile = tiles.get(cut.id)
-      const base = plan.built[cut.id]
-      if (!tile || !base || tile.kind !== (base.kind === 'flat' ? 'gap' : base.kind)) return cut
-      const changed = Object.entries(said(tile)).filter(([field, value]) => {
-        const was = base[field as keyof Built]
-        return !same(value, was) && same(cut[field as keyof Cut], was) && !(field === 'words' && was === null && isBlank(tile))
-      })
-      return changed.length ? { ...cut, ...Object.fromEntries(changed) } : cut
-    }),
-  }
+  const built = { ...plan.built }
+  let changed = false
+  const cuts = plan.cuts.map((cut) => {
+    const tile = tiles.get(cut.id)
+    const base = plan.built[cut.id]
+    if (!tile || !base || tile.kind !== (base.kind === 'flat' ? 'gap' : base.kind)) return cut
+    const news = Object.fromEntries(Object.entries(said(tile)).filter(([field, value]) => {
+      const was = base[field as keyof Built]
+      return !same(value, was) && same(cut[field as keyof Cut], was) && !(was === null && isBlank(tile))
+    }))
+    if (!Object.keys(news).length) return cut
+    changed = true
+    // Both sides now say the same, so this is the base that the next merge starts from.
+    built[cut.id] = { ...base, ...news }
+    return { ...cut, ...news }
+  })
+  return changed ? { ...plan, cuts, built } : plan
 }
 
 const isBlank = (tile: Tile) => tile.kind === 'words' && tile.text.content.every((b) => 'content' in b && !b.content?.length)

@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { useStore } from 'zustand'
+import { harvest } from '@/core/cut/carry'
 import { emptyPlan, type CutPlan } from '@/core/cut/plan'
 import { newEmail } from '@/core/email/defaults'
 import type { Email } from '@/core/email/schema'
@@ -58,6 +59,11 @@ export default function Bench({ job, cuts, email }: BenchProps) {
     return () => { removeEventListener('pagehide', leave); cutSession.dispose(); emailSession.dispose() }
   }, [cutSession, emailSession])
 
+  // What was written in the email since the last build stands in the cuts too.
+  useEffect(() => {
+    if (stage === 'cut' && emailSession.store.getState().revision > 0) cutSession.amend((p) => harvest(p, emailSession.store.getState().doc))
+  }, [stage, cutSession, emailSession])
+
   const finder = useFinder(() => [
     ...actions.current,
     { id: 'undo', label: 'Undo', group: 'App', keys: 'Ctrl Z', run: session.undo },
@@ -71,11 +77,11 @@ export default function Bench({ job, cuts, email }: BenchProps) {
   const mend = work.findings.filter((f) => f.weight === 'mend')
   const plan = useStore(cutSession.store, (s) => s.doc)
   const left = useMemo(() => ({
-    cut: plan.cuts.filter((c) => (c.kind === 'words' && !c.words) || (c.kind === 'picture' && c.alt === null)).length,
+    cut: (built ? harvest(plan, work.email) : plan).cuts.filter((c) => (c.kind === 'words' && !c.words) || (c.kind === 'picture' && c.alt === null)).length,
     compose: built ? mend.filter((f) => f.stage === 'compose').length : 0, proof: built ? mend.length : 0, handover: built ? mend.filter((f) => f.stage === 'handover').length : 0,
-  }), [plan, mend, built])
+  }), [plan, mend, built, work.email])
   const due = job.due ? `, due ${new Date(`${job.due}T12:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}` : ''
-  const side = stage === 'proof' || stage === 'handover' ? 272 : 148
+  const side = stage === 'proof' || stage === 'handover' ? 272 : stage === 'compose' ? 186 : 148
   return (
     <div className={cx('grid h-dvh min-h-[560px] min-w-[1000px] grid-rows-[48px_minmax(0,1fr)_196px]')} style={{ gridTemplateColumns: `${side}px minmax(0, 1fr)` }}>
       <TopBar title={job.name} about={`${job.client.name}${due}`} stage={stage} left={left} done={{ cut: built && !left.cut, compose: built && !left.compose, proof: built && !left.proof }} onStage={go} session={session} onFind={finder.openFinder} onHelp={finder.openSheet} />

@@ -141,7 +141,7 @@ export function EmailLens(p: EmailLensProps) {
     <LensFrame name={name} detail={p.detail ?? String(width)} zoom={zoom} right={p.right}>
       <div ref={scroller} className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto" onScroll={() => ties.scrolled(name)} tabIndex={0} role="region" aria-label={`${name}, ${width} px`}>
         <div className="relative mx-auto my-2.5 bg-white" style={{ width: width * zoom, height: height * zoom }}>
-          <iframe ref={frame} title={`The email, ${name}, ${width} px wide`} sandbox="allow-same-origin" srcDoc={first} tabIndex={-1} scrolling="no" className="pointer-events-none absolute top-0 left-0 border-0" style={{ width, height, transform: `scale(${zoom})`, transformOrigin: '0 0' }} />
+          <iframe ref={frame} title={`The email, ${name}, ${width} px wide`} sandbox="allow-same-origin" srcDoc={first} tabIndex={-1} scrolling="no" className="pointer-events-none absolute top-0 left-0 border-0" style={{ width, height, transform: `scale(${zoom})`, transformOrigin: '0 0', willChange: 'transform' }} />
           <div
             className="absolute inset-0" data-lens={name}
             onPointerMove={(e) => p.onHover?.(under(e).find(isBand) ?? null)} onPointerLeave={() => p.onHover?.(null)}

@@ -23,7 +23,7 @@ interface Props {
   onHover: (id: string | null) => void
 }
 
-const STRIP = 58
+const STRIP = 96
 
 /** The scale drawing of all bands in true proportion: for moving around, and for bringing bands into another order. */
 export function Spine(p: Props) {

@@ -2,7 +2,7 @@
 import type { Editor } from '@tiptap/react'
 import { useEditorState } from '@tiptap/react'
 import { AlignCenter, AlignLeft, AlignRight, ArrowDown, ArrowUp, Bold, Copy, Italic, Link2, List, ListOrdered, Strikethrough, Trash2, Underline, Unlink } from 'lucide-react'
-import { useEffect, useState, type ReactNode } from 'react'
+import { useEffect, useId, useState, type ReactNode } from 'react'
 import { contrast, wantedContrast } from '@/core/color/contrast'
 import { withScheme } from '@/core/checks/links'
 import { hasScheme } from '@/core/compile/link'
@@ -13,8 +13,10 @@ import type { Band, Cell, Email } from '@/core/email/schema'
 import type { HouseStyle, TextStyle } from '@/core/email/styles'
 import { buttonLine, buttonStyleOf } from '@/core/tiles/button/html'
 import { shownWidth } from '@/core/tiles/picture/html'
+import type { PictureRef } from '@/core/tiles/picture/schema'
 import type { Tile, TileKind } from '@/core/tiles/schema'
 import { blockStyle } from '@/core/tiles/words/html'
+import { call } from '../api'
 import { Button, Choice, ColorField, cx, Group, IconButton, kb, NumberField, Row, SidesField, TextRow } from '../parts/controls'
 
 export interface Selection { band: Band | null; cell: Cell | null; tile: Tile | null }
@@ -211,6 +213,23 @@ function LinkRow({ value, onChange }: { value: string; onChange: (v: string) => 
   )
 }
 
+/** Takes a picture from a file; link and alt text stay as they are. */
+function PictureChooser({ label, onChosen }: { label: string; onChosen: (p: PictureRef) => void }) {
+  const id = useId()
+  const [problem, setProblem] = useState<string | null>(null)
+  async function take(file: File) {
+    const form = new FormData()
+    form.set('picture', file)
+    try { setProblem(null); onChosen(await call<PictureRef>('/api/pictures', { method: 'POST', form })) } catch (e) { setProblem((e as Error).message) }
+  }
+  return (
+    <span>
+      <label htmlFor={id} className="inline-flex border border-grout bg-sheet px-2.5 py-1 text-[12.5px] text-ink focus-within:outline-2 focus-within:outline-lapis hover:border-soft">{label}<input id={id} type="file" accept="image/png,image/jpeg,image/gif" className="sr-only" onChange={(e) => { const f = e.target.files?.[0]; if (f) void take(f); e.target.value = '' }} /></label>
+      {problem && <span role="alert" className="mt-1 block text-[11.5px] text-terra">{problem}</span>}
+    </span>
+  )
+}
+
 function PictureGroups({ tile, set, available }: { tile: Extract<Tile, { kind: 'picture' }>; set: SetTile; available: number }) {
   const shown = shownWidth(tile, available)
   const density = tile.picture ? tile.picture.width / shown : 0
@@ -222,6 +241,7 @@ function PictureGroups({ tile, set, available }: { tile: Extract<Tile, { kind: '
         <label className="flex items-center gap-1.5 pl-[76px] text-xs text-soft"><input type="checkbox" className="accent-lapis" checked={tile.alt === ''} onChange={(e) => set('mark as decoration', { alt: e.target.checked ? '' : null })} /> Only decoration</label>
       </Group>
       <Group title="Size">
+        <Row label="Picture"><PictureChooser label={tile.picture ? 'Replace it' : 'Choose a file'} onChosen={(picture) => set(tile.picture ? 'replace the picture' : 'choose a picture', { picture, ...(tile.picture ? {} : { width: Math.min(available, picture.width / 2) }) })} /></Row>
         <Row label="Width"><NumberField label="Shown width, px" value={tile.width} min={1} max={2000} onChange={(width) => set('set the width', { width }, 'width')} /></Row>
         <Row label="Align"><Choice label="Alignment" value={tile.align} options={aligns} onChange={(align) => set('align the picture', { align })} /></Row>
         {tile.picture && <p className="font-mono text-[11px] leading-relaxed text-soft">shown {Math.round(shown * 10) / 10} of {Math.round(available * 10) / 10}, real {tile.picture.width} x {tile.picture.height}<br /><span className={density < 1.95 ? 'text-ochre' : ''}>{density.toFixed(2)}x</span>, {kb(tile.picture.bytes)} {tile.picture.type.slice(6).toUpperCase()}</p>}

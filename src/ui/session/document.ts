@@ -18,6 +18,8 @@ export interface DocumentSession<T> {
   store: StoreApi<DocumentState<T>>
   /** Changes the document. Changes with the same `merge` key in quick succession are one step of undo. */
   change: (label: string, next: (doc: T) => T, merge?: string) => void
+  /** Brings the document in line with another one it belongs to: no step of undo. */
+  amend: (next: (doc: T) => T) => void
   undo: () => void
   redo: () => void
   /** Takes over what the server made of the document (building the email), as one step of undo. */
@@ -120,6 +122,12 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
       const joined = !!merge && merge === lastMerge.key && now - lastMerge.at < MERGE
       lastMerge = { key: merge ?? '', at: now }
       store.setState({ doc, future: [], past: joined ? s.past : [...s.past, { doc: s.doc, label }].slice(-DEPTH) })
+      touched()
+    },
+    amend(next) {
+      const doc = next(store.getState().doc)
+      if (doc === store.getState().doc) return
+      store.setState({ doc })
       touched()
     },
     undo: () => step('past'),

@@ -124,14 +124,14 @@ function group(jobs: WallJob[], by: 'client' | 'due'): [string, WallJob[]][] {
   return [...out]
 }
 
-const WIDTH = 176
-const TALLEST = 430
+const WIDTH = 216
+const TALLEST = 560
 
 function Strip({ job, onRename, onDuplicate, onArchive }: { job: WallJob; onRename: () => void; onDuplicate: () => void; onArchive: () => void }) {
   const state = states[job.state]
   const item = 'flex cursor-default items-center gap-2 px-2.5 py-1.5 outline-none data-[highlighted]:bg-wash'
   return (
-    <li className="w-[176px]" data-job={job.id}>
+    <li className="w-[216px]" data-job={job.id}>
       <Link href={`/jobs/${job.id}`} aria-label={`Open ${job.name}`} className="block border border-grout bg-white hover:outline-2 hover:outline-lapis"><StripPicture job={job} /></Link>
       <div className="mt-2 flex items-start gap-1">
         <div className="min-w-0 flex-1 leading-tight">
@@ -160,7 +160,7 @@ function Strip({ job, onRename, onDuplicate, onArchive }: { job: WallJob; onRena
 function StripPicture({ job }: { job: WallJob }) {
   const proportion = job.design.height / job.design.width
   const height = Math.min(TALLEST, Math.max(60, WIDTH * proportion))
-  if (!job.emailRevision) return <img src={`/api/pictures/${job.design.id}?width=352`} alt="" width={WIDTH} className="block object-cover object-top" style={{ height, width: '100%' }} />
+  if (!job.emailRevision) return <img src={`/api/pictures/${job.design.id}?width=432`} alt="" width={WIDTH} className="block object-cover object-top" style={{ height, width: '100%' }} />
   const scale = (WIDTH - 2) / job.width
   return (
     <span className="block overflow-hidden" style={{ height }} aria-hidden>
