@@ -54,6 +54,7 @@ const haldenCuts: Cut[] = [
 
 const run = (s: string, href?: string, color?: string): Inline => ({ type: 'text', text: s, ...(href || color ? { marks: [...(href ? [{ type: 'link' as const, attrs: { href } }] : []), ...(color ? [{ type: 'textStyle' as const, attrs: { color } }] : [])] } : {}) })
 const paragraph = (...content: Inline[]): Block => ({ type: 'paragraph', content })
+const heading = (words: string): Block => ({ type: 'heading', attrs: { level: 2, textAlign: null }, content: [run(words)] })
 const doc = (...content: Block[]): RichText => ({ type: 'doc', content })
 
 /** Replaces the flat space of a cut by a button of the house. */
@@ -73,9 +74,9 @@ function finishOrrery(e: Email): Email {
     { name: 'setEmail', what: { subject: 'The moon goes copper at ten', preheader: 'Friday 4 December: the dome opens at half past seven. Two places are kept for you.', title: 'Eclipse night at Orrery Point' } },
     ...buttonFor(e, 'press', 'Keep two places', 'https://orrery-point.example/places?for=[[reader_id | guest]]'),
     { name: 'setBand', what: { id: 'b-press', set: { name: 'Keep places', padding: { top: 4, right: 45, bottom: 48, left: 45 }, narrowPadding: { top: 4, right: 20, bottom: 32, left: 20 } } } },
-    { name: 'setTile', what: { id: 't-ridgewords', set: { headings: { size: 22, line: 28, color: '#1f2430' } } } },
-    { name: 'setTile', what: { id: 't-fieldwords', set: { headings: { size: 22, line: 28, color: '#1f2430' } } } },
-    { name: 'setTile', what: { id: 't-cloud', set: { headings: { size: 26, line: 32, color: '#ffffff' }, style: { size: 17, line: 26, color: '#ffffff' } } } },
+    { name: 'setTile', what: { id: 't-ridgewords', set: { style: { size: 17, line: 26, color: '#3b4050' }, text: doc(heading('The ridge walk'), paragraph(run('Forty minutes from the chapel gate, by the marked stones. No lamps after the stile.'))), headings: { size: 22, line: 28, color: '#1f2430' } } } },
+    { name: 'setTile', what: { id: 't-fieldwords', set: { style: { size: 17, line: 26, color: '#3b4050' }, text: doc(heading('The lower field'), paragraph(run('Level ground with benches and room for wheels. Soup from the hatch until eleven.'))), headings: { size: 22, line: 28, color: '#1f2430' } } } },
+    { name: 'setTile', what: { id: 't-cloud', set: { text: doc(heading('Cloud over the valley?'), paragraph(run('We decide at four in the afternoon and write to everyone who has kept a place. Bring the children anyway.'))), headings: { size: 26, line: 32, color: '#ffffff' }, style: { size: 17, line: 26, color: '#ffffff' } } } },
     { name: 'setTile', what: { id: 't-foot', set: { style: { color: pale, size: 13, line: 21 }, text: doc(paragraph(run('Orrery Point Observatory', undefined, gold)), paragraph(run('Chapel Lane 9, Upper Tarn, TN4 2OP. You get this letter because you asked for news of our public nights, [[given_name | friend]].')), paragraph(run('Unsubscribe', '[[unsubscribe]]', gold), run('   '), run('Choose what we send', 'https://orrery-point.example/letters', gold))) } } },
   ])
 }

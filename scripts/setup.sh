@@ -23,7 +23,7 @@ setup_build() {
   local want; want=$(find src next.config.ts package-lock.json tsconfig.json postcss.config.mjs -type f | sort | xargs cat | hash_of)
   if [ "$(cat .next/source-hash 2>/dev/null)" != "$want" ]; then
     echo "Building the app"
-    npx --no-install next build
+    node node_modules/next/dist/bin/next build
     echo "$want" > .next/source-hash
   fi
 }

@@ -44,7 +44,7 @@ const mark = (c: CompileContext, id: string) => (c.marks ? { dataM: id } : {})
  */
 function visibility(show: 'all' | 'wide' | 'narrow', display: 'table' | 'table-row', rules: Rules): { className?: string; style: Record<string, string | number> } {
   if (show === 'wide') return { className: rules.add('hide', 'display:none!important'), style: {} }
-  if (show === 'narrow') return { className: rules.add(`show-${display}`, `display:${display}!important`), style: { display: 'none', 'mso-hide': 'all' } }
+  if (show === 'narrow') return { className: rules.add(`show-${display}`, `display:${display}!important`), style: { display: 'none' } }
   return { style: {} }
 }
 
@@ -102,7 +102,7 @@ function cellTable(cell: Cell, behind: string, c: BandContext): Element {
 
 function itemRow(item: Item, cell: Cell, content: number, ground: string, c: BandContext): Element {
   if (item.kind === 'row') return el('tr', mark(c, item.id), el('td', { style: 'padding:0;font-size:0' }, rowContent(item, content, ground, c)))
-  const available = content - item.padding.left - item.padding.right
+  const available = Math.max(1, content - item.padding.left - item.padding.right)
   const align = physical('align' in item ? item.align : cell.align, c)
   // A picture is a block with a margin of its own; the letter size 0 keeps the white space around it from opening a gap.
   const flat = item.kind === 'picture' || item.kind === 'gap' || item.kind === 'divider'

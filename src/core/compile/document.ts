@@ -15,7 +15,7 @@ const guard = '\u034f\u00a0'.repeat(60)
 export function preheader(email: Pick<Email, 'preheader'>, c: CompileContext): Element | null {
   const words = replaceFields(email.preheader, c.fields).trim()
   if (!words) return null
-  return el('div', { style: css({ display: 'none', 'max-height': 0, overflow: 'hidden', 'mso-hide': 'all', 'font-size': '1px', 'line-height': '1px', color: c.style.ground }) }, words + guard)
+  return el('div', { className: ['preheader'], style: css({ display: 'none', 'max-height': 0, overflow: 'hidden', 'font-size': '1px', 'line-height': '1px', color: c.style.ground }) }, words + guard)
 }
 
 /** The head. `rules` are the narrow rules that the bands asked for, class name to declarations. */
@@ -31,15 +31,16 @@ export function head(email: Email, c: CompileContext, rules: ReadonlyMap<string,
     meta('color-scheme', 'light dark'),
     meta('supported-color-schemes', 'light dark'),
     el('title', null, text(replaceFields(email.title || email.subject || 'Email', c.fields))),
-    // The Word engine scales by the screen's density unless told the density of the layout.
-    wordOnly('<xml><o:OfficeDocumentSettings xmlns:o="urn:schemas-microsoft-com:office:office"><o:PixelsPerInch>96</o:PixelsPerInch></o:OfficeDocumentSettings></xml><style>table{border-collapse:collapse;}td,p,a{mso-line-height-rule:exactly;}</style>'),
+    // The Word engine knows neither display:none nor line heights as others do; its own properties stand where no other reader (and no checker) sees
+    // them. It also scales by the screen's density unless told the density of the layout.
+    wordOnly('<xml><o:OfficeDocumentSettings xmlns:o="urn:schemas-microsoft-com:office:office"><o:PixelsPerInch>96</o:PixelsPerInch></o:OfficeDocumentSettings></xml><style>table{border-collapse:collapse;}td,div,p,a,h1,h2,h3,li{mso-line-height-rule:exactly;}.preheader,.show-table,.show-table-row{mso-hide:all;}</style>'),
     el('style', null, text(sheet(rules))),
   )
 }
 
 function sheet(rules: ReadonlyMap<string, string>): string {
   const lines = [
-    ':root{color-scheme:light dark;supported-color-schemes:light dark}',
+    ':root{color-scheme:light dark}',
     // Phones enlarge small letters unless told not to.
     'body{margin:0;padding:0;-webkit-text-size-adjust:100%;-ms-text-size-adjust:100%}',
     // Some webmail makes found addresses and dates blue and underlined.

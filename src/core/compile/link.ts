@@ -7,15 +7,14 @@ export const hasScheme = (href: string): boolean => /^(https?:\/\/|mailto:|tel:|
 const allowed = /^(?!\s*(javascript|data|vbscript|file|blob)\s*:)/i
 
 /** Characters that RFC 3986 (section 2) wants percent-encoded where they stand for themselves. Existing escapes are kept. */
-const encode = (s: string): string =>
-  s.replace(/[\s<>"{}|\\^`\[\]]|[^\u0000-\u007f]/gu, (c) => encodeURIComponent(c).replace(/[\[\]]/g, (b) => (b === '[' ? '%5B' : '%5D')))
+const encode = (s: string): string => s.replace(/[\s<>"{}|\\^`[\]]|\P{ASCII}/gu, (c) => encodeURIComponent(c).replace('[', '%5B').replace(']', '%5D'))
 
 /**
  * A link as it goes into `href`: fields put by the writer, everything else a valid URL (RFC 3986). Links that could run script
  * come out as `#`. A field kept as written is percent-encoded too, since brackets may not stand in a URL.
  */
 export function hrefOf(link: string, fields: FieldWriter): string {
-  const trimmed = link.replace(/[\u0000-\u001f]/g, '').trim()
+  const trimmed = link.replace(/\p{Cc}/gu, '').trim()
   if (!allowed.test(trimmed)) return '#'
   if (fields === asWritten) return encode(replaceFields(trimmed, ({ name }) => `[[${name}]]`))
   // A platform's own syntax must reach it untouched: only what stands around a field is encoded.

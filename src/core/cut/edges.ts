@@ -119,7 +119,7 @@ function weakEdges(f: RowFacts, strong: Edge[], scale: number): Edge[] {
     runs.forEach((run, k) => {
       const [before, after] = [runs[k - 1], runs[k + 1]]
       if (run.kind !== 'flat' || before?.kind !== 'content' || after?.kind !== 'content' || rules.has(before) || rules.has(after)) return
-      gutters.push({ run, inset, boxed: f.coverage[run.from]! >= 0.5 && f.coverage[run.to]! >= 0.5 })
+      gutters.push({ run, inset, boxed: f.change[run.from]! >= 0.6 && f.change[run.to]! >= 0.6 })
     })
   }
   const least = gutterThreshold(gutters.map((g) => (g.run.to - g.run.from) / scale)) * scale
@@ -141,11 +141,11 @@ function runsOf(f: RowFacts, from: number, to: number): Run[] {
   return runs
 }
 
-/** Takes the few rows beside a strong edge that JPEG has unsettled (one block, 8 rows) for the flat ground they are. */
+/** Takes the few rows beside a strong edge that JPEG (one block, 8 rows) or scaling has unsettled for the flat ground they are. */
 function withoutRinging(runs: Run[]): Run[] {
-  const stray = (run: Run | undefined, next: Run | undefined) => run?.kind === 'content' && run.to - run.from <= 8 && next?.kind === 'flat'
-  if (stray(runs[0], runs[1])) runs = [{ ...runs[1]!, from: runs[0]!.from }, ...runs.slice(2)]
-  if (stray(runs.at(-1), runs.at(-2))) runs = [...runs.slice(0, -2), { ...runs.at(-2)!, to: runs.at(-1)!.to }]
+  const stray = (run: Run | undefined, next: Run | undefined) => !!run && run.to - run.from <= 8 && next?.kind === 'flat'
+  while (stray(runs[0], runs[1])) runs = [{ ...runs[1]!, from: runs[0]!.from }, ...runs.slice(2)]
+  while (stray(runs.at(-1), runs.at(-2))) runs = [...runs.slice(0, -2), { ...runs.at(-2)!, to: runs.at(-1)!.to }]
   return runs
 }
 

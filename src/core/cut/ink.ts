@@ -59,10 +59,12 @@ export function inkBlocks(lines: readonly InkLine[]): InkBlock[] {
   }
   return groups.map((g) => ({
     lines: g,
-    size: Math.max(...g.map((l) => l.h)) / 0.94,
+    size: middle(g.map((l) => l.h)) / 0.94,
     pitch: g.length > 1 ? (g.at(-1)!.y + g.at(-1)!.h - (g[0]!.y + g[0]!.h)) / (g.length - 1) : 0,
   }))
 }
+
+const middle = (v: number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1]!
 
 /** How lines stand in a box: told by which of their edges vary least. One line counts as left unless it is centred. */
 export function alignmentOf(lines: readonly InkLine[], box: { x: number; w: number }): 'left' | 'center' | 'right' {

@@ -86,7 +86,7 @@ export function DesignLens(p: Props) {
   return (
     <LensFrame
       name="Design" detail={`${design.width} x ${design.height}, ${Number(design.scale.toFixed(2))}x`} zoom={zoom}
-      right={<span className="flex text-[#17191a]"><IconButton label="Smaller" className="h-5! text-[#17191a]!" onClick={() => step(-1)}><Minus size={13} /></IconButton><button type="button" className="px-1 text-[11px]" onClick={() => setAsked(null)}>Fit</button><IconButton label="Larger" className="h-5! text-[#17191a]!" onClick={() => step(1)}><Plus size={13} /></IconButton></span>}
+      right={<span className="flex text-[#17191a]"><IconButton label="Smaller" className="h-6! text-[#17191a]!" onClick={() => step(-1)}><Minus size={13} /></IconButton><button type="button" className="h-6 min-w-6 px-1 text-[11px]" onClick={() => setAsked(null)}>Fit</button><IconButton label="Larger" className="h-6! text-[#17191a]!" onClick={() => step(1)}><Plus size={13} /></IconButton></span>}
     >
       <div ref={scroller} className="min-h-0 flex-1 overflow-auto" onScroll={() => ties.scrolled('Design')} tabIndex={0} role="region" aria-label="The design with its cuts">
         <div

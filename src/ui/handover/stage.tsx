@@ -40,7 +40,7 @@ export function HandoverStage({ job, work, session, focus, setActions }: { job: 
   const subjectField = useRef<HTMLDivElement>(null)
 
   const refresh = () => void call<{ deliveries: Delivery[] }>(`/api/jobs/${job.id}/deliveries`).then((d) => setDeliveries(d.deliveries), () => {})
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+   
   useEffect(refresh, [job.id])
   useEffect(() => { if (focus) subjectField.current?.querySelector<HTMLInputElement>(`#hand-${focus}`)?.focus() }, [focus])
 
@@ -90,10 +90,10 @@ export function HandoverStage({ job, work, session, focus, setActions }: { job: 
           {!deliveries.length && <li className="text-soft">Nothing yet.</li>}
         </ol>
       </aside>
-      <main className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] bg-ground">
+      <main className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)] bg-ground">
         <WorkLens work={work} name="Wide" width={email.width} />
         <LensFrame name="Plain text" detail={`${text.split('\n').length} lines`}>
-          <pre className="m-2.5 min-h-0 flex-1 overflow-auto bg-[#fffdf8] p-3 font-mono text-[11px] leading-[1.5] whitespace-pre-wrap text-[#20272b]" tabIndex={0} role="region" aria-label="Plain text part">{text}</pre>
+          <pre className="m-2.5 min-h-0 flex-1 overflow-auto bg-[#fffdf8] p-3 font-mono text-[10.5px] leading-[1.5] whitespace-pre text-[#20272b]" tabIndex={0} role="region" aria-label="Plain text part">{text}</pre>
         </LensFrame>
       </main>
       <section aria-label="Tray" className="col-span-2 flex min-h-0 flex-col border-t-2 border-ink bg-paper">

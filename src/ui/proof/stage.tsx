@@ -22,7 +22,7 @@ export function ProofStage({ work, onValue, setActions }: { work: EmailWork; onV
       <aside aria-label="Findings" className="flex min-h-0 flex-col border-r border-grout bg-plaster">
         <div className="border-b border-grout px-3 py-2.5">
           <p className="text-[13px]" role="status"><b className={cx('font-serif text-lg', mend.length ? 'text-terra' : 'text-verdigris')}>{mend.length}</b> to mend, <b>{findings.length - mend.length}</b> to mind</p>
-          <div className="mt-1.5 flex items-center gap-2 font-mono text-[11px] text-soft"><meter aria-label="HTML used of the limit" min={0} max={1} high={0.85} value={Math.min(1, part)} className="h-2 w-20" />{(bytes / 1024).toFixed(1)} of {HTML_LIMIT / 1024} KB HTML, {Math.round(part * 100)} %</div>
+          <div className="mt-1.5 flex items-center gap-2 font-mono text-[11px] text-soft"><meter aria-label="HTML used of the limit" min={0} max={1} high={0.85} value={Math.min(1, part)} className="h-2 w-16" /><span>{(bytes / 1024).toFixed(1)} of {HTML_LIMIT / 1024} KB HTML</span></div>
         </div>
         <ol className="min-h-0 flex-1 overflow-y-auto">
           {findings.map((f) => {

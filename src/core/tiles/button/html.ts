@@ -31,7 +31,7 @@ export function buttonHtml(tile: ButtonTile, c: TileContext): ElementContent[] {
     href, target: '_blank', className: classes(full),
     style: css({
       display: 'inline-block', padding: `${s.padY}px ${s.padX}px`, background: s.background, 'border-radius': s.radius || undefined, 'font-family': fontStacks[s.font], 'font-size': s.size,
-      'line-height': buttonLine(s), 'font-weight': s.bold ? 'bold' : 'normal', color: s.color, 'text-decoration': 'none', 'mso-hide': 'all',
+      'line-height': buttonLine(s), 'font-weight': s.bold ? 'bold' : 'normal', color: s.color, 'text-decoration': 'none',
     }),
   }, text(label)))]
 }

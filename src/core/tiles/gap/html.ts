@@ -4,5 +4,5 @@ import type { GapTile } from './schema'
 
 /** Empty space: a block whose height, line height and letter size agree, so that no reader makes it taller. */
 export const gapHtml = (tile: GapTile): ElementContent[] => [
-  el('div', { ariaHidden: 'true', style: css({ height: tile.height, 'line-height': tile.height, 'font-size': '1px', 'mso-line-height-rule': 'exactly' }) }, '\u00a0'),
+  el('div', { ariaHidden: 'true', style: css({ height: tile.height, 'line-height': tile.height, 'font-size': '1px' }) }, '\u00a0'),
 ]

@@ -1,0 +1,17 @@
+import { defineConfig } from '@playwright/test'
+
+const port = Number(process.env.PORT ?? 4390)
+
+/** The built app with the demo data, in Debian's chromium. bin/test builds and starts it; see scripts/e2e-server.sh. */
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 90_000,
+  workers: 1,
+  reporter: [['list']],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
+    trace: 'off',
+  },
+})

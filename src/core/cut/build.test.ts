@@ -1,0 +1,126 @@
+import { emailSchema, type Email } from '../email/schema'
+import { textOf } from '../email/richtext'
+import { applyEdit } from '../email/edits'
+import { placesOf, tilesOf } from '../email/walk'
+import { buildEmail, type BuildInput } from './build'
+import { harvest } from './carry'
+import { mergeCuts, setCut } from './edits'
+import { groundOf } from './ground'
+import { alignmentOf, inkBlocks, readInk } from './ink'
+import { partition } from './partition'
+import { emptyPlan, type Cut, type CutPlan } from './plan'
+import type { Raster } from './raster'
+
+/** A white design of 1200 x 2000 with a blue band and two lines of dark ink, drawn pixel by pixel. */
+function drawing(): Raster {
+  const width = 1200, height = 2000
+  const data = new Uint8Array(width * height * 4).fill(255)
+  const fill = (x: number, y: number, w: number, h: number, rgb: number[]) => { for (let j = y; j < y + h; j++) for (let i = x; i < x + w; i++) data.set(rgb, (j * width + i) * 4) }
+  fill(0, 600, 1200, 200, [0x12, 0x34, 0x56])
+  fill(120, 1000, 800, 30, [0x33, 0x22, 0x11])
+  fill(120, 1050, 700, 30, [0x33, 0x22, 0x11])
+  return { width, height, data }
+}
+const raster = drawing()
+const cut = (id: string, x: number, y: number, w: number, h: number, more: Partial<Cut> = {}): Cut => ({ id, x, y, w, h, kind: 'picture', alt: null, link: '', words: null, ground: null, ...more })
+const plan = (...cuts: Cut[]): CutPlan => ({ ...emptyPlan(), cuts })
+const picture = (id: string) => ({ id: id.charCodeAt(0).toString(16).padEnd(64, '0'), type: 'image/png' as const, width: 1200, height: 600, bytes: 9 })
+const build = (p: CutPlan, previous: Email | null = null) => buildEmail({
+  plan: p, size: raster, emailWidth: 600, previous, pictures: new Map(p.cuts.filter((c) => c.kind === 'picture').map((c) => [c.id, picture(c.id)])),
+  groundOf: (r) => groundOf(raster, r), readInk: (r, g) => readInk(raster, r, g),
+} satisfies BuildInput)
+
+const basic = plan(
+  cut('a', 0, 0, 1200, 600, { alt: 'Sky', link: 'https://a.example' }), cut('b', 0, 600, 1200, 200, { kind: 'flat', ground: '#123456' }),
+  cut('c', 0, 940, 1200, 200, { kind: 'words', ground: '#ffffff', words: textOf('One line\n\nand another') }), cut('d', 0, 1200, 580, 400), cut('e', 620, 1200, 580, 400),
+)
+
+test('cuts become bands, cells and tiles at their measured places', () => {
+  const { email } = build(basic)
+  emailSchema.parse(email)
+  expect(email.bands.map((b) => [b.id, b.cells.length, b.background])).toEqual([['b-a', 1, '#ffffff'], ['b-b', 1, '#123456'], ['b-c', 1, '#ffffff'], ['b-d', 2, '#ffffff']])
+  const [a, b, c, d] = email.bands
+  expect([...tilesOf(a!)][0]).toMatchObject({ kind: 'picture', alt: 'Sky', link: 'https://a.example', width: 600 })
+  expect([...tilesOf(b!)][0]).toMatchObject({ kind: 'gap', height: 100 })
+  expect([...tilesOf(c!)][0]).toMatchObject({ kind: 'words', align: 'left', padding: { left: 60 }, style: { color: '#332211' } })
+  expect([d!.gap, d!.cells.map((x) => x.width)]).toEqual([20, [290, 290]])
+})
+
+test('what no cut covers becomes the padding of the neighbour of its colour', () => {
+  const { email } = build(basic)
+  const [, , c, d] = email.bands
+  // 800 to 940 above the words, 1140 to 1200 between, 1600 to 2000 below: halved, since the design is double.
+  expect([c!.padding.top, c!.padding.bottom, d!.padding.bottom]).toEqual([70, 30, 200])
+})
+
+test('built again, it keeps words, alt texts and links, wherever they were written last', () => {
+  const first = build(basic)
+  let email = applyEdit(first.email, { name: 'setTile', what: { id: 't-a', set: { alt: 'A wide sky' } } })
+  email = applyEdit(email, { name: 'setTile', what: { id: 't-c', set: { text: textOf('Written in the lens'), style: { size: 21 } } } })
+  email = applyEdit(email, { name: 'addTile', what: { cell: 'c-c', at: 1, tile: { id: 'mine', kind: 'button', label: 'Go', link: 'https://go.example', align: 'left', fullNarrow: true, show: 'all', padding: { top: 0, right: 0, bottom: 0, left: 0 } } } })
+  email = applyEdit(email, { name: 'setBand', what: { id: 'b-c', set: { name: 'My words' } } })
+  // Meanwhile in Cut: the link of a, the place of c, and e is gone.
+  const changed = { ...setCut(first.plan, 'a', { link: 'https://new.example' }), cuts: setCut(first.plan, 'a', { link: 'https://new.example' }).cuts.filter((x) => x.id !== 'e').map((x) => (x.id === 'c' ? { ...x, y: 900, h: 240 } : x)) }
+  const second = build(changed, email)
+  emailSchema.parse(second.email)
+  const tile = (id: string) => [...placesOf(second.email)].find((p) => p.tile.id === id)?.tile
+  expect(tile('t-a')).toMatchObject({ alt: 'A wide sky', link: 'https://new.example' })
+  expect(tile('t-c')).toMatchObject({ style: { size: 21 } })
+  expect(tile('t-c')).toMatchObject({ text: textOf('Written in the lens') })
+  expect(tile('mine')).toBeDefined()
+  expect(tile('t-e')).toBeUndefined()
+  expect(second.email.bands.find((b) => b.id === 'b-c')?.name).toBe('My words')
+  expect(second.plan.cuts.find((x) => x.id === 'c')?.words).toEqual(textOf('Written in the lens'))
+})
+
+test('nothing changed, nothing changes', () => {
+  const first = build(basic)
+  expect(build(first.plan, first.email).email).toEqual(first.email)
+})
+
+test('a change of mind about a cut loses none of its words', () => {
+  const first = build(basic)
+  const written = applyEdit(first.email, { name: 'setTile', what: { id: 't-c', set: { text: textOf('Precious') } } })
+  const asPicture = build(setCut(harvest(first.plan, written), 'c', { kind: 'picture' }), written)
+  const back = build(setCut(asPicture.plan, 'c', { kind: 'words' }), asPicture.email)
+  expect([...placesOf(back.email)].find((p) => p.tile.id === 't-c')!.tile).toMatchObject({ text: textOf('Precious') })
+})
+
+test('what was written last prevails when it was written on one side only', () => {
+  const first = build(basic)
+  const written = applyEdit(first.email, { name: 'setTile', what: { id: 't-a', set: { alt: 'From the lens' } } })
+  const harvested = harvest(first.plan, written)
+  const again = harvest(harvested, applyEdit(written, { name: 'setTile', what: { id: 't-a', set: { alt: 'Once more' } } }))
+  expect(again.cuts[0]!.alt).toBe('Once more')
+  expect(harvest(setCut(first.plan, 'a', { alt: 'From Cut' }), written).cuts[0]!.alt).toBe('From Cut')
+})
+
+test('bands made by hand stay where they were, also after cuts are merged', () => {
+  const first = build(basic)
+  const own = { ...first.email.bands[0]!, id: 'own', name: 'Mine', cells: [{ ...first.email.bands[0]!.cells[0]!, id: 'own-c', items: [] }] }
+  const email = applyEdit(first.email, { name: 'addBand', what: { band: own, at: 2 } })
+  const merged = build(mergeCuts(first.plan, ['d', 'e']), email)
+  expect(merged.email.bands.map((b) => b.id)).toEqual(['b-a', 'b-b', 'own', 'b-c', 'b-d'])
+})
+
+test('layouts that straight lines part are parted; interlocking ones are told', () => {
+  expect(partition([cut('a', 0, 0, 10, 5), cut('b', 0, 5, 5, 5), cut('c', 5, 5, 5, 5)])).toMatchObject({ kind: 'rows', parts: [{ kind: 'leaf' }, { kind: 'columns' }] })
+  const pinwheel = [cut('a', 0, 0, 800, 400), cut('b', 800, 0, 400, 800), cut('c', 400, 800, 800, 400), cut('d', 0, 400, 400, 800), cut('e', 400, 400, 400, 400)]
+  expect(partition(pinwheel).kind).toBe('knot')
+  expect(build(plan(...pinwheel)).notes[0]).toMatch(/5 cuts interlock/)
+})
+
+test('the ground is the commonest colour of the edge, exactly, and says how flat it is', () => {
+  expect(groundOf(raster, { x: 0, y: 600, w: 1200, h: 200 })).toEqual({ color: '#123456', share: 1 })
+  expect(groundOf(raster, { x: 0, y: 500, w: 1200, h: 300 }).share).toBeLessThan(0.7)
+})
+
+test('ink is read as lines, blocks and a colour', () => {
+  const ink = readInk(raster, { x: 0, y: 900, w: 1200, h: 300 }, '#ffffff')
+  expect(ink).toEqual({ color: '#332211', lines: [{ x: 120, y: 1000, w: 800, h: 30 }, { x: 120, y: 1050, w: 700, h: 30 }] })
+  expect(inkBlocks(ink.lines)).toMatchObject([{ pitch: 50 }])
+  expect(inkBlocks([...ink.lines, { x: 120, y: 1200, w: 500, h: 70 }])).toHaveLength(2)
+  expect(alignmentOf(ink.lines, { x: 0, w: 1200 })).toBe('left')
+  expect(alignmentOf([{ x: 200, y: 0, w: 800, h: 9 }, { x: 300, y: 20, w: 600, h: 9 }], { x: 0, w: 1200 })).toBe('center')
+  expect(alignmentOf([{ x: 200, y: 0, w: 900, h: 9 }, { x: 300, y: 20, w: 800, h: 9 }], { x: 0, w: 1200 })).toBe('right')
+})

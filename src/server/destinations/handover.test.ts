@@ -1,0 +1,112 @@
+import { execFileSync, spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import JSZip from 'jszip'
+import { simpleParser } from 'mailparser'
+import { applyEdit } from '@/core/email/edits'
+import { longEmail } from '@/test-support/emails'
+import { ownData, samplePng } from '@/test-support/server'
+import { changeJob, createJob, duplicateJob, listJobs, summaryOf } from '../jobs/jobs'
+import { createClient } from '../jobs/clients'
+import { readDocument, saveDocument } from '../jobs/documents'
+import { autocutJob, buildJob, saveCuts } from '../jobs/build'
+import { takeInDesign } from '../pictures/intake'
+import { pictureBytes } from '../pictures/store'
+import { zipOf } from './files'
+import { emlOf } from './message'
+
+ownData()
+
+/** A job whose email holds two pictures from its own design. */
+async function builtJob() {
+  const client = createClient('Halden Night Rail')
+  const design = await takeInDesign(await samplePng(1200, 1000), 'design.png')
+  const job = createJob({ clientId: client.id, name: 'Timetable', width: 600, design, designName: 'design.png' })
+  const cut = (id: string, y: number, h: number) => ({ id, x: 0, y, w: 1200, h, kind: 'picture' as const, alt: `Füchse ${id}`, link: 'https://halden.example/?a=1&b=2', words: null, ground: null })
+  saveCuts(job.id, 0, { version: 1, cuts: [cut('a', 0, 400), cut('b', 400, 600)], built: {} })
+  const built = await buildJob(job.id)
+  const email = applyEdit(built.email.body, { name: 'setEmail', what: { subject: 'Schlafen Sie gut: 30 Minuten früher – ja! ☾ שלום', preheader: 'Los' } })
+  saveDocument(job.id, 'email', built.email.revision, email)
+  return { job, email }
+}
+const made = builtJob()
+
+test('the message is read back whole: HTML, text, subject (RFC 2047), pictures by Content-ID (RFC 2392)', async () => {
+  const { job, email } = await made
+  const eml = await emlOf(job.id)
+  // RFC 5322, 2.1.1: at most 998 octets a line, and lines end in CRLF.
+  for (const line of eml.toString('latin1').split('\r\n')) expect(line.length).toBeLessThanOrEqual(998)
+  expect(/[^\r]\n|\r[^\n]/.test(eml.toString('latin1'))).toBe(false)
+  const mail = await simpleParser(eml, { keepCidLinks: true })
+  expect(mail.subject).toBe(email.subject)
+  expect(mail.html).toContain('<!DOCTYPE html>')
+  expect(mail.text?.trim()).toContain('Füchse a <https://halden.example/?a=1&b=2>')
+  const cids = [...String(mail.html).matchAll(/src="cid:([^"]+)"/g)].map((m) => m[1])
+  expect(cids).toHaveLength(2)
+  for (const cid of cids) expect(mail.attachments.find((a) => a.cid === cid)?.size).toBeGreaterThan(100)
+  const pictures = email.bands.flatMap((b) => b.cells.flatMap((c) => c.items.flatMap((i) => (i.kind === 'picture' && i.picture ? [i.picture.id] : []))))
+  expect(mail.attachments[0]!.content.equals(await pictureBytes(pictures[0]!))).toBe(true)
+})
+
+test('the message carries exactly the compiled HTML and text', async () => {
+  const { job } = await made
+  const { compileJob } = await import('../jobs/proof')
+  const { asSample } = await import('@/core/handover/fields')
+  const mail = await simpleParser(await emlOf(job.id), { keepCidLinks: true })
+  const { html, text } = compileJob(job.id, { fields: asSample({ unsubscribe: 'https://unsubscribe.example/' }), src: () => 'x' })
+  expect(String(mail.html).replace(/cid:[^"]+/g, 'x').trimEnd()).toBe(html.trimEnd())
+  expect(mail.text!.trimEnd()).toBe(text.trimEnd())
+})
+
+test('the ZIP passes unzip -t, holds what it says, and is the same each time', async () => {
+  const { job } = await made
+  const bytes = await zipOf(job.id)
+  expect((await zipOf(job.id)).equals(bytes)).toBe(true)
+  const zip = await JSZip.loadAsync(bytes)
+  expect(Object.keys(zip.files)).toEqual(['index.html', 'images/01-fuchse-a.jpg', 'images/02-fuchse-b.jpg', 'text.txt', 'manifest.json'].map((f) => (zip.files[f] ? f : f.replace('.jpg', '.png'))))
+  const manifest = JSON.parse(await zip.file('manifest.json')!.async('string')) as { pictures: { file: string; bytes: number }[]; html: { bytes: number } }
+  const html = await zip.file('index.html')!.async('nodebuffer')
+  expect(manifest.html.bytes).toBe(html.length)
+  for (const p of manifest.pictures) { expect((await zip.file(p.file)!.async('nodebuffer')).length).toBe(p.bytes); expect(html.toString()).toContain(`src="${p.file}"`) }
+  if (spawnSync('unzip', ['-v']).status !== 0) return
+  const folder = mkdtempSync(join(tmpdir(), 'zip-'))
+  try {
+    writeFileSync(join(folder, 'a.zip'), bytes)
+    expect(execFileSync('unzip', ['-t', join(folder, 'a.zip')], { encoding: 'utf8' })).toContain('No errors detected')
+    execFileSync('unzip', ['-q', join(folder, 'a.zip'), '-d', folder])
+    expect(readFileSync(join(folder, 'index.html')).equals(html)).toBe(true)
+  } finally { rmSync(folder, { recursive: true, force: true }) }
+})
+
+test('a stale revision overwrites nothing', async () => {
+  const { job } = await made
+  const now = readDocument(job.id, 'email')!
+  expect(() => saveDocument(job.id, 'email', now.revision - 1, longEmail(1))).toThrow(expect.objectContaining({ status: 409, extra: { revision: now.revision } }))
+  expect(readDocument(job.id, 'email')).toEqual(now)
+})
+
+test('cuts that overlap or leave the design are refused with their names', async () => {
+  const { job } = await made
+  const cut = (id: string, y: number, h: number) => ({ id, x: 0, y, w: 1200, h, kind: 'flat' as const, alt: null, link: '', words: null, ground: null })
+  expect(() => saveCuts(job.id, 2, { version: 1, cuts: [cut('a', 0, 400), cut('b', 399, 10)], built: {} })).toThrow(/"a" and "b" share/)
+  expect(() => saveCuts(job.id, 2, { version: 1, cuts: [cut('a', 0, 1001)], built: {} })).toThrow(/1200 x 1001/)
+})
+
+test('a job goes from design to ready, is copied, archived and brought back', async () => {
+  const { job } = await made
+  expect(summaryOf(job.id)).toMatchObject({ state: 'composing', toMend: 1 })
+  const copy = duplicateJob(job.id)
+  expect(readDocument(copy.id, 'email')?.body).toEqual(readDocument(job.id, 'email')?.body)
+  changeJob(copy.id, { archived: true, name: 'Old' })
+  expect([listJobs().map((j) => j.name), listJobs(true).map((j) => j.name)]).toEqual([['Timetable'], ['Old']])
+  expect((await autocutJob(copy.id)).cuts.length).toBeGreaterThan(0)
+})
+
+test('a build that is cancelled changes nothing', async () => {
+  const { job } = await made
+  const before = [readDocument(job.id, 'email'), readDocument(job.id, 'cuts')]
+  const stop = new AbortController()
+  await expect(buildJob(job.id, () => stop.abort(), stop.signal)).rejects.toThrow()
+  expect([readDocument(job.id, 'email'), readDocument(job.id, 'cuts')]).toEqual(before)
+})

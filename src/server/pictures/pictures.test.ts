@@ -1,0 +1,80 @@
+import sharp from 'sharp'
+import { ownData, sampleGif, samplePng } from '@/test-support/server'
+import { encodeCrop, LIKENESS, likenessOf } from './encode'
+import { MOST_BYTES, takeInDesign, takeInPicture } from './intake'
+import { pictureBytes, pictureInfo } from './store'
+import { cropOf, storedSize } from './crops'
+
+ownData()
+const flat = () => sharp({ create: { width: 600, height: 300, channels: 3, background: '#b4572f' } })
+const raw = async (png: Buffer) => { const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true }); return { data, width: info.width, height: info.height } }
+
+describe('designs are judged by their content', () => {
+  test.each<[string, () => Promise<Buffer> | Buffer, RegExp]>([
+    ['an empty file', () => Buffer.alloc(0), /is empty \(0 bytes\)/],
+    ['a text file named .png', () => Buffer.from('hello, I am a picture, trust me'), /is not a PNG, JPEG or WebP picture/],
+    ['a truncated PNG', async () => { const b = await samplePng(400, 300); return b.subarray(0, b.length / 2) }, /breaks off or is damaged/],
+    ['a truncated JPEG', async () => { const b = await sharp(await samplePng(400, 300)).jpeg().toBuffer(); return b.subarray(0, b.length / 2) }, /breaks off or is damaged/],
+    ['a picture of 30000 x 30000', () => sharp({ create: { width: 30000, height: 30000, channels: 3, background: '#fff' }, limitInputPixels: false }).png({ compressionLevel: 1 }).toBuffer(), /30000 x 30000 px, 900 megapixels/],
+    ['an animated GIF', sampleGif, /is animated \(2 frames\)/],
+    ['an SVG', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>alert(1)</script></svg>'), /holds SVG/],
+  ])('%s is refused, and says why', async (_, make, why) => {
+    const bytes = await make()
+    await expect(takeInDesign(bytes, 'design.png')).rejects.toMatchObject({ detail: expect.stringMatching(why) })
+  })
+
+  test('what is too heavy is refused before it is read', async () => {
+    await expect(takeInDesign(Buffer.alloc(MOST_BYTES + 1), 'heavy.png')).rejects.toMatchObject({ status: 413 })
+  })
+
+  test('PNG, JPEG and WebP are kept as the same pixels, the same bytes once', async () => {
+    const png = await samplePng(300, 200)
+    const one = await takeInDesign(png, 'a.png')
+    expect(await takeInDesign(png, 'b.png')).toEqual(one)
+    expect((await raw(await pictureBytes(one.id))).data.equals((await raw(png)).data)).toBe(true)
+    for (const bytes of [await sharp(png).jpeg().toBuffer(), await sharp(png).webp().toBuffer()]) expect(await takeInDesign(bytes, 'x')).toMatchObject({ type: 'image/png', width: 300, height: 200 })
+    expect(pictureInfo(one.id)).toEqual(one)
+  })
+})
+
+test('a picture for the email keeps its bytes; what mail programs do not show is refused', async () => {
+  const gif = await sampleGif()
+  const kept = await takeInPicture(gif, 'a.gif')
+  expect(kept).toMatchObject({ type: 'image/gif', width: 40, height: 30 })
+  expect((await pictureBytes(kept.id)).equals(gif)).toBe(true)
+  await expect(takeInPicture(await flat().webp().toBuffer(), 'a.webp')).rejects.toMatchObject({ status: 415 })
+})
+
+describe('a crop is encoded at no visible loss', () => {
+  test('slopes of light as JPEG, keeping the likeness and no more', async () => {
+    const pixels = await raw(await samplePng(800, 500, false))
+    const out = await encodeCrop(pixels)
+    expect(out.type).toBe('image/jpeg')
+    expect(out.likeness).toBeGreaterThanOrEqual(LIKENESS)
+    expect(await likenessOf(out.bytes, pixels)).toBeCloseTo(out.likeness, 6)
+    const losslessly = await sharp(pixels.data, { raw: { width: 800, height: 500, channels: 4 } }).png().toBuffer()
+    expect(out.bytes.length).toBeLessThan(losslessly.length / 3)
+  })
+
+  test('flat work as palette PNG, with its exact colours', async () => {
+    const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="600" height="300"><rect width="600" height="300" fill="#b4572f"/><circle cx="300" cy="150" r="90" fill="#f0cf98"/></svg>'
+    const pixels = await raw(await sharp(Buffer.from(svg)).png().toBuffer())
+    const out = await encodeCrop(pixels)
+    expect(out.type).toBe('image/png')
+    // Colour type 3: indexed (PNG, third edition, 11.2.1), the tenth byte of IHDR.
+    expect(out.bytes[25]).toBe(3)
+    const { data } = await sharp(out.bytes).removeAlpha().raw().toBuffer({ resolveWithObject: true })
+    expect([...data.subarray(0, 3)]).toEqual([0xb4, 0x57, 0x2f])
+  })
+
+  test('it shows the very pixels of its place, at double density where the design has them', async () => {
+    const design = await takeInDesign(await samplePng(1200, 900), 'd.png')
+    const rect = { x: 100, y: 200, w: 640, h: 301 }
+    const { picture, likeness } = await cropOf(design.id, rect, 2)
+    expect(picture).toMatchObject({ width: 640, height: 301 })
+    const truth = await raw(await sharp(await pictureBytes(design.id)).extract({ left: 100, top: 200, width: 640, height: 301 }).png().toBuffer())
+    expect(await likenessOf(await pictureBytes(picture.id), truth)).toBeCloseTo(likeness, 5)
+    expect(await cropOf(design.id, rect, 2, () => { throw new Error('must be remembered') })).toEqual({ picture, likeness: expect.closeTo(likeness, 5) })
+    expect([storedSize(rect, 1), storedSize(rect, 2), storedSize({ ...rect, w: 900, h: 300 }, 3)]).toEqual([{ width: 640, height: 301 }, { width: 640, height: 301 }, { width: 600, height: 200 }])
+  })
+})

@@ -1,0 +1,20 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import sharp from 'sharp'
+
+/** A data folder of its own for a test file; to be called before anything of the server is used. */
+export function ownData(): void {
+  const folder = mkdtempSync(join(tmpdir(), 'mosaicus-'))
+  process.env.MOSAICUS_DATA = folder
+  afterAll(() => rmSync(folder, { recursive: true, force: true }))
+}
+
+/** A picture with some substance: slopes, a disc and, unless told otherwise, grain. */
+export async function samplePng(width: number, height: number, grain = true): Promise<Buffer> {
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><defs><linearGradient id="g" x2="1" y2="1"><stop stop-color="#123a5a"/><stop offset="1" stop-color="#e0a060"/></linearGradient><filter id="n"><feTurbulence baseFrequency="0.7" numOctaves="2" seed="3"/><feColorMatrix values="0 0 0 0 .5 0 0 0 0 .5 0 0 0 0 .5 .15 0 0 0 0"/></filter></defs><rect width="100%" height="100%" fill="url(#g)"/><circle cx="${width * 0.6}" cy="${height * 0.4}" r="${height * 0.25}" fill="#fff1c8"/>${grain ? '<rect width="100%" height="100%" filter="url(#n)"/>' : ''}</svg>`
+  return sharp(Buffer.from(svg)).flatten().png().toBuffer()
+}
+
+/** An animated GIF of two frames that differ. */
+export const sampleGif = (): Promise<Buffer> => sharp(Buffer.from(Array.from({ length: 40 * 60 * 3 }, (_, i) => (i < 40 * 30 * 3 ? 30 : 220))), { raw: { width: 40, height: 60, channels: 3, pageHeight: 30 } }).gif({ loop: 0, delay: [100, 100] }).toBuffer()
