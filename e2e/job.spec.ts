@@ -144,7 +144,7 @@ test('bands move and go by keyboard, and the finder reaches every action', async
   await page.keyboard.press('Control+k')
   await page.getByPlaceholder('What do you want to do?').fill('undo')
   await page.keyboard.press('Enter')
-  expect(await names()).toHaveLength(10)
+  await expect.poll(names).toHaveLength(10)
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog')).toContainText('Shortcuts')
   await accessible(page)

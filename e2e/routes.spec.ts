@@ -96,7 +96,7 @@ test('bad input gets a clear message, and the app goes on', async ({ request }) 
     ['no file', request.post('/api/jobs', { multipart: { clientId, name: 'x' } }), 400, /field "design"/],
     ['unknown client', request.post('/api/jobs', { multipart: { clientId: 'nobody', name: 'x', design: { name: 'a.png', mimeType: 'image/png', buffer: png } } }), 404, /nobody/],
     ['unknown job', request.get('/api/jobs/nothing/html'), 404, /nothing/],
-    ['no JSON', request.put(`/api/jobs/${id}/email`, { data: '{"revision":', headers: { 'content-type': 'application/json' } }), 400, /JSON/],
+    ['no JSON', request.put(`/api/jobs/${id}/email`, { data: Buffer.from('{"revision":'), headers: { 'content-type': 'application/json' } }), 400, /JSON/],
     ['JSON that is no email', request.put(`/api/jobs/${id}/email`, { data: { revision: email.revision, email: { bands: 'none' } } }), 422, /email\.version/],
     ['stale revision', request.put(`/api/jobs/${id}/email`, { data: { revision: email.revision - 1, email: email.email } }), 409, /Nothing was overwritten/],
     ['wrong token', request.post(`/api/jobs/${id}/push`, { data: { token: 'wrong' } }), 502, /not known/],

@@ -8,7 +8,7 @@ import { encodeCrop } from './encode'
 import { keepPicture, pictureInfo, pictureRaster } from './store'
 
 /** Counted up when the encoder's choices change, so that old crops are made anew. */
-const ENCODER = 1
+const ENCODER = 2
 
 export interface Crop { picture: PictureRef; /** SSIM against the crop, 0 to 1. */ likeness: number }
 

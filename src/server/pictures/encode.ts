@@ -1,5 +1,5 @@
 import sharp from 'sharp'
-import { ssim } from 'ssim.js'
+import { ssim } from '@/core/picture/ssim'
 import type { PictureRef } from '@/core/tiles/picture/schema'
 
 /** Likeness below which a loss may be seen: structural similarity (Wang and others, 2004) against the crop. */
@@ -11,12 +11,10 @@ export interface Encoded { bytes: Buffer; type: PictureRef['type']; width: numbe
 const decode = (bytes: Buffer) => sharp(bytes).ensureAlpha().raw().toBuffer()
 
 /** SSIM of an encoded picture against the pixels it was made from, 0 to 1. */
-export async function likenessOf(bytes: Buffer, pixels: Pixels): Promise<number> {
-  const view = (data: Buffer) => ({ data: new Uint8ClampedArray(data.buffer, data.byteOffset, data.length), width: pixels.width, height: pixels.height })
-  // The window is 11 px; smaller pictures are compared pixel by pixel through a window of their own size.
-  const windowSize = Math.min(11, pixels.width, pixels.height)
-  return ssim(view(pixels.data), view(await decode(bytes)), { downsample: 'fast', ssim: 'weber', windowSize }).mssim
-}
+export const likenessOf = async (bytes: Buffer, pixels: Pixels): Promise<number> => ssim(pixels, { ...pixels, data: await decode(bytes) })
+
+/** Below this quality JPEG rings visibly around letters, whatever the mean says (common practice, no source). */
+const LEAST_QUALITY = 60
 
 /**
  * The smallest file at no visible loss: the lighter of a palette PNG and a JPEG of the lowest quality (found by bisection) that keep the likeness.
@@ -30,7 +28,7 @@ export async function encodeCrop(pixels: Pixels, signal?: AbortSignal): Promise<
   // Flat work is as light as it gets; a JPEG could only blur it.
   if (png.likeness >= 0.9995 && png.bytes.length < (pixels.width * pixels.height) / 40) return { ...png, type: 'image/png', width: pixels.width, height: pixels.height }
   let jpeg: { bytes: Buffer; likeness: number } | null = null
-  for (let low = 40, high = 96; low <= high; ) {
+  for (let low = LEAST_QUALITY, high = 96; low <= high; ) {
     signal?.throwIfAborted()
     const quality = (low + high) >> 1
     const tried = await best(pixels, await raw().jpeg({ quality, mozjpeg: true, chromaSubsampling: '4:4:4' }).toBuffer())

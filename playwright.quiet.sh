@@ -1,1 +1,0 @@
-npx playwright test "$@" 2>&1 | grep -v "npm warn" | cut -c1-200 | grep -vE '^\s{8,}<' > /tmp/e2e.out; grep -nE "^\s+[0-9]+\) |Error:|Expected|Received|SSIM|^\s+>|waiting for|^\s+\+ |✓|✘|passed|failed" /tmp/e2e.out | head -${N:-90}

@@ -1,0 +1,69 @@
+import { z } from 'zod'
+import { changeClientBody, changeJobBody, cropsBody, modeBody, newClientBody, newJobForm, pushBody, saveCutsBody, saveEmailBody, testSendBody } from './contracts'
+
+interface Route { method: string; path: string; does: string; body?: z.ZodType; form?: string; gives: string; problems?: string; long?: boolean }
+
+const client = '`{ id, name, house }`'
+const job = '`{ id, name, client: { id, name }, width, due, archived, design: { id, type, width, height, bytes, name, scale }, state, cutCount, toMend, toMind, emailRevision, createdAt, updatedAt }`; `state` is `design`, `cut`, `composing`, `ready` or `handed over`'
+const picture = '`{ id, type, width, height, bytes }`; `id` is the SHA-256 of the bytes'
+
+/** Every route, in the order of a job. */
+const routes: Route[] = [
+  { method: 'GET', path: '/api/clients', does: 'All clients.', gives: `\`{ clients: [${client.slice(1, -1)}] }\`` },
+  { method: 'POST', path: '/api/clients', does: 'Adds a client, with a plain house style unless one is sent.', body: newClientBody, gives: `201, ${client}` },
+  { method: 'GET', path: '/api/clients/:client', does: 'One client.', gives: client, problems: '404' },
+  { method: 'PATCH', path: '/api/clients/:client', does: 'Renames a client or sets its house style; every email that inherits from it follows.', body: changeClientBody, gives: client, problems: '404, 422' },
+  { method: 'GET', path: '/api/jobs', does: 'All jobs, the latest changed first; `?archived=true` gives the archived ones.', gives: `\`{ jobs: [job] }\`, a job being ${job}` },
+  { method: 'POST', path: '/api/jobs', does: 'Starts a job from a design. `multipart/form-data`: the picture in `design` (PNG, JPEG or WebP, still, at most 60 megapixels and 60 MB, judged by its content), and these text fields:', body: newJobForm, gives: '201, the job', problems: '400 no-design, 404, 413 design-too-heavy and design-too-large, 415 not-a-design' },
+  { method: 'GET', path: '/api/jobs/:job', does: 'One job.', gives: 'the job', problems: '404' },
+  { method: 'PATCH', path: '/api/jobs/:job', does: 'Renames a job, sets its day, archives it or brings it back.', body: changeJobBody, gives: 'the job' },
+  { method: 'POST', path: '/api/jobs/:job/duplicate', does: 'Copies a job with its cuts and email.', gives: '201, the new job' },
+  { method: 'POST', path: '/api/jobs/:job/autocut', does: 'Finds the bands of the design by its pixels. Saves nothing.', gives: '`{ edges: [{ y, why }], cuts, uncovered: [rect] }`; `why` is `ground`, `seam`, `rule` or `gutter`' },
+  { method: 'GET', path: '/api/jobs/:job/cuts', does: 'The cut plan.', gives: '`{ revision, plan }`; revision 0 and an empty plan where none was saved' },
+  { method: 'PUT', path: '/api/jobs/:job/cuts', does: 'Saves the cut plan over the revision it started from. Cuts may neither overlap nor leave the design.', body: saveCutsBody, gives: '`{ revision, plan }`', problems: '409 stale-revision, 422 cuts-overlap, cut-outside, cut-ids' },
+  { method: 'POST', path: '/api/jobs/:job/crops', does: 'Encodes the picture cuts of the saved plan, or of one sent along: the lighter of palette PNG and JPEG at SSIM 0.98 or better. Remembered by content.', body: cropsBody, gives: '`{ crops: [{ cut, picture, likeness }], bytes }`', long: true },
+  { method: 'POST', path: '/api/jobs/:job/build', does: 'Builds the email from the cut plan. Built again, it keeps words, alt texts, links and everything added by hand.', gives: '`{ email, revision, plan, cutsRevision, notes }`', problems: '409 no-cuts, stale-revision', long: true },
+  { method: 'GET', path: '/api/jobs/:job/email', does: 'The email document (schema: docs/email.schema.json).', gives: '`{ revision, email, savedAt }`', problems: '409 no-email' },
+  { method: 'PUT', path: '/api/jobs/:job/email', does: 'Saves the email over the revision it started from (0 for the first).', body: saveEmailBody, gives: '`{ revision, savedAt }`', problems: '409 stale-revision (with the current `revision`), 422' },
+  { method: 'GET', path: '/api/jobs/:job/html', does: 'The compiled HTML, under a Content-Security-Policy that lets no script run. Fields stand as written; `?fields=sample` fills them with their fallbacks.', gives: '`text/html`' },
+  { method: 'GET', path: '/api/jobs/:job/text', does: 'The plain-text part.', gives: '`text/plain`' },
+  { method: 'GET', path: '/api/jobs/:job/findings', does: 'What the checks find.', gives: '`{ revision, bytes, limit, findings: [{ id, check, weight, stage, what, why, where: { band?, tile?, value? }, fix?: { label, edit } }] }`; `weight` is `mend` or `mind`' },
+  { method: 'GET', path: '/api/jobs/:job/zip', does: 'The email as files: see docs/formats.md.', gives: '`application/zip`' },
+  { method: 'GET', path: '/api/jobs/:job/eml', does: 'The email as a message (RFC 5322): text and HTML as alternatives, pictures by Content-ID, fields at their fallbacks.', gives: '`message/rfc822`' },
+  { method: 'POST', path: '/api/jobs/:job/test-send', does: 'Sends the message by SMTP to the inbox stand-in.', body: testSendBody, gives: '`{ messageId, bytes, revision }`', problems: '409 no-subject, 502 send-failed' },
+  { method: 'POST', path: '/api/jobs/:job/push', does: 'Pushes pictures and template to the sending-platform stand-in.', body: pushBody, gives: '`{ id, address, pictures, revision }`', problems: '409 no-subject, 502 platform-token, platform-no-unsubscribe, platform-closed, platform-slow, platform-unreachable, platform-mangled', long: true },
+  { method: 'GET', path: '/api/jobs/:job/deliveries', does: 'What was handed over, the latest first.', gives: '`{ deliveries: [{ id, destination, ok, summary, detail, revision, at }] }`' },
+  { method: 'POST', path: '/api/pictures', does: 'Takes in a picture for an email. `multipart/form-data` with the file in `picture`: PNG, JPEG or GIF, at most 25 megapixels and 10 MB.', gives: `201, ${picture}`, problems: '413, 415' },
+  { method: 'GET', path: '/api/pictures/:picture', does: 'A picture; `?width=` gives a smaller WebP.', gives: 'the bytes', problems: '404' },
+  { method: 'GET', path: '/api/standins/:standin/mode', does: 'How a stand-in (`inbox` or `platform`) behaves.', gives: '`{ mode }`' },
+  { method: 'PUT', path: '/api/standins/:standin/mode', does: 'Makes a stand-in work, answer late, refuse, say its token has run out, or garble.', body: modeBody, gives: '`{ mode }`' },
+  { method: 'GET', path: '/api/standins/inbox/messages', does: 'What arrived in the inbox; `DELETE` empties it, and `/:message` gives one whole.', gives: '`{ messages: [{ id, at, from, to, subject, bytes }] }`' },
+  { method: 'GET', path: '/api/standins/platform/templates', does: 'What arrived at the platform.', gives: '`{ templates: [{ id, name, subject, preheader, html, text, at }] }`' },
+]
+
+/** The JSON Schema of what a route takes, with the large documents named instead of spelled out. */
+function schemaOf(body: z.ZodType): string {
+  const schema = z.toJSONSchema(body, { io: 'input', unrepresentable: 'any' }) as { properties?: Record<string, { properties?: object }>; required?: string[] }
+  const short = Object.fromEntries(Object.entries(schema.properties ?? {}).map(([name, p]) => [name, ['email', 'plan', 'house'].includes(name) ? { $ref: name === 'email' ? 'email.schema.json' : `the ${name === 'plan' ? 'cut plan, docs/cuts.schema.json' : 'house style, docs/house.schema.json'}` } : p]))
+  return JSON.stringify({ properties: short, required: schema.required ?? [] }, null, 2)
+}
+
+/** The text of docs/api.md. */
+export function apiDocs(): string {
+  const parts = routes.map((r) => [
+    `### ${r.method} ${r.path}`, '', r.does, '', ...(r.body ? ['```json', schemaOf(r.body), '```', ''] : []), `Gives ${r.gives}.${r.problems ? ` Problems: ${r.problems}.` : ''}${r.long ? ' Long work: see above.' : ''}`, '',
+  ].join('\n'))
+  return `# The routes
+
+Everything the interface does to data goes through these routes, so the app can be scripted. They speak JSON and listen on 127.0.0.1 only. This page is
+written from the same schemas that check the requests (\`npm run api-docs\`).
+
+- **Errors** are \`application/problem+json\` (RFC 9457): \`type\` (its last part names the kind), \`title\` (what), \`detail\` (why, and what to do), \`status\`, and now and then more. What is
+  not as described gives 422 with \`issues: [{ at, message }]\`; what is no JSON gives 400.
+- **Revisions**: saving names the revision it started from. If another tab or script saved meanwhile, the answer is 409 with the current \`revision\`, and nothing is overwritten.
+- **Long work**: with \`Accept: application/x-ndjson\` the answer is a line of JSON for each step, \`{ "progress": … }\`, and a last line \`{ "result": … }\` or \`{ "problem": … }\`. Closing the connection cancels
+  the work. Without that header the answer is the result alone.
+- **Other sites** may not change anything: a request with a foreign \`Origin\` gets 403.
+
+${parts.join('\n')}`
+}
