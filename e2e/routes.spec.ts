@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type APIRequestContext } from '@playwright/test'
+import { expect, test, type APIRequestContext, type APIResponse } from '@playwright/test'
 import sharp from 'sharp'
 import { ssim } from 'ssim.js'
 import { copyOf, jobId } from './support'
@@ -89,7 +89,7 @@ test('bad input gets a clear message, and the app goes on', async ({ request }) 
   const upload = (buffer: Buffer, name = 'd.png') => request.post('/api/jobs', { multipart: { clientId, name: 'Bad', width: '600', design: { name, mimeType: 'image/png', buffer } } })
   const png = readFileSync('demo/designs/halden-night-rail-timetable.png')
   const email = (await (await request.get(`/api/jobs/${id}/email`)).json()) as Found
-  const tries: [string, Promise<import('@playwright/test').APIResponse>, number, RegExp][] = [
+  const tries: [string, Promise<APIResponse>, number, RegExp][] = [
     ['empty file', upload(Buffer.alloc(0)), 415, /empty/],
     ['text named .png', upload(Buffer.from('not a picture')), 415, /not a PNG, JPEG or WebP/],
     ['truncated PNG', upload(png.subarray(0, 90_000)), 415, /breaks off/],

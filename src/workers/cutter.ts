@@ -1,5 +1,6 @@
 import { autocut, type Autocut } from '@/core/cut/autocut'
 import { buildEmail, type BuildResult } from '@/core/cut/build'
+import { contentEdges, type ContentEdges } from '@/core/cut/content'
 import { groundOf } from '@/core/cut/ground'
 import { readInk } from '@/core/cut/ink'
 import type { CutPlan } from '@/core/cut/plan'
@@ -12,12 +13,14 @@ export type CutterCall =
   | { kind: 'load'; url: string }
   | { kind: 'autocut'; scale: number }
   | { kind: 'ground'; rect: Rect }
+  | { kind: 'content'; rect: Rect }
   | { kind: 'preview'; plan: CutPlan; emailWidth: number; previous: Email | null }
 
 export interface CutterAnswers {
   load: { width: number; height: number }
   autocut: Autocut
   ground: { color: string; share: number }
+  content: ContentEdges
   preview: BuildResult
 }
 
@@ -72,6 +75,7 @@ addEventListener('message', async (event: MessageEvent<CutterCall & { call: numb
     const answer = what.kind === 'load' ? await load(what.url, progress)
       : what.kind === 'autocut' ? autocut(loaded(), what.scale, progress)
       : what.kind === 'ground' ? groundOf(loaded(), what.rect)
+      : what.kind === 'content' ? contentEdges(loaded(), what.rect)
       : await preview(what)
     say({ call, answer })
   } catch (error) {

@@ -5,6 +5,7 @@ import { placesOf, tilesOf } from '../email/walk'
 import { buildEmail, type BuildInput } from './build'
 import { harvest } from './carry'
 import { mergeCuts, setCut } from './edits'
+import { contentEdges } from './content'
 import { groundOf } from './ground'
 import { alignmentOf, inkBlocks, readInk } from './ink'
 import { partition } from './partition'
@@ -123,4 +124,9 @@ test('ink is read as lines, blocks and a colour', () => {
   expect(alignmentOf(ink.lines, { x: 0, w: 1200 })).toBe('left')
   expect(alignmentOf([{ x: 200, y: 0, w: 800, h: 9 }, { x: 300, y: 20, w: 600, h: 9 }], { x: 0, w: 1200 })).toBe('center')
   expect(alignmentOf([{ x: 200, y: 0, w: 900, h: 9 }, { x: 300, y: 20, w: 800, h: 9 }], { x: 0, w: 1200 })).toBe('right')
+})
+
+test('clean edges are where content begins and ends', () => {
+  expect(contentEdges(raster, { x: 0, y: 900, w: 1200, h: 300 })).toEqual({ x: [120, 920], y: [1000, 1030, 1050, 1080] })
+  expect(contentEdges(raster, { x: 0, y: 0, w: 1200, h: 700 })).toEqual({ x: [], y: [] })
 })

@@ -16,8 +16,8 @@ interface Props {
   plan: CutPlan
   order: readonly Cut[]
   selected: readonly string[]
-  /** Edges found in the pixels, design px from the top. */
-  edges: readonly number[]
+  /** Clean edges found in the pixels, design px. */
+  edges: { x: readonly number[]; y: readonly number[] }
   ties: Ties
   onSelect: (id: string | null, add?: boolean) => void
   onChange: (label: string, next: (p: CutPlan) => CutPlan, merge?: string) => void
@@ -48,8 +48,8 @@ export function DesignLens(p: Props) {
   useEffect(() => () => ties.remove('Design'), [ties])
 
   const at = (e: PointerEvent) => { const box = (e.currentTarget as HTMLElement).closest('[data-design]')!.getBoundingClientRect(); return { x: (e.clientX - box.left) / zoom, y: (e.clientY - box.top) / zoom } }
-  const xEdges = (id?: string) => [0, design.width, ...plan.cuts.filter((c) => c.id !== id).flatMap((c) => [c.x, c.x + c.w])]
-  const yEdges = (id?: string) => [0, design.height, ...p.edges, ...plan.cuts.filter((c) => c.id !== id).flatMap((c) => [c.y, c.y + c.h])]
+  const xEdges = (id?: string) => [0, design.width, ...p.edges.x, ...plan.cuts.filter((c) => c.id !== id).flatMap((c) => [c.x, c.x + c.w])]
+  const yEdges = (id?: string) => [0, design.height, ...p.edges.y, ...plan.cuts.filter((c) => c.id !== id).flatMap((c) => [c.y, c.y + c.h])]
 
   const move = (e: PointerEvent) => {
     const d = drag.current
@@ -60,7 +60,7 @@ export function DesignLens(p: Props) {
       setDrawn({ x: Math.min(d.from.x, x), y: Math.min(d.from.y, y), w: Math.abs(x - d.from.x), h: Math.abs(y - d.from.y) })
     } else if (d.kind === 'side') {
       const vertical = d.side === 'top' || d.side === 'bottom'
-      const to = vertical ? snap(here.y, [0, design.height, ...p.edges, ...d.plan.cuts.filter((c) => c.id !== d.id && c.y !== cutOf(d.plan, d.id)?.y).flatMap((c) => [c.y, c.y + c.h])], reach) : snap(here.x, xEdges(d.id), reach)
+      const to = vertical ? snap(here.y, [0, design.height, ...p.edges.y, ...d.plan.cuts.filter((c) => c.id !== d.id && c.y !== cutOf(d.plan, d.id)?.y).flatMap((c) => [c.y, c.y + c.h])], reach) : snap(here.x, xEdges(d.id), reach)
       p.onChange('move an edge', () => (d.alone ? moveSide : moveEdge)(d.plan, d.id, d.side, to, design), `drag-${d.id}-${d.side}`)
     } else {
       const cut = cutOf(d.plan, d.id)

@@ -38,7 +38,8 @@ export function CutStage({ job, session, email, onBuilt, setActions }: Props) {
   const order = useMemo(() => readingOrder(plan.cuts), [plan])
   const [selected, setSelected] = useState<string[]>([])
   const [hovered, setHovered] = useState<string | null>(null)
-  const [edges, setEdges] = useState<number[]>([])
+  const [found, setFound] = useState<number[]>([])
+  const [content, setContent] = useState<{ x: number[]; y: number[] }>({ x: [], y: [] })
   const [work, setWork] = useState<{ what: string; done: number; total: number; cancel: () => void } | null>(null)
   const [result, setResult] = useState<BuildResult | null>(null)
   const [figures, setFigures] = useState<Map<string, CropFigure>>(new Map())
@@ -62,6 +63,16 @@ export function CutStage({ job, session, email, onBuilt, setActions }: Props) {
     return () => { late = true; clearTimeout(timer) }
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [plan, job.width])
+  // Clean edges to snap to: where bands meet, and where the selected cut's content and its surroundings begin and end.
+  useEffect(() => { openCutter().ask({ kind: 'autocut', scale: design.scale }).then((a) => setFound(a.edges.map((e) => e.y)), () => {}) }, []) // eslint-disable-line react-hooks/exhaustive-deps
+  const around = current && `${Math.max(0, current.y - 200)},${Math.min(design.height, current.y + current.h + 200)}`
+  useEffect(() => {
+    if (!around) return setContent({ x: [], y: [] })
+    const [top, bottom] = around.split(',').map(Number) as [number, number]
+    const timer = setTimeout(() => openCutter().ask({ kind: 'content', rect: { x: 0, y: top, w: design.width, h: bottom - top } }).then(setContent, () => {}), 250)
+    return () => clearTimeout(timer)
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [around, design.width])
   useEffect(() => () => { cutter.current?.close(); cutter.current = null }, [])
 
   // The bytes each picture will have, from the real encoder; what it has encoded before comes at once.
@@ -87,13 +98,13 @@ export function CutStage({ job, session, email, onBuilt, setActions }: Props) {
     const worker = openCutter()
     setWork({ what: 'Finding the bands', done: 0, total: 1, cancel: () => { worker.close(); cutter.current = null; setWork(null) } })
     try {
-      const found = await worker.ask({ kind: 'autocut', scale: design.scale }, (done) => setWork((w) => w && { ...w, done }))
-      setEdges(found.edges.map((e) => e.y))
+      const cutting = await worker.ask({ kind: 'autocut', scale: design.scale }, (done) => setWork((w) => w && { ...w, done }))
+      setFound(cutting.edges.map((e) => e.y))
       // Cuts that lie where they lay keep what they say.
       const said = new Map(plan.cuts.map((c) => [rectKey(c), c]))
-      change('find the bands', (p) => ({ ...p, cuts: found.cuts.map((c) => said.get(rectKey(c)) ?? c) }))
-      setSelected(found.cuts[0] ? [found.cuts[0].id] : [])
-      toast(`${found.cuts.length} bands found. Undo brings the former cuts back.`)
+      change('find the bands', (p) => ({ ...p, cuts: cutting.cuts.map((c) => said.get(rectKey(c)) ?? c) }))
+      setSelected(cutting.cuts[0] ? [cutting.cuts[0].id] : [])
+      toast(`${cutting.cuts.length} bands found. Undo brings the former cuts back.`)
     } catch (e) {
       if ((e as Error).name !== 'AbortError') setTrouble((e as Error).message)
     } finally { setWork(null) }
@@ -208,7 +219,7 @@ export function CutStage({ job, session, email, onBuilt, setActions }: Props) {
         </ol>
       </aside>
       <main className="relative grid min-h-0 min-w-0 grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] bg-ground">
-        <DesignLens design={design} plan={plan} order={order} selected={selected} edges={edges} ties={ties} onSelect={select} onChange={change} onAdd={(r) => void add(r)} onHover={setHovered} />
+        <DesignLens design={design} plan={plan} order={order} selected={selected} edges={{ x: content.x, y: [...found, ...content.y] }} ties={ties} onSelect={select} onChange={change} onAdd={(r) => void add(r)} onHover={setHovered} />
         {html ? (
           <EmailLens name="Becomes" width={job.width} html={html} ties={ties} bandIds={bandIds} selected={mark} selectedBand={mark} hovered={hovered ? `t-${hovered}` : null}
             onHover={(id) => setHovered(id?.slice(2) ?? null)} onPick={(ids) => { const id = ids.find((x) => bandIds.includes(x)); if (id) select(id.slice(2)) }} />
