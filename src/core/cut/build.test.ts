@@ -111,6 +111,12 @@ test('layouts that straight lines part are parted; interlocking ones are told', 
   expect(build(plan(...pinwheel)).notes[0]).toMatch(/5 cuts interlock/)
 })
 
+test('pictures side by side with words under them become columns, so that a phone shows each picture with its words', () => {
+  const pair = (y: number, kind: 'picture' | 'words', id: string) => [cut(`${id}1`, 90, y, 500, 200, { kind }), cut(`${id}2`, 610, y, 500, 200, { kind })]
+  const { email } = build(plan(...pair(1000, 'picture', 'p'), ...pair(1210, 'words', 'w'), ...pair(1450, 'picture', 'q'), ...pair(1660, 'words', 'x')))
+  expect(email.bands.map((b) => b.cells.map((c) => c.items.map((i) => i.id)))).toEqual([[['t-p1', 't-w1'], ['t-p2', 't-w2']], [['t-q1', 't-x1'], ['t-q2', 't-x2']]])
+})
+
 test('the ground is the commonest colour of the edge, exactly, and says how flat it is', () => {
   expect(groundOf(raster, { x: 0, y: 600, w: 1200, h: 200 })).toEqual({ color: '#123456', share: 1 })
   expect(groundOf(raster, { x: 0, y: 500, w: 1200, h: 300 }).share).toBeLessThan(0.7)

@@ -17,8 +17,10 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
   const width = shownWidth(tile, c.available)
   const margin = tile.align === 'center' ? '0 auto' : tile.align === 'right' ? '0 0 0 auto' : '0'
   const body = c.style.text.body
+  // A picture that fills its column fills the window too, once columns are stacked.
+  const fills = width >= c.available - 1 && width < c.width && c.rules.add('full', 'max-width:100%!important')
   const img = el('img', {
-    src: c.src(tile.picture), alt: replaceFields(tile.alt ?? '', asSample()), width: Math.round(width), className: classes('pic'),
+    src: c.src(tile.picture), alt: replaceFields(tile.alt ?? '', asSample()), width: Math.round(width), className: classes(fills),
     style: css({ display: 'block', width: '100%', 'max-width': width, height: 'auto', margin, border: '0', 'font-family': 'Arial, sans-serif', 'font-size': body.size, 'line-height': body.line, color: body.color }),
   })
   return tile.link.trim() ? [el('a', { href: hrefOf(tile.link, c.fields), target: '_blank', style: 'text-decoration:none' }, img)] : [img]
