@@ -143,6 +143,7 @@ test('bands move and go by keyboard, and the finder reaches every action', async
   expect(await names()).toHaveLength(8)
   await page.keyboard.press('Control+k')
   await page.getByPlaceholder('What do you want to do?').fill('undo')
+  await expect(page.getByRole('option', { name: /^Undo/ })).toHaveAttribute('aria-selected', 'true')
   await page.keyboard.press('Enter')
   await expect.poll(names).toHaveLength(9)
   await page.keyboard.press('?')

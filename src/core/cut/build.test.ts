@@ -96,6 +96,18 @@ test('what was written last prevails when it was written on one side only', () =
   expect(harvest(setCut(first.plan, 'a', { alt: 'From Cut' }), written).cuts[0]!.alt).toBe('From Cut')
 })
 
+test('what was deleted in the email stays deleted, and what took its place stays, until the cut changes', () => {
+  const first = build(basic)
+  let email = applyEdit(first.email, { name: 'removeTile', what: { id: 't-b' } })
+  email = applyEdit(email, { name: 'addTile', what: { cell: 'c-b', at: 0, tile: { id: 'mine', kind: 'gap', height: 7, show: 'all', padding: { top: 0, right: 0, bottom: 0, left: 0 } } } })
+  email = applyEdit(email, { name: 'removeBand', what: { id: 'b-a' } })
+  const again = build(first.plan, email)
+  expect(again.email).toEqual(email)
+  expect(again.notes).toEqual([expect.stringContaining('2 cuts stay out')])
+  const moved = build({ ...again.plan, cuts: again.plan.cuts.map((c) => (c.id === 'a' ? { ...c, h: 590 } : c)) }, email)
+  expect(moved.email.bands[0]).toMatchObject({ id: 'b-a' })
+})
+
 test('bands made by hand stay where they were, also after cuts are merged', () => {
   const first = build(basic)
   const own = { ...first.email.bands[0]!, id: 'own', name: 'Mine', cells: [{ ...first.email.bands[0]!.cells[0]!, id: 'own-c', items: [] }] }

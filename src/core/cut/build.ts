@@ -4,7 +4,7 @@ import { sides, type Sides } from '../email/styles'
 import { newEmail } from '../email/defaults'
 import type { PictureRef } from '../tiles/picture/schema'
 import type { Tile } from '../tiles/schema'
-import { carry, harvest } from './carry'
+import { carry, deletedCuts, harvest } from './carry'
 import type { Ground } from './ground'
 import { alignmentOf, inkBlocks, type Ink, type InkLine } from './ink'
 import { partition, type Layout } from './partition'
@@ -43,6 +43,8 @@ export function buildEmail(input: BuildInput): BuildResult {
   const bands = plan.cuts.length ? maker.bands() : []
   const base = input.previous ?? newEmail(input.emailWidth)
   const email: Email = { ...base, width: input.emailWidth, bands: input.previous ? carry(input.previous, bands, plan) : bands }
+  const left = input.previous ? deletedCuts(input.previous, plan).size : 0
+  if (left) maker.notes.push(`${left === 1 ? 'One cut stays' : `${left} cuts stay`} out of the email, since what was made of ${left === 1 ? 'it' : 'them'} was deleted there. Change a cut's kind or place to bring it back.`)
   const built = Object.fromEntries(plan.cuts.map(({ id, ground: _, ...said }) => [id, said]))
   return { email, plan: { ...plan, built }, notes: maker.notes }
 }

@@ -44,11 +44,14 @@ const unmoved = (cut: Cut | undefined, base: Built | undefined): boolean => !!cu
 
 /**
  * Lays newly built bands over the ones there were. A band whose cuts have not moved stays as it is, but for what the cuts say; a changed band
- * keeps its name, role and settings; tiles and bands added by hand stay where they were, behind what they followed.
+ * keeps its name, role and settings; tiles and bands added by hand stay where they were, behind what they followed. A tile that was deleted stays
+ * deleted until its cut changes.
  */
-export function carry(previous: Email, built: Band[], plan: CutPlan): Band[] {
+export function carry(previous: Email, fresh: Band[], plan: CutPlan): Band[] {
   const cuts = new Map(plan.cuts.map((c) => [c.id, c]))
   const cutsOf = (b: Band) => [...tilesOf(b)].flatMap((t) => (t.cut ? [t.cut] : []))
+  const deleted = deletedCuts(previous, plan)
+  const built = fresh.map((b) => without(b, deleted)).filter((b, i) => cutsOf(b).length || !cutsOf(fresh[i]!).length || previous.bands.some((p) => p.id === b.id))
   const claimed = new Set<string>()
   const model = (band: Band): Band | undefined => {
     const ids = new Set(cutsOf(band))
@@ -57,7 +60,7 @@ export function carry(previous: Email, built: Band[], plan: CutPlan): Band[] {
       const shared = claimed.has(p.id) ? 0 : cutsOf(p).filter((id) => ids.has(id)).length
       if (shared > most) { most = shared; best = p }
     }
-    if (!best && band.id.startsWith('gap-')) best = previous.bands.find((p) => p.id === band.id && !claimed.has(p.id))
+    if (!best && !ids.size) best = previous.bands.find((p) => p.id === band.id && !claimed.has(p.id))
     if (best) claimed.add(best.id)
     return best
   }
@@ -67,12 +70,24 @@ export function carry(previous: Email, built: Band[], plan: CutPlan): Band[] {
     if (!old) return retile(band, (t) => merged(t, oldTiles, plan))
     const ids = cutsOf(band)
     if (same(ids, cutsOf(old)) && ids.every((id) => unmoved(cuts.get(id), plan.built[id]))) {
-      const fresh = new Map([...tilesOf(band)].map((t) => [t.cut, t]))
-      return retile(old, (t) => (t.cut ? restate(t, fresh.get(t.cut)!) : t))
+      const now = new Map([...tilesOf(band)].map((t) => [t.cut, t]))
+      return retile(old, (t) => (t.cut ? restate(t, now.get(t.cut)!) : t))
     }
     return { ...withExtras(retile(band, (t) => merged(t, oldTiles, plan)), old), id: old.id, name: old.name, role: old.role, show: old.show, ...(old.bleed ? { bleed: old.bleed } : {}) }
   })
   return insertOwn(out, previous, claimed, cuts)
+}
+
+/** Cuts that stand as they were built, but whose tiles were deleted in the email since. */
+export function deletedCuts(previous: Email, plan: CutPlan): Set<string> {
+  const present = new Set([...placesOf(previous)].map((p) => p.tile.cut))
+  return new Set(plan.cuts.filter((c) => unmoved(c, plan.built[c.id]) && !present.has(c.id)).map((c) => c.id))
+}
+
+/** A band without the tiles of some cuts. */
+function without(band: Band, gone: ReadonlySet<string>): Band {
+  const items = (list: Item[]): Item[] => list.flatMap((i): Item[] => (i.kind === 'row' ? [{ ...i, cells: i.cells.map((c) => ({ ...c, items: items(c.items) })) }] : i.cut && gone.has(i.cut) ? [] : [i]))
+  return gone.size ? { ...band, cells: band.cells.map((c) => ({ ...c, items: items(c.items) })) } : band
 }
 
 const retile = (band: Band, change: (t: Tile) => Tile): Band => {
