@@ -1,19 +1,9 @@
 import sharp from 'sharp'
+import { random } from '../../demo/drawing'
 import type { Raster } from '@/core/cut/raster'
 
 /** Designs drawn by code, so that the true band edges are known. */
 export interface DrawnDesign { name: string; width: number; height: number; svg: string; /** Rows where a new band begins. */ edges: number[] }
-
-/** Small repeatable random numbers (mulberry32), so that the same design is drawn each time. */
-export function random(seed: number): () => number {
-  let a = seed >>> 0
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
 
 /** Lines that look like set words: bars of letters' and words' widths. No font is needed, so every machine draws the same. */
 function letters(x: number, y: number, width: number, size: number, lines: number, color: string, seed: number): string {

@@ -34,3 +34,6 @@ export function startInbox(port: number): void {
   server.listen(port, '127.0.0.1')
   held.mosaicusSmtp = server
 }
+
+/** Stops the inbox stand-in and frees its port. */
+export const stopInbox = (): Promise<void> => new Promise((done) => { const server = held.mosaicusSmtp; held.mosaicusSmtp = undefined; if (server) server.close(() => done()); else done() })

@@ -1,8 +1,7 @@
-import { produce, type Draft } from 'immer'
+import { current, produce, type Draft } from 'immer'
 import type { Tile } from '../../tiles/schema'
 import { newId } from '../defaults'
 import type { Band, Cell, Email, Row } from '../schema'
-import { cellsOf } from '../walk'
 
 /**
  * Every change of an email, as named pure functions `(email, what) => email`. An edit that names something that is not there gives
@@ -12,16 +11,34 @@ type EditOf<W> = (email: Email, what: W) => Email
 
 const find = <T extends { id: string }>(list: T[], id: string): T | undefined => list.find((x) => x.id === id)
 
-function* draftCells(email: Draft<Email>): Generator<Draft<Cell>> {
-  for (const band of email.bands) yield* cellsOf(band as Row & Band) as Generator<Draft<Cell>>
-}
-const cellWith = (email: Draft<Email>, tileId: string): [Draft<Cell>, number] | undefined => {
-  for (const cell of draftCells(email)) {
-    const at = cell.items.findIndex((i) => i.id === tileId)
-    if (at >= 0) return [cell, at]
+type Path = (string | number)[]
+
+/**
+ * Where a cell stands, as the keys that lead to it. It is looked for in the plain document: a draft would copy every band that is looked at, and the cost of an edit would
+ * grow with the length of the email.
+ */
+function cellPath(email: Email, is: (cell: Cell) => boolean): Path | undefined {
+  const within = (row: Pick<Row, 'cells'>, path: Path): Path | undefined => {
+    for (const [i, cell] of row.cells.entries()) {
+      const here = [...path, 'cells', i]
+      if (is(cell)) return here
+      for (const [k, item] of cell.items.entries()) { const deeper = item.kind === 'row' ? within(item, [...here, 'items', k]) : undefined; if (deeper) return deeper }
+    }
+    return undefined
   }
+  for (const [i, band] of email.bands.entries()) { const found = within(band, ['bands', i]); if (found) return found }
   return undefined
 }
+const reach = (draft: Draft<Email>, path: Path): Draft<Cell> => path.reduce<unknown>((at, key) => (at as Record<string | number, unknown>)[key], draft) as Draft<Cell>
+
+/** Changes the cell that holds a tile, or that has an id; nothing where there is none. */
+const inCell = (email: Email, is: (cell: Cell) => boolean, change: (cell: Draft<Cell>, draft: Draft<Email>) => void): Email => {
+  const path = cellPath(email, is)
+  return path ? produce(email, (d) => change(reach(d, path), d)) : email
+}
+const holds = (id: string) => (cell: Cell) => cell.items.some((i) => i.id === id)
+const place = (cell: Draft<Cell>, id: string) => cell.items.findIndex((i) => i.id === id)
+const insert = (cell: Draft<Cell>, at: number, item: Draft<Tile> | Draft<Row>) => { cell.items.splice(Math.max(0, Math.min(at, cell.items.length)), 0, item) }
 
 /** Deep copies with new ids, so that a copy never shares an id with its model; copies belong to no cut. */
 function fresh<T>(value: T): T {
@@ -71,33 +88,30 @@ const duplicateBand: EditOf<{ id: string }> = (email, { id }) => {
 }
 
 /** Sets values of one cell. */
-const setCell: EditOf<{ id: string; set: Partial<Omit<Cell, 'id' | 'items'>> }> = (email, { id, set }) =>
-  produce(email, (d) => { for (const c of draftCells(d)) if (c.id === id) return assign(c, set as Partial<Draft<Cell>>) })
+const setCell: EditOf<{ id: string; set: Partial<Omit<Cell, 'id' | 'items'>> }> = (email, { id, set }) => inCell(email, (c) => c.id === id, (c) => assign(c, set as Partial<Draft<Cell>>))
 
 /** Puts a tile into a cell, at a place counted from 0. */
-const addTile: EditOf<{ cell: string; at: number; tile: Tile }> = (email, { cell, at, tile }) =>
-  produce(email, (d) => { for (const c of draftCells(d)) if (c.id === cell) { c.items.splice(Math.max(0, Math.min(at, c.items.length)), 0, tile as Draft<Tile>); return } })
+const addTile: EditOf<{ cell: string; at: number; tile: Tile }> = (email, { cell, at, tile }) => inCell(email, (c) => c.id === cell, (c) => insert(c, at, tile as Draft<Tile>))
 
 /** Sets values of one tile. */
-const setTile: EditOf<{ id: string; set: Record<string, unknown> }> = (email, { id, set }) =>
-  produce(email, (d) => { const at = cellWith(d, id); if (at) assign(at[0].items[at[1]]! as Record<string, unknown>, set) })
+const setTile: EditOf<{ id: string; set: Record<string, unknown> }> = (email, { id, set }) => inCell(email, holds(id), (c) => assign(c.items[place(c, id)]! as Record<string, unknown>, set))
 
 /** Moves a tile within its cell or to another cell. */
-const moveTile: EditOf<{ id: string; cell: string; to: number }> = (email, { id, cell, to }) =>
-  produce(email, (d) => {
-    const from = cellWith(d, id)
-    const target = [...draftCells(d)].find((c) => c.id === cell)
-    if (!from || !target) return
-    const [tile] = from[0].items.splice(from[1], 1)
-    target.items.splice(Math.max(0, Math.min(to, target.items.length)), 0, tile!)
+const moveTile: EditOf<{ id: string; cell: string; to: number }> = (email, { id, cell, to }) => {
+  const target = cellPath(email, (c) => c.id === cell)
+  if (!target) return email
+  return inCell(email, holds(id), (from, d) => {
+    const into = reach(d, target)
+    const [tile] = from.items.splice(place(from, id), 1)
+    insert(into, to, tile!)
   })
+}
 
 /** Takes a tile out. */
-const removeTile: EditOf<{ id: string }> = (email, { id }) => produce(email, (d) => { const at = cellWith(d, id); if (at) at[0].items.splice(at[1], 1) })
+const removeTile: EditOf<{ id: string }> = (email, { id }) => inCell(email, holds(id), (c) => { c.items.splice(place(c, id), 1) })
 
 /** Puts a copy of a tile after it. */
-const duplicateTile: EditOf<{ id: string }> = (email, { id }) =>
-  produce(email, (d) => { const at = cellWith(d, id); if (at) at[0].items.splice(at[1] + 1, 0, fresh(at[0].items[at[1]]!)) })
+const duplicateTile: EditOf<{ id: string }> = (email, { id }) => inCell(email, holds(id), (c) => insert(c, place(c, id) + 1, fresh(current(c.items[place(c, id)]!)) as Draft<Tile>))
 
 export const edits = { setEmail, setBand, addBand, moveBand, removeBand, duplicateBand, setCell, addTile, setTile, moveTile, removeTile, duplicateTile }
 export type EditName = keyof typeof edits
