@@ -5,7 +5,8 @@ const port = Number(process.env.PORT ?? 4390)
 /** The built app with the demo data, in Debian's chromium. bin/test builds and starts it; see scripts/e2e-server.sh. */
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 90_000,
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   workers: 1,
   reporter: [['list']],
   use: {

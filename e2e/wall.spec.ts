@@ -8,7 +8,7 @@ test('jobs are renamed, copied, archived and brought back, and the last step can
   const strip = page.locator(`[data-job="${id}"]`)
   await strip.getByRole('button', { name: /^More for/ }).click()
   await page.getByRole('menuitem', { name: 'Rename or set the day' }).click()
-  await page.getByLabel('Name').fill('Autumn letter')
+  await page.getByLabel('Name', { exact: true }).fill('Autumn letter')
   await page.getByLabel('Due').fill('2026-12-24')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(strip.getByRole('heading')).toHaveText('Autumn letter')

@@ -20,7 +20,7 @@ const strength = { seam: 3, ground: 3, rule: 2, gutter: 1 }
  * @param scale design pixels for each px of the email
  */
 export function findEdges(raster: Raster, scale: number, facts: RowFacts = rowFacts(raster)): Edge[] {
-  const strong = settleLines([...groundEdges(facts), ...seamEdges(facts)].sort((a, b) => a.y - b.y), raster, facts)
+  const strong = withoutStripes(settleLines([...groundEdges(facts), ...seamEdges(facts)].sort((a, b) => a.y - b.y), raster, facts), facts, scale)
   const weak = weakEdges(facts, strong, scale)
   return thin([...strong, ...weak].sort((a, b) => a.y - b.y || strength[b.why] - strength[a.why]), raster.height, scale)
 }
@@ -93,6 +93,18 @@ function settleLines(found: Edge[], raster: Raster, f: RowFacts): Edge[] {
     out.push(first)
   }
   return out
+}
+
+/** Lines across a picture (rails, a shore, a fence) are part of it: a stripe of little height with content on both sides is no band. */
+function withoutStripes(edges: Edge[], f: RowFacts, scale: number): Edge[] {
+  const gone = new Set<Edge>()
+  // More than the frame of a band leaves in its rows.
+  const filled = (y: number) => f.ink[Math.max(0, Math.min(f.ink.length - 1, y))]! > 0.05
+  for (let i = 0; i + 1 < edges.length; i++) {
+    const [upper, lower] = [edges[i]!, edges[i + 1]!]
+    if (lower.y - upper.y <= 12 * scale && filled(upper.y - 3) && filled(lower.y + 2)) { gone.add(upper); gone.add(lower); i++ }
+  }
+  return edges.filter((e) => !gone.has(e))
 }
 
 /** A run of rows that are alike: flat, a thin rule, or content. `to` is not part of it. */
