@@ -19,7 +19,7 @@ test('jobs are renamed, copied, archived and brought back, and the last step can
   await strip.getByRole('button', { name: /^More for/ }).click()
   await page.getByRole('menuitem', { name: 'Archive' }).click()
   await expect(strip).toBeHidden()
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.locator('[data-sonner-toast]').filter({ hasText: 'archived' }).getByRole('button', { name: 'Undo' }).click()
   await expect(strip).toBeVisible()
   await page.getByRole('radio', { name: 'By due date' }).click()
   await expect(page.getByRole('region', { name: 'Thu 24 Dec' }).getByRole('heading', { name: 'Autumn letter', exact: true })).toBeVisible()

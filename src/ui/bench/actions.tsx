@@ -52,7 +52,7 @@ export function Finder({ open, onClose, actions }: { open: boolean; onClose: () 
         <Radix.Overlay className="fixed inset-0 z-40 bg-black/35" />
         <Radix.Content aria-describedby="" className="fixed top-[14vh] left-1/2 z-50 w-[520px] max-w-[calc(100vw-32px)] -translate-x-1/2 border-t-4 border-lapis bg-paper">
           <Radix.Title className="sr-only">Find an action</Radix.Title>
-          <Command label="Find an action">
+          <Command label="Find an action" filter={(value, search) => (search.toLowerCase().split(/\s+/).every((w) => value.toLowerCase().includes(w)) ? 1 : 0)}>
             <Command.Input placeholder="What do you want to do?" className="w-full border-b border-grout bg-transparent px-4 py-3 text-[15px] outline-none placeholder:text-soft" />
             <Command.List className="max-h-[46vh] overflow-auto p-1.5">
               <Command.Empty className="p-3 text-soft">Nothing goes by that name. Try another word for it.</Command.Empty>
