@@ -6,7 +6,7 @@ import { readInk } from '@/core/cut/ink'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Raster, Rect } from '@/core/cut/raster'
 import type { Email } from '@/core/email/schema'
-import type { PictureRef } from '@/core/tiles/picture/schema'
+import type { PictureRef } from '@/core/tiles/picture/ref'
 
 /** What the page may ask of the worker; every call carries a number that its answer bears too. */
 export type CutterCall =

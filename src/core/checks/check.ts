@@ -1,6 +1,6 @@
 import type { Edit } from '../email/edits'
 import type { Email } from '../email/schema'
-import type { HouseStyle } from '../email/styles'
+import type { Style } from '../email/cascade'
 
 /** The stages a finding can be mended in. */
 export type Stage = 'cut' | 'compose' | 'proof' | 'handover'
@@ -29,7 +29,7 @@ export interface Finding {
 export interface CheckContext {
   email: Email
   /** House style with the email's own values over it. */
-  style: HouseStyle
+  style: Style
   /** The compiled email as it will be handed over. */
   html: string
   /** Its size, bytes in UTF-8. */

@@ -1,5 +1,6 @@
 import { house, longEmail } from '@/test-support/emails'
-import { compile, styleOf } from '../compile'
+import { compile } from '../compile'
+import { styleOf } from '../email/cascade'
 import { applyEdit, type Edit } from '../email/edits'
 import { textOf, type RichText } from '../email/richtext'
 import type { Email } from '../email/schema'

@@ -4,6 +4,11 @@ import type { Band, Cell } from '../email/schema'
 import type { Tile } from '../tiles/schema'
 import { blockStyle } from '../tiles/words/html'
 import { buttonStyleOf } from '../tiles/button/html'
+import type { TextStyle } from '../email/styles'
+import { footerStyle } from '../tiles/footer/html'
+import { menuStyle } from '../tiles/menu/html'
+import { reviewStyle } from '../tiles/review/html'
+import { tableStyle } from '../tiles/table/html'
 import type { Check, CheckContext } from './check'
 
 /** A pair of colours that words are read in. */
@@ -32,17 +37,27 @@ function tilesOnGround(band: Band, cells: Cell[], behind: string): [Tile, string
 }
 
 function pairsOf(tile: Tile, ground: string, band: Band, c: CheckContext): Pair[] {
-  if (tile.kind === 'button') { const s = buttonStyleOf(tile, c); return [{ color: s.color, ground: s.background, size: s.size, bold: s.bold }] }
-  if (tile.kind !== 'words') return []
+  const look = c.style.roles[band.role]
+  if (tile.kind === 'button') { const s = buttonStyleOf(tile, look); return [{ color: s.color, ground: s.background, size: s.size, bold: s.bold }] }
+  const read = (s: TextStyle): Pair => ({ color: s.color, ground, size: s.size, bold: s.bold })
+  switch (tile.kind) {
+    case 'menu': return [read(menuStyle(tile, look))]
+    case 'table': { const s = tableStyle(tile, look); return [read(s), ...(tile.zebra ? [{ ...read(s), ground: tile.zebra }] : []), ...(tile.headRow || tile.headColumn ? [{ ...read(s), color: tile.headColor ?? s.color, ground: tile.headBackground ?? ground, bold: true }] : [])] }
+    case 'review': return [read(reviewStyle(tile, look))]
+    case 'footer': { const s = footerStyle(tile, look); return [read(s), { ...read(s), color: tile.style?.color ?? look.link.color }] }
+    case 'words': break
+    default: return []
+  }
   const pairs: Pair[] = []
   const walk = (b: Block) => {
     if (b.type === 'bulletList' || b.type === 'orderedList') { b.content.forEach((i) => i.content.forEach(walk)); return }
-    const s = blockStyle(tile, b.type === 'heading' ? b.attrs.level : 0, { style: c.style, role: band.role })
+    if (b.type === 'blockquote') { b.content.forEach(walk); return }
+    const s = blockStyle(tile, b.type === 'heading' ? b.attrs.level : 0, look)
     for (const run of b.content ?? []) {
       if (run.type !== 'text' || !run.text.trim()) continue
       const own = markOf(run, 'textStyle')?.attrs
-      const color = own?.color ?? (markOf(run, 'link') ? c.style.link : s.color)
-      pairs.push({ color, ground, size: own?.fontSize ? parseInt(own.fontSize) : s.size, bold: s.bold || !!markOf(run, 'bold') })
+      const color = own?.color ?? (markOf(run, 'link') ? tile.link?.color ?? look.link.color : s.color)
+      pairs.push({ color, ground: own?.backgroundColor ?? ground, size: own?.fontSize ? parseInt(own.fontSize) : s.size, bold: s.bold || !!markOf(run, 'bold') })
     }
   }
   tile.text.content.forEach(walk)

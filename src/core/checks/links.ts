@@ -1,29 +1,20 @@
 import { hasScheme } from '../compile/link'
-import { eachInline, markOf } from '../email/richtext'
 import type { Email } from '../email/schema'
 import { placesOf, type Place } from '../email/walk'
+import { linksIn, type TileLink } from '../tiles/parts'
 
-/** A link of an email: where it stands, and where it leads. */
-export interface Link { place: Place; href: string; kind: 'words' | 'picture' | 'button' }
+/** A link of an email: where it stands (null: in the markup or text of an email written so), and where it leads. */
+export interface Link { place: Place | null; href: string; from: TileLink['from'] }
 
-/** Every link written in an email, in reading order. Empty ones of pictures and buttons are left out. */
-export function linksOf(email: Pick<Email, 'bands'>): Link[] {
-  const out: Link[] = []
-  for (const place of placesOf(email)) {
-    const { tile } = place
-    if (tile.kind === 'picture' || tile.kind === 'button') { if (tile.link.trim()) out.push({ place, href: tile.link, kind: tile.kind }) }
-    else if (tile.kind === 'words') {
-      const seen = new Set<string>()
-      eachInline(tile.text, (run) => {
-        const href = markOf(run, 'link')?.attrs.href
-        if (href === undefined || seen.has(href)) return
-        seen.add(href)
-        out.push({ place, href, kind: 'words' })
-      })
-    }
-  }
-  return out
+/** Every link written in an email, in reading order. Empty ones are left out. */
+export function linksOf(email: Email): Link[] {
+  if (email.way === 'hand') return hrefsIn(email.hand?.html ?? '').map((href) => ({ place: null, href, from: 'code' }))
+  if (email.way === 'plain') return [...(email.text ?? '').matchAll(/https?:\/\/[^\s<>"]+|\[\[\s*unsubscribe[^\]]*\]\]/g)].map((m) => ({ place: null, href: m[0], from: 'words' }))
+  return [...placesOf(email)].flatMap((place) => linksIn(place.tile).map((l) => ({ place, ...l })))
 }
+
+/** Where the links of a markup lead, as written. */
+const hrefsIn = (html: string): string[] => [...html.matchAll(/<a(?:rea)?\b[^>]*?\shref\s*=\s*(?:"([^"]*)"|'([^']*)'|([^\s"'>]+))/gi)].map((m) => (m[1] ?? m[2] ?? m[3]!).replace(/&amp;/g, '&')).filter((h) => h.trim())
 
 /** A link with the scheme it lacks: `mailto:` for an address, else `https://`. */
 export function withScheme(href: string): string {

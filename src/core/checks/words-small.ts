@@ -10,11 +10,11 @@ export const wordsSmall: Check = {
   name: 'words-small',
   about: `Body words have at least ${LEAST_SIZE} px on narrow.`,
   run: ({ email, style }) => [...placesOf(email)].flatMap(({ band, tile }) => {
-    if (tile.kind !== 'words' || tile.show === 'wide' || band.show === 'wide' || tile.base === 'small' || (!tile.base && (band.role === 'footer' || band.role === 'notice'))) return []
+    if (tile.kind !== 'words' || tile.show === 'wide' || band.show === 'wide' || tile.base === 'small' || (!tile.base && style.roles[band.role].base === 'small')) return []
     let least = Infinity
     eachTextBlock(tile.text, (b) => {
-      const s = blockStyle(tile, b.type === 'heading' ? b.attrs.level : 0, { style, role: band.role })
-      for (const run of b.content ?? []) if (run.type === 'text' && run.text.trim()) { const own = markOf(run, 'textStyle')?.attrs.fontSize; least = Math.min(least, own ? parseInt(own) : s.size) }
+      const s = blockStyle(tile, b.type === 'heading' ? b.attrs.level : 0, style.roles[band.role])
+      for (const run of b.content ?? []) if (run.type === 'text' && run.text.trim()) { const own = markOf(run, 'textStyle')?.attrs.fontSize; least = Math.min(least, own ? parseInt(own) : s.narrowSize ?? s.size) }
     })
     if (least >= LEAST_SIZE) return []
     return [{

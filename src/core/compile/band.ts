@@ -1,15 +1,20 @@
 import type { Element, ElementContent } from 'hast'
-import { innerWidth, measureBand, type CellMeasure } from '../email/measures'
-import type { Band, Cell, Item, Row } from '../email/schema'
+import { blockWidth, innerWidth, measureBand, type CellMeasure } from '../email/measures'
+import type { Band, Cell, GroundPicture, Item, Row } from '../email/schema'
+import type { Edge, Edges } from '../email/styles'
 import { tileHtml } from '../tiles'
-import { physical } from '../tiles/words/html'
-import { classes, Rules, type CompileContext, type TileContext } from './context'
-import { box, css, el, trim, wordOnly } from './element'
+import { classes, type CompileContext, type TileContext } from './context'
+import { attr, box, css, el, flow, notWord, trim, wordOnly } from './element'
+import { physical } from './letters'
+import { Rules, type Rule } from './rules'
 
-/** One band as a tree, with the narrow rules it needs. */
-export interface CompiledBand { tree: Element; rules: ReadonlyMap<string, string> }
+/** One band as a tree, with the rules it needs in the head. */
+export interface CompiledBand { tree: ElementContent[]; rules: ReadonlyMap<string, Rule> }
 
-type BandContext = CompileContext & Pick<TileContext, 'role' | 'rules'> & { measures: ReadonlyMap<string, CellMeasure> }
+type BandContext = CompileContext & Pick<TileContext, 'role' | 'look' | 'rules' | 'kept'> & { measures: ReadonlyMap<string, CellMeasure> }
+
+/** How a box looks: its ground, its edges, its corners. The Word engine takes them from a ghost cell, since it draws no `div` as a box. */
+interface Shell { style: Record<string, string | number | undefined | false>; names: (string | undefined | false)[]; word: string }
 
 /**
  * A band: a full-width table that carries the bleed colour, in it a block no wider than the email (a ghost table of that width for
@@ -17,48 +22,109 @@ type BandContext = CompileContext & Pick<TileContext, 'role' | 'rules'> & { meas
  */
 export function bandTree(band: Band, context: CompileContext): CompiledBand {
   const rules = new Rules()
-  const c: BandContext = { ...context, rules, role: band.role, measures: measureBand(band, context.width) }
-  const ground = band.background ?? band.bleed ?? context.style.ground
-  const narrow = band.narrowPadding && rules.padding(band.narrowPadding)
+  const c: BandContext = { ...context, dir: band.dir ?? context.dir, rules, role: band.role, look: context.style.roles[band.role], kept: false, measures: measureBand(band, context.width) }
+  const { card, picture } = band
+  const width = blockWidth(band, c.width)
+  const ground = band.background ?? band.bleed ?? c.style.ground
   const cells = rowContent(band, innerWidth(band, c.width), ground, c)
-  const inner = layout({ width: '100%', ...(band.background ? { bgColor: band.background } : {}), style: css({ width: '100%', 'background-color': band.background }) },
-    el('td', { className: classes(narrow), style: css({ padding: box(band.padding), 'font-size': 0 }) }, cells))
+  const inner = layout({ width: '100%', className: classes(band.nightBackground && rules.nightGround(band.nightBackground)), ...(band.background ? { bgColor: band.background } : {}), style: css({ width: '100%', 'background-color': band.background }) },
+    el('td', { className: classes(band.narrowPadding && rules.padding(flow(band.narrowPadding, c.dir))), style: css({ ...(picture?.across === 'email' ? pictureStyle(picture, c) : {}), padding: box(flow(band.padding, c.dir)), 'font-size': 0 }) }, onPicture(picture?.across === 'email' ? picture : undefined, width, ground, cells, c)))
+  const edge = card?.edge
+  const shell: Shell = { style: card ? { ...edgeStyle(edge && { top: edge, right: edge, bottom: edge, left: edge }, c), 'border-radius': card.radius || undefined, overflow: card.radius ? 'hidden' : undefined } : {}, names: [edge?.nightColor && rules.nightEdge(edge.nightColor)], word: edge ? ` style="border:${line(edge)}"` : '' }
+  const block = [
+    wordOnly(`<table role="presentation" width="${trim(width + 2 * (edge?.width ?? 0))}" align="center" cellpadding="0" cellspacing="0" border="0"><tr><td${shell.word}>`),
+    el('div', { className: classes(...shell.names), style: css({ 'max-width': width, margin: '0 auto', ...shell.style }) }, inner),
+    wordOnly('</td></tr></table>'),
+  ]
   const seen = visibility(band.show, 'table', rules)
-  const outer = layout({ width: '100%', className: classes(seen.className), ...(band.bleed ? { bgColor: band.bleed } : {}), ...mark(c, band.id), style: css({ width: '100%', 'background-color': band.bleed, ...seen.style }) },
-    el('td', { align: 'center', style: 'padding:0' },
-      wordOnly(`<table role="presentation" width="${c.width}" align="center" cellpadding="0" cellspacing="0" border="0"><tr><td>`),
-      el('div', { style: css({ 'max-width': c.width, margin: '0 auto' }) }, inner),
-      wordOnly('</td></tr></table>')))
-  return { tree: outer, rules: rules.used }
+  const bleedPicture = picture?.across === 'window' ? picture : undefined
+  const outer = layout({
+    width: '100%', className: classes(seen.className, band.nightBleed && rules.nightGround(band.nightBleed)), ...(band.bleed ? { bgColor: band.bleed } : {}), lang: band.lang, dir: band.dir, dataM: band.id,
+    style: css({ width: '100%', 'background-color': band.bleed, ...seen.style }),
+  }, el('td', { align: 'center', style: css({ ...(bleedPicture ? pictureStyle(bleedPicture, c) : {}), padding: card ? box(flow(card.around, c.dir)) : '0' }) }, onPicture(bleedPicture, null, band.bleed ?? c.style.ground, block, c)))
+  return { tree: seen.className && band.show === 'narrow' ? notWord(outer) : [outer], rules: rules.used }
 }
 
 /** A layout table of one row. Presentational attributes stand beside the CSS for readers that take only one of the two. */
 const layout = (properties: Element['properties'], ...cells: Element[]): Element =>
   el('table', { role: 'presentation', cellPadding: '0', cellSpacing: '0', border: '0', ...properties }, el('tr', null, cells))
 
-const mark = (c: CompileContext, id: string) => (c.marks ? { dataM: id } : {})
+const line = (e: Edge) => `${e.width}px ${e.style} ${e.color}`
 
-/**
- * Hides a thing on one of the two widths. What is for narrow only starts hidden, so that a reader without media queries does not
- * show both of a pair of twins.
- */
+/** Edges as they lie on screen, in the shortest form. */
+function edgeStyle(edges: Edges | undefined, c: Pick<BandContext, 'dir'>): Record<string, string | undefined> {
+  if (!edges) return {}
+  const [left, right] = c.dir === 'rtl' ? [edges.right, edges.left] : [edges.left, edges.right]
+  const sides = [edges.top, right, edges.bottom, left].map((e) => e && line(e))
+  if (sides.every((s) => s === sides[0])) return { border: sides[0] }
+  return { 'border-top': sides[0], 'border-right': sides[1], 'border-bottom': sides[2], 'border-left': sides[3] }
+}
+
+const cssUrl = (address: string) => `url('${address.replace(/['"\\\s()]/g, (ch) => `%${ch.charCodeAt(0).toString(16).padStart(2, '0')}`)}')`
+
+/** A picture behind a box. Its colour stands for it with pictures off. */
+const pictureStyle = (p: GroundPicture, c: Pick<BandContext, 'src'>) => ({
+  'background-image': cssUrl(c.src(p.picture)), 'background-position': `${p.x} ${p.y}`, 'background-repeat': p.fit === 'repeat' ? 'repeat' : 'no-repeat', 'background-size': p.fit === 'cover' ? 'cover' : undefined,
+})
+
+const at = { left: '0', center: '0.5', right: '1', top: '0', bottom: '1' }
+
+/** The Word engine knows no background pictures: it gets a VML box that grows with its words, filled with the picture. @param width px; null: the whole window */
+function onPicture(p: GroundPicture | undefined, width: number | null, ground: string, content: ElementContent[], c: Pick<BandContext, 'src'>): ElementContent[] {
+  if (!p) return content
+  const size = width === null ? 'mso-width-percent:1000;' : `width:${trim(width)}px;`
+  const place = `origin="${at[p.x]},${at[p.y]}" position="${at[p.x]},${at[p.y]}"`
+  return [
+    wordOnly(`<v:rect xmlns:v="urn:schemas-microsoft-com:vml" fill="true" stroke="false" style="${size}"><v:fill type="${p.fit === 'repeat' ? 'tile' : 'frame'}" ${p.fit === 'cover' ? 'aspect="atleast" ' : ''}${p.fit === 'repeat' ? '' : `${place} `}src="${attr(c.src(p.picture))}" color="${ground}"></v:fill><v:textbox inset="0,0,0,0" style="mso-fit-shape-to-text:true;">`),
+    el('div', { style: 'font-size:0' }, content),
+    wordOnly('</v:textbox></v:rect>'),
+  ]
+}
+
+/** Hides a thing on one of the two widths. The Word engine never sees what is for narrow only: it knows no `display`. */
 function visibility(show: 'all' | 'wide' | 'narrow', display: 'table' | 'table-row', rules: Rules): { className?: string; style: Record<string, string | number> } {
-  if (show === 'wide') return { className: rules.add('hide', 'display:none!important'), style: {} }
-  if (show === 'narrow') return { className: rules.add(`show-${display}`, `display:${display}!important`), style: { display: 'none' } }
+  if (show === 'wide') return { className: rules.hide(), style: {} }
+  if (show === 'narrow') return { className: rules.show(display), style: { display: 'none' } }
   return { style: {} }
 }
 
 function rowContent(row: Pick<Row, 'cells' | 'gap' | 'narrow'>, shared: number, ground: string, c: BandContext): ElementContent[] {
-  if (row.cells.length === 1) return [cellTable(row.cells[0]!, ground, c)]
-  return row.narrow === 'keep' ? [keptRow(row, shared, ground, c)] : stackingRow(row, ground, c)
+  if (row.cells.length === 1) return [loneCell(row.cells[0]!, ground, c)]
+  return row.narrow === 'keep' ? [keptRow(row, shared, ground, { ...c, kept: true })] : stackingRow(row, shared, ground, c)
 }
 
-/** Columns that stay side by side on narrow: a real table row whose widths are percentages, so that it shrinks whole. */
+function shellOf(cell: Cell, c: BandContext): Shell {
+  const edges = edgeStyle(cell.edges, c)
+  const night = [cell.edges?.top, cell.edges?.right, cell.edges?.bottom, cell.edges?.left].find((e) => e?.nightColor)?.nightColor
+  return {
+    style: { 'background-color': cell.background, ...edges, 'border-radius': cell.radius || undefined, overflow: cell.radius ? 'hidden' : undefined },
+    names: [cell.nightBackground && c.rules.nightGround(cell.nightBackground), night && c.rules.nightEdge(night)],
+    word: `${cell.background ? ` bgcolor="${cell.background}"` : ''}${cell.edges ? ` style="${css(edges)}"` : ''}`,
+  }
+}
+const bare = (cell: Cell) => !cell.background && !cell.edges && !cell.radius && !cell.nightBackground
+
+/** The only cell of a row: as wide as the row. */
+function loneCell(cell: Cell, ground: string, c: BandContext): Element {
+  const content = cellTable(cell, ground, c)
+  if (bare(cell) && !padded(cell)) return { ...content, properties: { ...content.properties, dataM: cell.id } }
+  const shell = shellOf(cell, c)
+  return layout({ width: '100%', dataM: cell.id, style: 'width:100%' },
+    el('td', { ...(cell.background ? { bgColor: cell.background } : {}), className: classes(...shell.names, cell.narrow?.padding && c.rules.padding(flow(cell.narrow.padding, c.dir))), style: css({ ...shell.style, padding: box(flow(cell.padding, c.dir)) }) }, content))
+}
+
+const padded = ({ padding: p, narrow }: Cell) => !!(p.top || p.right || p.bottom || p.left || narrow?.padding)
+
+/** Columns that stay side by side on narrow: a real table row whose widths are percentages, so that it shrinks whole; settled widths keep long words from pushing it apart. */
 function keptRow(row: Pick<Row, 'cells' | 'gap'>, shared: number, ground: string, c: BandContext): Element {
   const percent = (px: number) => `${trim((px / shared) * 100)}%`
-  return layout({ width: '100%', style: 'width:100%' }, ...row.cells.flatMap((cell, i) => {
+  return layout({ width: '100%', style: 'width:100%;table-layout:fixed' }, ...row.cells.flatMap((cell, i) => {
     const outer = c.measures.get(cell.id)!.outer
-    const td = el('td', { width: percent(outer), vAlign: cell.valign, style: css({ width: percent(outer), padding: '0', 'vertical-align': cell.valign }) }, cellTable(cell, ground, c))
+    const shell = shellOf(cell, c)
+    const td = el('td', {
+      width: percent(outer), vAlign: cell.valign, ...(cell.background ? { bgColor: cell.background } : {}), dataM: cell.id, className: classes(...shell.names, cell.narrow?.padding && c.rules.padding(flow(cell.narrow.padding, c.dir))),
+      style: css({ 'box-sizing': 'border-box', width: percent(outer), ...shell.style, padding: box(flow(cell.padding, c.dir)), 'vertical-align': cell.valign }),
+    }, cellTable(cell, ground, c))
     return i && row.gap ? [el('td', { width: percent(row.gap), style: css({ width: percent(row.gap), padding: '0', 'font-size': 0, 'line-height': 0 }) }, '\u00a0'), td] : [td]
   }))
 }
@@ -66,48 +132,58 @@ function keptRow(row: Pick<Row, 'cells' | 'gap'>, shared: number, ground: string
 /**
  * Columns that stack: inline blocks with a greatest width, which wrap by themselves where there is no room for both (no media query
  * needed), held in a ghost table row for the Word engine. The container's letter size is 0, so that white space between them takes
- * no room. To stack in reverse, the source holds the narrow order and the wide order comes from the opposite direction.
+ * no room. To stack in reverse, the source holds the narrow order and the wide order comes from the opposite direction. An order of its
+ * own comes from a flex column on narrow. Where a column has a ground or an edge, a flex row on wide makes all equally high.
  */
-function stackingRow(row: Pick<Row, 'cells' | 'gap' | 'narrow'>, ground: string, c: BandContext): ElementContent[] {
-  const stack = c.rules.add('stack', 'max-width:100%!important')
-  const between = row.gap ? c.rules.add(`gap${trim(row.gap).replace('.', '_')}`, `display:block!important;width:100%!important;max-width:100%!important;height:${trim(row.gap)}px!important`) : undefined
+function stackingRow(row: Pick<Row, 'cells' | 'gap' | 'narrow'>, shared: number, ground: string, c: BandContext): ElementContent[] {
   const reversed = row.narrow === 'reverse'
   const cells = reversed ? [...row.cells].reverse() : row.cells
   const opposite = c.dir === 'rtl' ? 'ltr' : 'rtl'
+  const ordered = !reversed && row.cells.some((cell) => cell.narrow?.place)
+  const even = row.cells.some((cell) => !bare(cell))
   const out: ElementContent[] = [wordOnly(`<table role="presentation" width="100%"${reversed ? ` dir="${opposite}"` : ''} cellpadding="0" cellspacing="0" border="0"><tr>`)]
   cells.forEach((cell, i) => {
     const outer = c.measures.get(cell.id)!.outer
+    const place = ordered && c.rules.place(2 * (cell.narrow?.place ?? 10 + i))
     if (i && row.gap) {
-      out.push(wordOnly(`<td width="${trim(row.gap)}"></td>`), el('div', { className: classes(between), style: css({ display: 'inline-block', width: row.gap, 'max-width': row.gap, height: 1, 'line-height': 0 }) }))
+      const between = c.rules.gap(row.gap)
+      // In an order of one's own a gap belongs before every cell but the one that comes first.
+      const first = ordered && cells.every((o, k) => (o.narrow?.place ?? 10 + k) >= (cell.narrow?.place ?? 10 + i))
+      const after = ordered && c.rules.place(2 * (first ? Math.min(...cells.filter((o) => o !== cell).map((o) => o.narrow?.place ?? 10 + cells.indexOf(o))) : cell.narrow?.place ?? 10 + i) - 1)
+      out.push(wordOnly(`<td width="${trim(row.gap)}"></td>`), el('div', { ariaHidden: 'true', className: classes(between, after), style: css({ display: 'inline-block', width: row.gap, 'max-width': row.gap, height: 1, 'line-height': 0 }) }))
     }
-    out.push(wordOnly(`<td width="${trim(outer)}" valign="${cell.valign}">`),
-      el('div', { className: classes(stack), ...(reversed ? { dir: c.dir } : {}), style: css({ display: 'inline-block', width: '100%', 'max-width': outer, 'vertical-align': cell.valign }) }, cellTable(cell, ground, c)),
+    const shell = shellOf(cell, c)
+    const content = cellTable(cell, ground, c)
+    const inside = padded(cell) ? layout({ width: '100%', style: 'width:100%' }, el('td', { className: classes(cell.narrow?.padding && c.rules.padding(flow(cell.narrow.padding, c.dir))), style: css({ padding: box(flow(cell.padding, c.dir)) }) }, content)) : content
+    out.push(wordOnly(`<td width="${trim(outer)}" valign="${cell.valign}"${shell.word}>`),
+      el('div', {
+        className: classes(c.rules.stack(), place, ...shell.names, even && cell.valign !== 'top' && c.rules.settle(cell.valign)), ...(reversed ? { dir: c.dir } : {}), dataM: cell.id,
+        style: css({ 'box-sizing': !!cell.edges && 'border-box', display: 'inline-block', width: '100%', 'max-width': outer, 'vertical-align': cell.valign, ...shell.style }),
+      }, inside),
       wordOnly('</td>'))
   })
   out.push(wordOnly('</tr></table>'))
-  return [el('div', { ...(reversed ? { dir: opposite } : {}), style: css({ 'text-align': 'center', 'font-size': 0 }) }, out)]
+  return [el('div', { className: classes(ordered && c.rules.ordered(), even && c.rules.even()), ...(reversed ? { dir: opposite } : {}), style: css({ 'max-width': shared, margin: '0 auto', 'text-align': 'center', 'font-size': 0 }) }, out)]
 }
 
-/** A cell: a table with a row for each tile, since only a table cell is padded alike everywhere. */
+/** What a cell holds: a table with a row for each tile, since only a table cell is padded alike everywhere. */
 function cellTable(cell: Cell, behind: string, c: BandContext): Element {
   const { content } = c.measures.get(cell.id)!
   const ground = cell.background ?? behind
-  const rows = cell.items.map((item) => itemRow(item, cell, content, ground, c))
-  const table = el('table', { role: 'presentation', cellPadding: '0', cellSpacing: '0', border: '0', width: '100%', style: 'width:100%' }, rows.length ? rows : [el('tr', null, el('td', { style: css({ 'font-size': 0, 'line-height': 0 }) }, '\u00a0'))])
-  const { top, right, bottom, left } = cell.padding
-  if (!(top || right || bottom || left || cell.background || cell.narrow?.padding)) return { ...table, properties: { ...table.properties, ...mark(c, cell.id) } }
-  return layout({ width: '100%', ...mark(c, cell.id), ...(cell.background ? { bgColor: cell.background } : {}), style: css({ width: '100%', 'background-color': cell.background }) },
-    el('td', { className: classes(cell.narrow?.padding && c.rules.padding(cell.narrow.padding)), style: css({ padding: box(cell.padding) }) }, table))
+  const rows = cell.items.flatMap((item) => itemRow(item, cell, content, ground, c))
+  return el('table', { role: 'presentation', cellPadding: '0', cellSpacing: '0', border: '0', width: '100%', style: 'width:100%' }, rows.length ? rows : [el('tr', null, el('td', { style: css({ 'font-size': 0, 'line-height': 0 }) }, '\u00a0'))])
 }
 
-function itemRow(item: Item, cell: Cell, content: number, ground: string, c: BandContext): Element {
-  if (item.kind === 'row') return el('tr', mark(c, item.id), el('td', { style: 'padding:0;font-size:0' }, rowContent(item, content, ground, c)))
+/** Tiles that are blocks with margins of their own: the letter size 0 keeps the white space around them from opening a gap. */
+const flat = new Set(['picture', 'gap', 'divider', 'social'])
+
+function itemRow(item: Item, cell: Cell, content: number, ground: string, c: BandContext): ElementContent[] {
+  if (item.kind === 'row') return [el('tr', null, el('td', { dataM: item.id, style: 'padding:0;font-size:0' }, rowContent(item, content, ground, c)))]
   const available = Math.max(1, content - item.padding.left - item.padding.right)
-  const align = physical('align' in item ? item.align : cell.align, c)
-  // A picture is a block with a margin of its own; the letter size 0 keeps the white space around it from opening a gap.
-  const flat = item.kind === 'picture' || item.kind === 'gap' || item.kind === 'divider'
+  const align = physical('align' in item && item.align ? item.align : cell.align, c)
   const seen = visibility(item.show, 'table-row', c.rules)
-  return el('tr', { className: classes(seen.className), style: css(seen.style) || undefined },
-    el('td', { align, ...mark(c, item.id), className: classes(item.narrow?.padding && c.rules.padding(item.narrow.padding)), style: css({ padding: box(item.padding), ...(flat ? { 'font-size': 0, 'line-height': 0 } : {}) }) },
+  const row = el('tr', { className: classes(seen.className), style: css(seen.style) || undefined },
+    el('td', { align, dataM: item.id, className: classes(item.narrow?.padding && c.rules.padding(flow(item.narrow.padding, c.dir))), style: css({ padding: box(flow(item.padding, c.dir)), ...(flat.has(item.kind) ? { 'font-size': 0, 'line-height': 0 } : {}) }) },
       tileHtml(item, { ...c, available, ground })))
+  return item.show === 'narrow' ? notWord(row) : [row]
 }

@@ -52,7 +52,8 @@ describe('any email the schema allows', () => {
       for (const b of email.bands) {
         const m = measureBand(b, email.width)
         const sum = b.cells.reduce((s, c) => s + m.get(c.id)!.outer, 0) + b.gap * (b.cells.length - 1)
-        const inner = Math.max(0, email.width - b.padding.left - b.padding.right)
+        const around = b.card ? b.card.around.left + b.card.around.right + 2 * (b.card.edge?.width ?? 0) : 0
+        const inner = Math.max(0, email.width - around - b.padding.left - b.padding.right)
         if (inner > b.gap * b.cells.length) expect(sum).toBeCloseTo(inner, 6)
       }
     }))
@@ -78,7 +79,8 @@ const java = spawnSync('java', ['-version']).status === 0
     samples().forEach((html, i) => writeFileSync(join(folder, `${i}.html`), html))
     const run = spawnSync('java', ['-Xss4m', '-jar', jar, '--errors-only', '--format', 'json', folder], { encoding: 'utf8', maxBuffer: 1 << 28 })
     const messages = (JSON.parse(run.stderr || '{"messages":[]}') as { messages: { type: string; message: string; extract?: string }[] }).messages
-    expect(messages.filter((m) => m.type === 'error').map((m) => `${m.message} ${m.extract ?? ''}`)).toEqual([])
+    // Which heading follows which is the writer's; the check `heading-order` tells of it.
+    expect(messages.filter((m) => m.type === 'error' && !/skipping \d heading level/.test(m.message)).map((m) => `${m.message} ${m.extract ?? ''}`)).toEqual([])
   } finally { rmSync(folder, { recursive: true, force: true }) }
 }, 120_000)
 

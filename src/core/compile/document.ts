@@ -1,12 +1,10 @@
 import type { Element } from 'hast'
-import { fontStacks } from '../email/styles'
+import { fontFamily } from '../email/fonts'
 import type { Email } from '../email/schema'
 import { replaceFields } from '../handover/fields'
 import type { CompileContext } from './context'
 import { css, el, text, wordOnly } from './element'
-
-/** Narrow begins at this width and below, px. Phones are 320 to 430 wide; the widest email is never shown in full there. */
-export const NARROW = 480
+import { sheetLines, type Rule } from './rules'
 
 /** What mail programs show after the subject; the invisible characters behind it keep the email's first words from following it. */
 const guard = '\u034f\u00a0'.repeat(60)
@@ -18,9 +16,16 @@ export function preheader(email: Pick<Email, 'preheader'>, c: CompileContext): E
   return el('div', { className: ['preheader'], style: css({ display: 'none', 'max-height': 0, overflow: 'hidden', 'font-size': '1px', 'line-height': '1px', color: c.style.ground }) }, words + guard)
 }
 
-/** The head. `rules` are the narrow rules that the bands asked for, class name to declarations. */
-export function head(email: Email, c: CompileContext, rules: ReadonlyMap<string, string>): Element {
+/** The body's own rule at night. */
+export const nightGround = (c: CompileContext): string | undefined => (c.style.nightGround && c.styles !== 'inline' ? 'night' : undefined)
+
+/** The head. @param rules what the bands asked for */
+export function head(email: Email, c: CompileContext, rules: ReadonlyMap<string, Rule>): Element {
   const meta = (name: string, content: string) => el('meta', { name, content })
+  const styled = c.styles !== 'inline'
+  // The Word engine knows neither display:none nor line heights as others do; its own properties stand where no other reader (and no checker) sees
+  // them. It also scales by the screen's density unless told the density of the layout, and falls back to a serif for a web font.
+  const word = styled ? `<style>table{border-collapse:collapse;}td,th,div,p,a,h1,h2,h3,li{mso-line-height-rule:exactly;}${replaceFields(email.preheader, c.fields).trim() ? '.preheader{mso-hide:all;}' : ''}</style>` : ''
   return el('head', null,
     el('meta', { charSet: 'utf-8' }),
     meta('viewport', 'width=device-width, initial-scale=1'),
@@ -31,24 +36,28 @@ export function head(email: Email, c: CompileContext, rules: ReadonlyMap<string,
     meta('color-scheme', 'light dark'),
     meta('supported-color-schemes', 'light dark'),
     el('title', null, text(replaceFields(email.title || email.subject || 'Email', c.fields))),
-    // The Word engine knows neither display:none nor line heights as others do; its own properties stand where no other reader (and no checker) sees
-    // them. It also scales by the screen's density unless told the density of the layout.
-    wordOnly('<xml><o:OfficeDocumentSettings xmlns:o="urn:schemas-microsoft-com:office:office"><o:PixelsPerInch>96</o:PixelsPerInch></o:OfficeDocumentSettings></xml><style>table{border-collapse:collapse;}td,div,p,a,h1,h2,h3,li{mso-line-height-rule:exactly;}.preheader,.show-table,.show-table-row{mso-hide:all;}</style>'),
-    el('style', null, text(sheet(rules))),
+    wordOnly(`<xml><o:OfficeDocumentSettings xmlns:o="urn:schemas-microsoft-com:office:office"><o:PixelsPerInch>96</o:PixelsPerInch></o:OfficeDocumentSettings></xml>${word}`),
+    // A condition keeps `@font-face` from the Word engine, which would show its default font in its place.
+    ...(styled && c.style.webFonts.length ? [{ type: 'comment' as const, value: '[if !mso]><!' }, el('style', null, text(block(fontFaces(c)))), { type: 'comment' as const, value: '<![endif]' }] : []),
+    styled ? el('style', null, text(block(sheet(c, rules)))) : null,
   )
 }
 
-function sheet(rules: ReadonlyMap<string, string>): string {
-  const lines = [
-    ':root{color-scheme:light dark}',
-    // Phones enlarge small letters unless told not to.
-    'body{margin:0;padding:0;-webkit-text-size-adjust:100%;-ms-text-size-adjust:100%}',
-    // Some webmail makes found addresses and dates blue and underlined.
-    'a[x-apple-data-detectors]{color:inherit!important;text-decoration:none!important}',
-  ]
-  if (rules.size) lines.push(`@media (max-width:${NARROW}px){`, ...[...rules].sort(([a], [b]) => (a < b ? -1 : 1)).map(([name, d]) => `  .${name}{${d}}`), '}')
-  return `\n${lines.map((l) => `    ${l}`).join('\n')}\n  `
-}
+/** A style sheet can end its element by no means but this. */
+const block = (lines: string[]): string => `\n${lines.map((l) => `    ${l.replace(/<(?=[/!])/g, '\\3c ')}`).join('\n')}\n  `
 
-/** Style of the body and of the wrapper around the bands. */
-export const bodyStyle = (c: CompileContext): string => css({ margin: '0', padding: '0', width: '100%', 'background-color': c.style.ground, 'font-family': fontStacks[c.style.text.body.font] })
+const fontFaces = (c: CompileContext): string[] => c.style.webFonts.flatMap((f) => f.files.map((file) =>
+  `@font-face{font-family:'${f.family}';font-style:${file.italic ? 'italic' : 'normal'};font-weight:${file.weight};font-display:swap;src:url('${encodeURI(file.address).replace(/'/g, '%27')}')}`))
+
+const sheet = (c: CompileContext, rules: ReadonlyMap<string, Rule>): string[] => [
+  ':root{color-scheme:light dark}',
+  // Phones enlarge small letters unless told not to.
+  'body{margin:0;padding:0;-webkit-text-size-adjust:100%;-ms-text-size-adjust:100%}',
+  // Some webmail makes found addresses and dates blue and underlined.
+  'a[x-apple-data-detectors]{color:inherit!important;text-decoration:none!important}',
+  ...sheetLines(rules),
+  ...(c.style.nightGround ? [`@media (prefers-color-scheme:dark){body,.night{background-color:${c.style.nightGround}!important}}`, `[data-ogsb] .night{background-color:${c.style.nightGround}!important}`] : []),
+]
+
+/** Style of the body. */
+export const bodyStyle = (c: CompileContext): string => css({ margin: '0', padding: '0', width: '100%', 'background-color': c.style.ground, 'font-family': fontFamily(c.style.roles.main.text.body.font, c.style.webFonts) })

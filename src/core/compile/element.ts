@@ -1,3 +1,4 @@
+import type { Sides } from '../email/styles'
 import type { Comment, Element, ElementContent, Properties, Text } from 'hast'
 
 /** An element of the hast tree. Children may be text, nodes, or nothing; style objects become one `style` attribute. */
@@ -8,11 +9,17 @@ export function el(tagName: string, properties: Properties | null, ...children: 
     else if (typeof child === 'string') { if (child) content.push(text(child)) }
     else if (child) content.push(child)
   }
-  return { type: 'element', tagName, properties: properties ?? {}, children: content }
+  const own: Properties = {}
+  for (const name in properties) { const value = properties[name]; if (value !== undefined) own[name] = typeof value === 'string' ? clean(value) : value }
+  return { type: 'element', tagName, properties: own, children: content }
 }
 
-/** A text node. */
-export const text = (value: string): Text => ({ type: 'text', value })
+/** A text node. Control characters, which HTML forbids (WHATWG HTML, 13.1.4), are left out; a carriage return is a line end. */
+export const text = (value: string): Text => ({ type: 'text', value: clean(value) })
+
+/** A text without the characters that HTML may not hold. */
+// eslint-disable-next-line no-control-regex -- they are what is taken out
+export const clean = (value: string): string => (/[\0-\x08\x0b-\x1f\x7f-\x9f\ufdd0-\ufdef\ufffe\uffff]/.test(value) ? value.replace(/\r\n?/g, '\n').replace(/[\0-\x08\x0b-\x1f\x7f-\x9f\ufdd0-\ufdef\ufffe\uffff]/g, '') : value)
 
 /** A comment node. */
 export const comment = (value: string): Comment => ({ type: 'comment', value })
@@ -37,10 +44,13 @@ export function css(declarations: Record<string, string | number | undefined | f
 export const trim = (n: number): string => String(Math.round(n * 100) / 100)
 
 /** Escapes a value for an attribute inside a conditional comment, where no serialiser does it. */
-export const attr = (value: string): string => value.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/--/g, '&#45;&#45;')
+export const attr = (value: string): string => clean(value).replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/--/g, '&#45;&#45;')
+
+/** Space as it lies on screen: on a right-to-left email left and right change places. */
+export const flow = (p: Sides, dir: 'ltr' | 'rtl'): Sides => (dir === 'rtl' ? { ...p, left: p.right, right: p.left } : p)
 
 /** Space on four sides as a CSS value, in its shortest form. */
-export function box(p: { top: number; right: number; bottom: number; left: number }): string {
+export function box(p: Sides): string {
   const u = (n: number) => (n === 0 ? '0' : `${trim(n)}px`)
   const [t, r, b, l] = [u(p.top), u(p.right), u(p.bottom), u(p.left)]
   if (l !== r) return `${t} ${r} ${b} ${l}`

@@ -6,6 +6,9 @@ export const hasScheme = (href: string): boolean => /^(https?:\/\/|mailto:|tel:|
 /** The only links a message may carry: anything that could run script (`javascript:`, `data:`) is not one. */
 const allowed = /^(?!\s*(javascript|data|vbscript|file|blob)\s*:)/i
 
+/** False for a link that could run script or read a file, however it is disguised by control characters. */
+export const allowedHref = (link: string): boolean => allowed.test(link.replace(/[\p{Cc}\s]/gu, ''))
+
 /** Characters that RFC 3986 (section 2) wants percent-encoded where they stand for themselves. Existing escapes are kept. */
 const encode = (s: string): string => s.replace(/[\s<>"{}|\\^`[\]]|\P{ASCII}/gu, (c) => encodeURIComponent(c).replace('[', '%5B').replace(']', '%5D'))
 
@@ -15,7 +18,7 @@ const encode = (s: string): string => s.replace(/[\s<>"{}|\\^`[\]]|\P{ASCII}/gu,
  */
 export function hrefOf(link: string, fields: FieldWriter): string {
   const trimmed = link.replace(/\p{Cc}/gu, '').trim()
-  if (!allowed.test(trimmed)) return '#'
+  if (!allowedHref(trimmed)) return '#'
   if (fields === asWritten) return encode(replaceFields(trimmed, ({ name }) => `[[${name}]]`))
   // A platform's own syntax must reach it untouched: only what stands around a field is encoded.
   const values: string[] = []

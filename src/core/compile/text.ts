@@ -1,15 +1,22 @@
-import { asSample, type FieldWriter } from '../handover/fields'
+import { asSample, replaceFields, type FieldWriter } from '../handover/fields'
+import { styleOf } from '../email/cascade'
 import type { Email } from '../email/schema'
+import { plainHouseStyle, type HouseStyle } from '../email/styles'
 import { tilesOf } from '../email/walk'
 import { tileText } from '../tiles'
+import type { TextContext } from '../tiles/texts'
+import { byHandHtml } from './byhand'
+import type { ConditionWriter } from './context'
+import { plainOfHtml } from './plain'
 
 /** Lines of a plain text are at most this long (RFC 5322, section 2.1.1 recommends 78 characters). */
-const COLUMNS = 78
+export const COLUMNS = 78
 
 /** Breaks a line at spaces; a word longer than the line (an address) stays whole. Continuation lines are indented like the first. */
 export function wrap(line: string, columns = COLUMNS): string {
   if (line.length <= columns) return line
-  const indent = /^(\s*)(- |\d+\. )?/.exec(line)![0].replace(/\S/g, ' ')
+  const lead = /^((?:> )*)(\s*)(- |\d+\. )?/.exec(line)!
+  const indent = lead[1]! + (lead[2]! + (lead[3] ?? '')).replace(/\S/g, ' ')
   const out: string[] = []
   let current = ''
   for (const word of line.split(/(?<=\S) +/)) {
@@ -19,10 +26,39 @@ export function wrap(line: string, columns = COLUMNS): string {
   return [...out, current].join('\n')
 }
 
-/** An email as plain text: what its tiles say, in reading order, band by band. What only the narrow one of two twins says is left out. */
-export function compileText(email: Email, fields: FieldWriter = asSample()): string {
-  const bands = email.bands.filter((b) => b.show !== 'narrow').map((band) =>
-    [...tilesOf(band)].filter((t) => t.show !== 'narrow').map((t) => tileText(t, fields).trim()).filter(Boolean).join('\n\n'))
-  const text = bands.filter(Boolean).join('\n\n\n')
-  return `${text.replace(/\u00a0/g, ' ').split('\n').map((l) => wrap(l.trimEnd())).join('\n').trim()}\n`
+export interface TextOptions {
+  fields?: FieldWriter
+  conditions?: ConditionWriter
+  house?: HouseStyle
+  /** Links after their words in angle brackets, or as numbers with a list of references at the end. */
+  links?: 'inline' | 'numbered'
 }
+
+const plainHouse = plainHouseStyle()
+
+/**
+ * An email as plain text: what its tiles say, in reading order, band by band. What only the narrow one of two twins says is left out. A text
+ * part written by hand prevails.
+ */
+export function compileText(email: Email, options: TextOptions = {}): string {
+  const fields = options.fields ?? asSample()
+  if (email.text !== undefined) return finish(replaceFields(email.text, fields))
+  const references: string[] = []
+  const number = (href: string) => { const at = references.indexOf(href); return `[${at < 0 ? references.push(href) : at + 1}]` }
+  const link = options.links === 'numbered' ? number : (href: string) => `<${href}>`
+  const body = email.way === 'hand' && email.hand ? plainOfHtml(byHandHtml({ ...email.hand, inline: true }, (p) => p.id, fields), link) : email.way === 'plain' ? '' : bandsText(email, { fields, link, columns: COLUMNS, footer: styleOf(options.house ?? plainHouse, email.styles).footer }, options.conditions)
+  return finish([body, ...(references.length ? [references.map((r, i) => `[${i + 1}] ${r}`).join('\n')] : [])].join('\n\n\n'))
+}
+
+function bandsText(email: Email, c: TextContext, conditions: ConditionWriter = () => true): string {
+  return email.bands.filter((b) => b.show !== 'narrow').flatMap((band) => {
+    const shown = band.when ? conditions(band.when) : true
+    if (shown === false) return []
+    const said = [...tilesOf(band)].filter((t) => t.show !== 'narrow').map((t) => tileText(t, c).replace(/^\n+|\s+$/g, '')).filter(Boolean).join('\n\n')
+    // Marks of a platform stand in comments in the HTML; a text has none.
+    const bare = (mark: string) => mark.replace(/^<!--\s*|\s*-->$/g, '')
+    return said ? [shown === true ? said : `${bare(shown.before)}\n${said}\n${bare(shown.after)}`] : []
+  }).join('\n\n\n')
+}
+
+const finish = (text: string): string => `${text.replace(/\u00a0/g, ' ').replace(/\r\n?/g, '\n').split('\n').map((l) => wrap(l.trimEnd())).join('\n').trim()}\n`

@@ -12,7 +12,7 @@ export const newId: NewId = () => `${Date.now().toString(36)}${(count++ % 46656)
 
 /** An email without bands. @param width px */
 export const newEmail = (width = 600): Email => ({
-  version: EMAIL_VERSION, width, lang: 'en', dir: 'ltr', title: '', subject: '', preheader: '', styles: {}, bands: [],
+  version: EMAIL_VERSION, way: 'bands', width, lang: 'en', dir: 'ltr', title: '', subject: '', preheader: '', styles: {}, bands: [],
 })
 
 /** An empty cell. @param width outer width, px */
@@ -32,5 +32,12 @@ export function newTile(kind: TileKind, id: NewId = newId): Tile {
     case 'button': return { ...base, kind, label: 'Say what happens', link: '', align: 'left', fullNarrow: true, padding: sides(12, 0) }
     case 'divider': return { ...base, kind, color: '#cccccc', thickness: 1, padding: sides(12, 0) }
     case 'gap': return { ...base, kind, height: 24 }
+    case 'menu': return { ...base, kind, items: [{ label: 'First', link: '' }, { label: 'Second', link: '' }, { label: 'Third', link: '' }], separator: '|', space: 10, align: 'center', compact: 'wrap' }
+    case 'social': return { ...base, kind, icons: [], size: 32, gap: 12, color: '#ffffff', shape: 'circle', ground: '#444444', align: 'center', padding: sides(12, 0) }
+    case 'table': return { ...base, kind, caption: '', columns: [{ align: 'left' }, { align: 'right' }], rows: [['What', 'How much'], ['First row', '1'], ['Second row', '2']], headRow: true, headColumn: false, edge: { width: 1, style: 'solid', color: '#d5d5d5' }, space: 8, compact: 'scroll' }
+    case 'review': return { ...base, kind, text: 'What somebody said about it.', who: 'A name', about: '', stars: 5, starColor: '#b97d12', align: 'left' }
+    case 'footer': return { ...base, kind, why: 'You get this letter because you asked for it.', unsubscribe: { label: 'Unsubscribe', link: '[[unsubscribe]]' }, align: 'left' }
+    case 'code': return { ...base, kind, html: '<p>Your own markup</p>', css: '' }
+    case 'word': return { ...base, kind, word: '', others: '' }
   }
 }

@@ -1,8 +1,9 @@
 import { z } from 'zod'
 
 /**
- * Rich text: ProseMirror JSON of a small schema (paragraph, headings 1 to 3, lists, line break; bold, italic, underline,
- * strike, link, colour and size), shared by the editor and the emitters.
+ * Rich text: ProseMirror JSON of a small schema (paragraph, headings 1 to 3, lists, quote, line break; bold, italic, underline,
+ * strike, raised and lowered letters, link, language; colour, highlight, size and letter spacing), shared by the editor and the emitters.
+ * Fields stand in the words as they are written: `[[name | fallback]]`.
  */
 const color = z.string().regex(/^#[0-9a-fA-F]{6}$/)
 
@@ -11,13 +12,21 @@ export const markSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('italic') }),
   z.object({ type: z.literal('underline') }),
   z.object({ type: z.literal('strike') }),
+  z.object({ type: z.literal('superscript') }),
+  z.object({ type: z.literal('subscript') }),
   z.object({ type: z.literal('link'), attrs: z.object({ href: z.string().max(4000) }) }),
+  /** Words in another language than the rest (WCAG 2.2, 3.1.2), which may run the other way. */
+  z.object({ type: z.literal('language'), attrs: z.object({ lang: z.string().regex(/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/), dir: z.enum(['ltr', 'rtl']).nullish() }) }),
   z.object({
     type: z.literal('textStyle'),
     attrs: z.object({
       color: color.nullish(),
       /** As the editor writes it: `18px`. */
       fontSize: z.string().regex(/^\d{1,3}px$/).nullish(),
+      /** Highlight behind the words. */
+      backgroundColor: color.nullish(),
+      /** As the editor writes it: `0.5px`. */
+      letterSpacing: z.string().regex(/^-?\d{1,2}(\.\d{1,2})?px$/).nullish(),
     }),
   }),
 ])
@@ -51,7 +60,9 @@ const listFields = () => ({
 export const listSchema: z.ZodType<List> = z.lazy(() =>
   z.discriminatedUnion('type', [z.object({ type: z.literal('bulletList'), ...listFields() }), z.object({ type: z.literal('orderedList'), ...listFields() })]),
 )
-export const blockSchema = z.union([paragraphSchema, headingSchema, listSchema])
+export const quoteSchema = z.object({ type: z.literal('blockquote'), content: z.array(z.union([paragraphSchema, headingSchema, listSchema])).min(1) })
+export type Quote = z.infer<typeof quoteSchema>
+export const blockSchema = z.union([paragraphSchema, headingSchema, listSchema, quoteSchema])
 export type Block = z.infer<typeof blockSchema>
 
 export const richTextSchema = z.object({ type: z.literal('doc'), content: z.array(blockSchema).min(1) })
@@ -77,6 +88,7 @@ export function textOf(plain: string): RichText {
 export function eachTextBlock(doc: RichText, visit: (block: Paragraph | Heading) => void): void {
   const walk = (b: Block) => {
     if (b.type === 'paragraph' || b.type === 'heading') visit(b)
+    else if (b.type === 'blockquote') b.content.forEach(walk)
     else for (const item of b.content) item.content.forEach(walk)
   }
   doc.content.forEach(walk)

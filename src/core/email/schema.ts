@@ -1,24 +1,40 @@
 import { z } from 'zod'
+import { pictureRefSchema } from '../tiles/picture/ref'
 import { tileSchema, type Tile } from '../tiles/schema'
-import { alignSchema, colorSchema, sidesSchema, styleOverridesSchema, type Align, type Sides } from './styles'
+import { conditionSchema } from './conditions'
+import { fieldSchema, sampleReaderSchema } from './fields'
+import { alignSchema, colorSchema, edgeSchema, edgesSchema, roleSchema, sidesSchema, styleOverridesSchema, type Align, type Edges, type Sides } from './styles'
 
-export const EMAIL_VERSION = 1
+export const EMAIL_VERSION = 2
 
 const id = z.string().min(1).max(40)
+export const langSchema = z.string().regex(/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/, 'a language tag such as en or en-GB (BCP 47)')
+export const dirSchema = z.enum(['ltr', 'rtl'])
+export type Dir = z.infer<typeof dirSchema>
+
+/** What the cells of a row do on narrow. */
+const stackingSchema = z.enum(['stack', 'keep', 'reverse'])
+export type Stacking = z.infer<typeof stackingSchema>
 
 /** A row of cells inside a cell. */
-export interface Row { id: string; kind: 'row'; gap: number; narrow: 'stack' | 'keep' | 'reverse'; cells: Cell[] }
+export interface Row { id: string; kind: 'row'; gap: number; narrow: Stacking; cells: Cell[] }
 
-/** A column: its outer width in px, its ground, the space inside it, and what it holds. */
+/** A column: its outer width in px, its ground and edges, the space inside it, and what it holds. */
 export interface Cell {
   id: string
   /** Outer width, px; cells and gaps of a row add up to the width they share. */
   width: number
   background?: string
+  nightBackground?: string
+  /** Borders per side; they take their room from inside the cell. */
+  edges?: Edges
+  /** px */
+  radius?: number
   padding: Sides
   align: Align
   valign: 'top' | 'middle' | 'bottom'
-  narrow?: { padding?: Sides }
+  /** `place`: where it stands once the row's cells are stacked, counted from 1; those without a place keep their order after it. */
+  narrow?: { padding?: Sides; place?: number }
   items: (Tile | Row)[]
 }
 
@@ -27,43 +43,86 @@ export const cellSchema: z.ZodType<Cell> = z.lazy(() =>
     id,
     width: z.number().positive().max(1200),
     background: colorSchema.optional(),
+    nightBackground: colorSchema.optional(),
+    edges: edgesSchema.optional(),
+    radius: z.number().int().min(0).max(100).optional(),
     padding: sidesSchema,
     align: alignSchema,
     valign: z.enum(['top', 'middle', 'bottom']),
-    narrow: z.object({ padding: sidesSchema.optional() }).optional(),
+    narrow: z.object({ padding: sidesSchema.optional(), place: z.number().int().min(1).max(5).optional() }).optional(),
     items: z.array(z.union([tileSchema, rowSchema])).max(200),
   }),
 )
-const rowFields = { gap: z.number().min(0).max(200), narrow: z.enum(['stack', 'keep', 'reverse']), cells: z.array(cellSchema).min(1).max(5) }
+const rowFields = { gap: z.number().min(0).max(200), narrow: stackingSchema, cells: z.array(cellSchema).min(1).max(5) }
 export const rowSchema: z.ZodType<Row> = z.lazy(() => z.object({ id, kind: z.literal('row'), ...rowFields }))
+
+/** A picture behind a band. Readers do not resize it: it should be as large as the band. */
+export const groundPictureSchema = z.object({
+  picture: pictureRefSchema,
+  /** Behind the email's width, or behind the whole window. */
+  across: z.enum(['email', 'window']),
+  fit: z.enum(['cover', 'repeat', 'once']),
+  x: z.enum(['left', 'center', 'right']),
+  y: z.enum(['top', 'center', 'bottom']),
+})
+export type GroundPicture = z.infer<typeof groundPictureSchema>
+
+/** A band drawn as a card: an edge and round corners, with space around it, px. */
+export const cardSchema = z.object({ radius: z.number().int().min(0).max(60), edge: edgeSchema.optional(), around: sidesSchema })
+export type Card = z.infer<typeof cardSchema>
 
 export const bandSchema = z.object({
   id,
   name: z.string().max(80),
-  role: z.enum(['header', 'main', 'footer', 'notice']),
+  role: roleSchema,
   /** Ground of the band at email width; left out, it shows what lies behind. */
   background: colorSchema.optional(),
+  nightBackground: colorSchema.optional(),
   /** Ground that runs over the whole window. */
   bleed: colorSchema.optional(),
+  nightBleed: colorSchema.optional(),
+  picture: groundPictureSchema.optional(),
+  card: cardSchema.optional(),
   padding: sidesSchema,
   narrowPadding: sidesSchema.optional(),
   ...rowFields,
   show: z.enum(['all', 'wide', 'narrow']),
+  /** Shown only to readers whose fields say so. */
+  when: conditionSchema.optional(),
+  lang: langSchema.optional(),
+  dir: dirSchema.optional(),
 })
 export type Band = z.infer<typeof bandSchema>
-export type Role = Band['role']
+export type { Role } from './styles'
+
+/** An email whose HTML was written, or taken over, by hand. */
+export const byHandSchema = z.object({
+  html: z.string().max(4_000_000),
+  /** Addresses in the HTML that stand for pictures kept here. */
+  pictures: z.record(z.string().min(1).max(2000), pictureRefSchema),
+  /** Whether the rules of its `<style>` are written into the elements when it leaves. */
+  inline: z.boolean(),
+})
+export type ByHand = z.infer<typeof byHandSchema>
 
 export const emailSchema = z.object({
   version: z.literal(EMAIL_VERSION),
+  /** How it is written: composed from bands, the whole HTML by hand, or plain text only. The other two are kept while one counts. */
+  way: z.enum(['bands', 'hand', 'plain']),
   /** px */
   width: z.number().int().min(320).max(900),
-  lang: z.string().regex(/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/, 'a language tag such as en or en-GB (BCP 47)'),
-  dir: z.enum(['ltr', 'rtl']),
+  lang: langSchema,
+  dir: dirSchema,
   title: z.string().max(200),
   subject: z.string().max(500),
   preheader: z.string().max(500),
   styles: styleOverridesSchema,
   bands: z.array(bandSchema).max(400),
+  hand: byHandSchema.optional(),
+  /** The plain-text part where it is written by hand; left out, it is made from the rest. It is the whole email where that is plain text only. */
+  text: z.string().max(400_000).optional(),
+  fields: z.array(fieldSchema).max(200).optional(),
+  readers: z.array(sampleReaderSchema).max(40).optional(),
 })
 /** One email: plain immutable JSON. */
 export type Email = z.infer<typeof emailSchema>

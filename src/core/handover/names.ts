@@ -1,6 +1,7 @@
-import { placesOf } from '../email/walk'
+import { tilesOf } from '../email/walk'
+import { picturesIn } from '../tiles/parts'
 import type { Email } from '../email/schema'
-import type { PictureRef } from '../tiles/picture/schema'
+import type { PictureRef } from '../tiles/picture/ref'
 
 const endings: Record<PictureRef['type'], string> = { 'image/png': 'png', 'image/jpeg': 'jpg', 'image/gif': 'gif', 'image/webp': 'webp' }
 
@@ -15,16 +16,32 @@ export interface NamedPicture { name: string; picture: PictureRef; alt: string }
 
 /**
  * Names for an email's pictures: numbered in reading order, so that a folder sorted by name shows them as they come, and saying what they
- * show. A picture used twice is handed over once.
+ * show. A picture used twice is handed over once. Pictures of an email written by hand keep their own names.
  */
-export function namePictures(email: Pick<Email, 'bands'>): NamedPicture[] {
+export function namePictures(email: Pick<Email, 'way' | 'bands' | 'hand'>): NamedPicture[] {
   const out = new Map<string, NamedPicture>()
-  const places = [...placesOf(email)].filter((p) => p.tile.kind === 'picture' && p.tile.picture)
-  const digits = Math.max(2, String(places.length).length)
-  for (const { band, tile } of places) {
-    if (tile.kind !== 'picture' || !tile.picture || out.has(tile.picture.id)) continue
-    const says = slug(tile.alt ?? '') || slug(band.name) || 'picture'
-    out.set(tile.picture.id, { name: `${String(out.size + 1).padStart(digits, '0')}-${says}.${endings[tile.picture.type]}`, picture: tile.picture, alt: tile.alt ?? '' })
+  if (email.way === 'plain') return []
+  const used = picturesOf(email)
+  const digits = Math.max(2, String(used.length).length)
+  const taken = new Set<string>()
+  for (const { picture, alt, where } of used) {
+    if (out.has(picture.id)) continue
+    const ending = endings[picture.type]
+    const says = slug(alt) || slug(where) || 'picture'
+    const name = email.way === 'hand' ? unused(`${says}.${ending}`, taken) : `${String(out.size + 1).padStart(digits, '0')}-${says}.${ending}`
+    taken.add(name)
+    out.set(picture.id, { name, picture, alt })
   }
   return [...out.values()]
+}
+
+const unused = (name: string, taken: ReadonlySet<string>): string => { let n = name; for (let i = 2; taken.has(n); i++) n = name.replace(/(?=\.[a-z]+$)/, `-${i}`); return n }
+
+/** Every picture of an email in the order in which readers load them, with what it says and where it stands. */
+export function picturesOf(email: Pick<Email, 'way' | 'bands' | 'hand'>): { picture: PictureRef; alt: string; where: string }[] {
+  if (email.way === 'hand') return Object.entries(email.hand?.pictures ?? {}).map(([address, picture]) => ({ picture, alt: '', where: address.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, '') }))
+  return email.bands.flatMap((band) => [
+    ...(band.picture ? [{ picture: band.picture.picture, alt: '', where: band.name }] : []),
+    ...[...tilesOf(band)].flatMap((tile) => picturesIn(tile).map((p) => ({ ...p, where: band.name }))),
+  ])
 }

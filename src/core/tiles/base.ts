@@ -11,3 +11,6 @@ export const tileBase = {
   show: z.enum(['all', 'wide', 'narrow']),
   narrow: z.object({ padding: sidesSchema.optional() }).optional(),
 }
+
+/** A link as it is written: an address, `mailto:`, `tel:`, or a field. */
+export const linkSchema = z.string().max(4000)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { changeClientBody, changeJobBody, cropsBody, modeBody, newClientBody, newJobForm, pushBody, saveCutsBody, saveEmailBody, testSendBody } from './contracts'
+import { changeClientBody, changeJobBody, cropsBody, iconBody, importBody, modeBody, newClientBody, newJobForm, pushBody, saveCutsBody, saveEmailBody, testSendBody, versionBody } from './contracts'
 
 interface Route { method: string; path: string; does: string; body?: z.ZodType; form?: string; gives: string; problems?: string; long?: boolean }
 
@@ -12,7 +12,7 @@ const routes: Route[] = [
   { method: 'GET', path: '/api/clients', does: 'All clients.', gives: `\`{ clients: [${client.slice(1, -1)}] }\`` },
   { method: 'POST', path: '/api/clients', does: 'Adds a client, with a plain house style unless one is sent.', body: newClientBody, gives: `201, ${client}` },
   { method: 'GET', path: '/api/clients/:client', does: 'One client.', gives: client, problems: '404' },
-  { method: 'PATCH', path: '/api/clients/:client', does: 'Renames a client or sets its house style; every email that inherits from it follows.', body: changeClientBody, gives: client, problems: '404, 422' },
+  { method: 'PATCH', path: '/api/clients/:client', does: 'Renames a client or sets its house style; every email that inherits from it follows.', body: changeClientBody, gives: `${client} and \`emails: { inherit, changed }\`: how many emails inherit from the house style, and how many of them look different now`, problems: '404, 422' },
   { method: 'GET', path: '/api/jobs', does: 'All jobs, the latest changed first; `?archived=true` gives the archived ones.', gives: `\`{ jobs: [job] }\`, a job being ${job}` },
   { method: 'POST', path: '/api/jobs', does: 'Starts a job from a design. `multipart/form-data`: the picture in `design` (PNG, JPEG or WebP, still, at most 60 megapixels and 60 MB, judged by its content), and these text fields:', body: newJobForm, gives: '201, the job', problems: '400 no-design, 404, 413 design-too-heavy and design-too-large, 415 not-a-design' },
   { method: 'GET', path: '/api/jobs/:job', does: 'One job.', gives: 'the job', problems: '404' },
@@ -25,8 +25,12 @@ const routes: Route[] = [
   { method: 'POST', path: '/api/jobs/:job/build', does: 'Builds the email from the cut plan. Built again, it keeps words, alt texts, links and everything added by hand.', gives: '`{ email, revision, plan, cutsRevision, notes }`', problems: '409 no-cuts, stale-revision', long: true },
   { method: 'GET', path: '/api/jobs/:job/email', does: 'The email document (schema: docs/email.schema.json).', gives: '`{ revision, email, savedAt }`', problems: '409 no-email' },
   { method: 'PUT', path: '/api/jobs/:job/email', does: 'Saves the email over the revision it started from (0 for the first).', body: saveEmailBody, gives: '`{ revision, savedAt }`', problems: '409 stale-revision (with the current `revision`), 422' },
-  { method: 'GET', path: '/api/jobs/:job/html', does: 'The compiled HTML, under a Content-Security-Policy that lets no script run. Fields stand as written; `?fields=sample` fills them with their fallbacks.', gives: '`text/html`' },
-  { method: 'GET', path: '/api/jobs/:job/text', does: 'The plain-text part.', gives: '`text/plain`' },
+  { method: 'GET', path: '/api/jobs/:job/versions', does: 'Emails of the job that were kept, the latest first.', gives: '`{ versions: [{ id, name, revision, at }] }`' },
+  { method: 'GET', path: '/api/jobs/:job/versions/:version', does: 'One kept email, in the present form of the document.', gives: '`{ id, name, revision, at, email }`', problems: '404' },
+  { method: 'POST', path: '/api/jobs/:job/versions', does: 'Keeps the saved email under a name.', body: versionBody, gives: '201, `{ id, name, revision, at }`', problems: '409 no-email' },
+  { method: 'POST', path: '/api/import', does: 'Reads an email made elsewhere: `multipart/form-data` with the file in `file` (HTML, a ZIP with HTML and pictures, or a message, told by its content; at most 40 MB), or JSON with the source. Saves nothing but the pictures it brings.', body: importBody, gives: '`{ hand: { html, pictures, inline }, bands: { bands, width, lang, dir, title, preheader, notes }, subject, text, notes }`: the source as it is, and what its tables could be read as', problems: '413, 422 not-an-email' },
+  { method: 'GET', path: '/api/jobs/:job/html', does: 'The compiled HTML, under a Content-Security-Policy that lets no script run. Fields stand as written; `?fields=sample` fills them with their fallbacks; `?styles=inline` leaves every style sheet out, `?styles=head` puts all styles into one; `?print=minified` leaves out what only people need.', gives: '`text/html`' },
+  { method: 'GET', path: '/api/jobs/:job/text', does: 'The plain-text part; `?links=numbered` lists the links at its end.', gives: '`text/plain`' },
   { method: 'GET', path: '/api/jobs/:job/findings', does: 'What the checks find.', gives: '`{ revision, bytes, limit, findings: [{ id, check, weight, stage, what, why, where: { band?, tile?, value? }, fix?: { label, edit } }] }`; `weight` is `mend` or `mind`' },
   { method: 'GET', path: '/api/jobs/:job/zip', does: 'The email as files: see docs/formats.md.', gives: '`application/zip`' },
   { method: 'GET', path: '/api/jobs/:job/eml', does: 'The email as a message (RFC 5322): text and HTML as alternatives, pictures by Content-ID, fields at their fallbacks.', gives: '`message/rfc822`' },
@@ -34,6 +38,7 @@ const routes: Route[] = [
   { method: 'POST', path: '/api/jobs/:job/push', does: 'Pushes pictures and template to the sending-platform stand-in.', body: pushBody, gives: '`{ id, address, pictures, revision }`', problems: '409 no-subject, 502 platform-token, platform-no-unsubscribe, platform-closed, platform-slow, platform-unreachable, platform-mangled', long: true },
   { method: 'GET', path: '/api/jobs/:job/deliveries', does: 'What was handed over, the latest first.', gives: '`{ deliveries: [{ id, destination, ok, summary, detail, revision, at }] }`' },
   { method: 'POST', path: '/api/pictures', does: 'Takes in a picture for an email. `multipart/form-data` with the file in `picture`: PNG, JPEG or GIF, at most 25 megapixels and 10 MB.', gives: `201, ${picture}`, problems: '413, 415' },
+  { method: 'POST', path: '/api/icons', does: 'Draws a shipped icon as PNG.', body: iconBody, gives: `201, ${picture}`, problems: '404' },
   { method: 'GET', path: '/api/pictures/:picture', does: 'A picture; `?width=` gives a smaller WebP.', gives: 'the bytes', problems: '404' },
   { method: 'GET', path: '/api/standins/:standin/mode', does: 'How a stand-in (`inbox` or `platform`) behaves.', gives: '`{ mode }`' },
   { method: 'PUT', path: '/api/standins/:standin/mode', does: 'Makes a stand-in work, answer late, refuse, say its token has run out, or garble.', body: modeBody, gives: '`{ mode }`' },

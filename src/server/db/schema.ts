@@ -45,6 +45,16 @@ export const documents = sqliteTable('documents', {
   savedAt: text('saved_at').notNull(),
 }, (t) => [primaryKey({ columns: [t.jobId, t.kind] })])
 
+/** Emails as they once were, kept under a name. */
+export const versions = sqliteTable('versions', {
+  id: text('id').primaryKey(),
+  jobId: text('job_id').notNull().references(() => jobs.id, { onDelete: 'cascade' }),
+  name: text('name').notNull(),
+  body: text('body', { mode: 'json' }).$type<Email>().notNull(),
+  revision: integer('revision').notNull(),
+  at: text('at').notNull(),
+}, (t) => [index('versions_job').on(t.jobId)])
+
 /** Crops already encoded, by what they were made from, so that nothing is encoded twice. */
 export const crops = sqliteTable('crops', {
   /** Design, rectangle, scale and the encoder's version. */

@@ -1,5 +1,6 @@
 import MailComposer from 'nodemailer/lib/mail-composer'
 import nodemailer from 'nodemailer'
+import { conditionsFor } from '@/core/handover/conditions'
 import { asSample, replaceFields } from '@/core/handover/fields'
 import { namePictures } from '@/core/handover/names'
 import { compileJob } from '../jobs/proof'
@@ -23,7 +24,7 @@ async function mailOf(jobId: string, envelope: Envelope) {
   const { email } = compileJob(jobId)
   const named = namePictures(email)
   const byId = new Map(named.map((n) => [n.picture.id, n]))
-  const { html, text, revision } = compileJob(jobId, { fields: sample, src: ({ id }) => `cid:${cid(byId.get(id)!.name)}` })
+  const { html, text, revision } = compileJob(jobId, { fields: sample, conditions: conditionsFor({}), src: ({ id }) => `cid:${cid(byId.get(id)!.name)}` })
   const attachments = await Promise.all(named.map(async (n) => ({ filename: n.name, content: await pictureBytes(n.picture.id), contentType: n.picture.type, cid: cid(n.name), contentDisposition: 'inline' as const })))
   return { mail: { from: envelope.from, to: envelope.to, subject: replaceFields(email.subject, sample), html, text, attachments, textEncoding: 'quoted-printable' as const, newline: 'windows' }, html, text, revision }
 }

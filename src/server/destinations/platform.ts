@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import type { ConditionWriter } from '@/core/compile/context'
+import { said } from '@/core/handover/conditions'
 import { namePictures } from '@/core/handover/names'
 import { replaceFields, UNSUBSCRIBE, type FieldWriter } from '@/core/handover/fields'
 import type { Tell } from '../jobs/build'
@@ -9,6 +11,9 @@ import { ownAddress } from '../settings'
 
 /** How the sending-platform stand-in writes fields: `{:name:fallback:}`, and `{:leave_link:}` for the way out. */
 const platformField: FieldWriter = ({ name, fallback }) => (name === UNSUBSCRIBE ? '{:leave_link:}' : `{:${name}${fallback ? `:${fallback}` : ''}:}`)
+
+/** How it writes conditions. */
+const platformConditions: ConditionWriter = (c) => ({ before: `{?${said(c)}?}`, after: '{?end?}' })
 
 const pictureAnswer = z.object({ address: z.string().url() })
 const templateAnswer = z.object({ id: z.string(), address: z.string().url() })
@@ -34,7 +39,7 @@ export async function pushToPlatform(jobId: string, token: string, tell: Tell = 
     addresses.set(n.picture.id, answer.address)
   }
   tell({ done: named.length, total, what: 'Sending the template' })
-  const { email, html, text, revision } = compileJob(jobId, { src: ({ id }) => addresses.get(id)!, fields: platformField })
+  const { email, html, text, revision } = compileJob(jobId, { src: ({ id }) => addresses.get(id)!, fields: platformField, conditions: platformConditions })
   const body = JSON.stringify({ name: email.title || email.subject, subject: replaceFields(email.subject, platformField), preheader: replaceFields(email.preheader, platformField), html, text })
   const made = await call(`${base}/templates`, token, { method: 'POST', headers: { 'content-type': 'application/json' }, body }, templateAnswer, signal)
   tell({ done: total, total, what: 'Arrived' })

@@ -1,13 +1,15 @@
-import { eq } from 'drizzle-orm'
-import { houseStyleSchema, plainHouseStyle, type HouseStyle } from '@/core/email/styles'
+import { and, eq } from 'drizzle-orm'
+import { compile } from '@/core/compile'
+import { readEmail, readHouse } from '@/core/email/migrations'
+import { plainHouseStyle, type HouseStyle } from '@/core/email/styles'
 import { newId } from '@/core/email/defaults'
 import { db } from '../db'
-import { clients } from '../db/schema'
+import { clients, documents, jobs } from '../db/schema'
 import { notFound } from '../problem'
 
 export interface Client { id: string; name: string; house: HouseStyle }
 
-const read = (row: typeof clients.$inferSelect): Client => ({ id: row.id, name: row.name, house: houseStyleSchema.parse(row.house) })
+const read = (row: typeof clients.$inferSelect): Client => ({ id: row.id, name: row.name, house: readHouse(row.house) })
 
 /** All clients, by name. */
 export const listClients = (): Client[] => db().select().from(clients).all().map(read).sort((a, b) => a.name.localeCompare(b.name))
@@ -27,8 +29,18 @@ export function createClient(name: string, house: HouseStyle = plainHouseStyle()
 }
 
 /** Renames a client or sets its house style. */
-export function changeClient(id: string, set: { name?: string; house?: HouseStyle }): Client {
-  clientOf(id)
+export function changeClient(id: string, set: { name?: string; house?: HouseStyle }): Client & { emails: Inheritance } {
+  const before = clientOf(id)
   if (set.name !== undefined || set.house !== undefined) db().update(clients).set(set).where(eq(clients.id, id)).run()
-  return clientOf(id)
+  return { ...clientOf(id), emails: inheritance(id, before.house, set.house ?? before.house) }
+}
+
+/** How many emails inherit from a house style, and how many of them look different under another. */
+export interface Inheritance { inherit: number; changed: number }
+
+function inheritance(clientId: string, before: HouseStyle, after: HouseStyle): Inheritance {
+  const rows = db().select({ body: documents.body }).from(documents).innerJoin(jobs, eq(jobs.id, documents.jobId)).where(and(eq(jobs.clientId, clientId), eq(documents.kind, 'email'))).all()
+  const emails = rows.map((r) => readEmail(r.body)).filter((e) => e.way === 'bands')
+  const look = (e: (typeof emails)[number], house: HouseStyle) => compile(e, house, { src: (p) => p.id })
+  return { inherit: emails.length, changed: emails.filter((e) => look(e, before) !== look(e, after)).length }
 }

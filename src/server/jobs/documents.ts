@@ -1,7 +1,7 @@
 import { and, eq } from 'drizzle-orm'
-import type { z } from 'zod'
 import { planSchema, type CutPlan } from '@/core/cut/plan'
-import { emailSchema, type Email } from '@/core/email/schema'
+import { readEmail } from '@/core/email/migrations'
+import type { Email } from '@/core/email/schema'
 import { db } from '../db'
 import { documents, jobs } from '../db/schema'
 import { Problem } from '../problem'
@@ -10,12 +10,13 @@ interface Bodies { cuts: CutPlan; email: Email }
 export type DocumentKind = keyof Bodies
 export interface Saved<K extends DocumentKind> { revision: number; body: Bodies[K]; savedAt: string }
 
-const schemas: { [K in DocumentKind]: z.ZodType<Bodies[K]> } = { cuts: planSchema, email: emailSchema }
+/** A document as it was stored, however long ago, in its present form. */
+const readers: { [K in DocumentKind]: (body: unknown) => Bodies[K] } = { cuts: (b) => planSchema.parse(b), email: readEmail }
 
 /** The stored document of a job, or null where there is none yet. */
 export function readDocument<K extends DocumentKind>(jobId: string, kind: K): Saved<K> | null {
   const row = db().select().from(documents).where(and(eq(documents.jobId, jobId), eq(documents.kind, kind))).get()
-  return row ? { revision: row.revision, body: schemas[kind].parse(row.body), savedAt: row.savedAt } : null
+  return row ? { revision: row.revision, body: readers[kind](row.body), savedAt: row.savedAt } : null
 }
 
 /**

@@ -1,8 +1,10 @@
 import { findingsOf, type Finding } from '@/core/checks'
 import { HTML_LIMIT } from '@/core/checks/weight'
-import { compile, styleOf } from '@/core/compile'
-import { compileText } from '@/core/compile/text'
-import { asWritten, type FieldWriter } from '@/core/handover/fields'
+import { compile, type CompileOptions } from '@/core/compile'
+import { styleOf } from '@/core/email/cascade'
+import { compileText, type TextOptions } from '@/core/compile/text'
+import { conditionsAsWritten } from '@/core/handover/conditions'
+import { asWritten } from '@/core/handover/fields'
 import { eq } from 'drizzle-orm'
 import type { Email } from '@/core/email/schema'
 import { db } from '../db'
@@ -24,10 +26,10 @@ export function emailOf(jobId: string) {
 export const appPicture = (picture: { id: string }): string => `/api/pictures/${picture.id}`
 
 /** The compiled HTML and plain text of a job. */
-export function compileJob(jobId: string, options: { src?: (p: { id: string; type: string }) => string; fields?: FieldWriter } = {}): { email: Email; revision: number; html: string; text: string } {
+export function compileJob(jobId: string, options: Partial<CompileOptions> & Pick<TextOptions, 'links'> = {}): { email: Email; revision: number; html: string; text: string } {
   const { body: email, revision, client } = emailOf(jobId)
   const fields = options.fields ?? asWritten
-  return { email, revision, html: compile(email, client.house, { src: options.src ?? appPicture, fields }), text: compileText(email, fields) }
+  return { email, revision, html: compile(email, client.house, { src: options.src ?? appPicture, fields, conditions: options.conditions, styles: options.styles, print: options.print }), text: compileText(email, { fields, conditions: options.conditions ?? conditionsAsWritten, house: client.house, links: options.links }) }
 }
 
 /** What the checks find in a job's email, and how much of the HTML limit is used. */

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm'
 import sharp from 'sharp'
 import type { Raster, Rect } from '@/core/cut/raster'
-import type { PictureRef } from '@/core/tiles/picture/schema'
+import type { PictureRef } from '@/core/tiles/picture/ref'
 import { db } from '../db'
 import { crops } from '../db/schema'
 import { encodeCrop } from './encode'

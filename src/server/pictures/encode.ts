@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import { ssim } from '@/core/picture/ssim'
-import type { PictureRef } from '@/core/tiles/picture/schema'
+import type { PictureRef } from '@/core/tiles/picture/ref'
 
 /** Likeness below which a loss may be seen: structural similarity (Wang and others, 2004) against the crop. */
 export const LIKENESS = 0.98

@@ -1,5 +1,5 @@
 import sharp, { type Metadata } from 'sharp'
-import type { PictureRef } from '@/core/tiles/picture/schema'
+import type { PictureRef } from '@/core/tiles/picture/ref'
 import { Problem } from '../problem'
 import { keepPicture } from './store'
 

@@ -3,20 +3,25 @@ import type { Editor } from '@tiptap/react'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { findingsOf, type Finding } from '@/core/checks'
-import { compile, styleOf } from '@/core/compile'
+import { compile } from '@/core/compile'
+import { compileText } from '@/core/compile/text'
+import { styleOf } from '@/core/email/cascade'
 import { newBand } from '@/core/email/defaults'
 import { applyEdit, type Edit } from '@/core/email/edits'
-import { placeOf, tilesOf } from '@/core/email/walk'
+import { cellsOf, placeOf, tilesOf } from '@/core/email/walk'
+import { conditionsFor } from '@/core/handover/conditions'
 import { asSample } from '@/core/handover/fields'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import type { Selection } from '../compose/tray'
+import { rowHolding } from '../compose/groups/band'
 import type { Action } from './actions'
 import { Ties } from './ties'
 import type { BenchJob, EmailSession } from './types'
 
 const src = (p: { id: string }) => `/api/pictures/${p.id}`
-const sample = asSample({ unsubscribe: '#' })
+/** Every conditional band is shown where nobody in particular is looked at. */
+const everyone = () => true
 const encoder = new TextEncoder()
 
 /** What the checks find in an email as it will be handed over. */
@@ -35,15 +40,21 @@ export function useEmailWork(job: BenchJob, session: EmailSession) {
   const [editor, setEditor] = useState<Editor | null>(null)
   const ties = useMemo(() => new Ties(), [])
   const style = styleOf(job.client.house, email.styles)
-  const html = useMemo(() => compile(email, job.client.house, { src, fields: sample, marks: true }), [email, job.client.house])
+  const [reader, setReader] = useState<string | null>(null)
+  const values = useMemo(() => email.readers?.find((r) => r.name === reader)?.values ?? null, [email.readers, reader])
+  const seen = useMemo(() => ({ fields: asSample({ unsubscribe: '#', ...values }), conditions: values ? conditionsFor(values) : everyone }), [values])
+  const html = useMemo(() => compile(email, job.client.house, { src, ...seen, marks: true }), [email, job.client.house, seen])
+  const text = useMemo(() => (email.way === 'plain' ? compileText(email, { ...seen, house: job.client.house }) : ''), [email, job.client.house, seen])
   const settled = useDeferredValue(email)
   const { findings, bytes } = useMemo(() => proof(settled, job.client.house), [settled, job.client.house])
   const bandIds = useMemo(() => email.bands.map((b) => b.id), [email])
 
   const selection: Selection = useMemo(() => {
-    if (!selectedId) return { band: null, cell: null, tile: null }
+    if (!selectedId || email.way !== 'bands') return { band: null, cell: null, tile: null }
     const band = email.bands.find((b) => b.id === selectedId)
     if (band) return { band, cell: null, tile: null }
+    const holder = email.bands.find((b) => [...cellsOf(b)].some((c) => c.id === selectedId))
+    if (holder) return { band: holder, cell: [...cellsOf(holder)].find((c) => c.id === selectedId)!, tile: null }
     const place = placeOf(email, selectedId)
     return place ? { band: place.band, cell: place.cell, tile: place.tile } : { band: null, cell: null, tile: null }
   }, [email, selectedId])
@@ -53,7 +64,7 @@ export function useEmailWork(job: BenchJob, session: EmailSession) {
     setSelectedId(id)
     setEditing((now) => (now === id ? now : null))
     const e = session.store.getState().doc
-    const band = id && (e.bands.some((b) => b.id === id) ? id : placeOf(e, id)?.band.id)
+    const band = id && (e.bands.some((b) => b.id === id) ? id : placeOf(e, id)?.band.id ?? e.bands.find((b) => [...cellsOf(b)].some((c) => c.id === id))?.id)
     if (band) ties.reveal(band)
   }, [session, ties])
   /** From the marks under a pointer, innermost first: the tile, else the band. */
@@ -74,10 +85,14 @@ export function useEmailWork(job: BenchJob, session: EmailSession) {
       // At the end of its cell a tile goes on to the next band.
       const next = email.bands[email.bands.indexOf(band) + way]
       if (next) apply('move the tile', { name: 'moveTile', what: { id: tile.id, cell: (way > 0 ? next.cells[0]! : next.cells.at(-1)!).id, to: way > 0 ? 0 : 999 } })
+    } else if (cell && band) {
+      const row = rowHolding(band, cell.id)
+      apply('move the cell', { name: 'moveCell', what: { id: cell.id, to: row.findIndex((c) => c.id === cell.id) + way } })
     } else if (band) apply('move the band', { name: 'moveBand', what: { id: band.id, to: email.bands.indexOf(band) + way } })
   }
   const remove = () => {
     if (tile) { apply('delete the tile', { name: 'removeTile', what: { id: tile.id } }); select(band!.id) }
+    else if (cell) { apply('delete the cell', { name: 'removeCell', what: { id: cell.id } }); select(band!.id) }
     else if (band) { const i = email.bands.indexOf(band); apply('delete the band', { name: 'removeBand', what: { id: band.id } }); select(email.bands[i + 1]?.id ?? email.bands[i - 1]?.id ?? null) }
   }
   const addBand = () => {
@@ -98,9 +113,9 @@ export function useEmailWork(job: BenchJob, session: EmailSession) {
     { id: 'dup', label: 'Duplicate', group: 'Email', keys: 'Ctrl D', run: () => band && apply('duplicate', tile ? { name: 'duplicateTile', what: { id: tile.id } } : { name: 'duplicateBand', what: { id: band.id } }), off: !band },
     { id: 'del', label: 'Delete', group: 'Email', keys: 'Delete', run: remove, off: !band },
     { id: 'band', label: 'Add a band', group: 'Email', keys: 'B', run: addBand },
-    { id: 'out', label: 'Step out: tile, band, email', group: 'Email', keys: 'Escape', run: () => (editing ? setEditing(null) : select(tile ? band!.id : null)) },
+    { id: 'out', label: 'Step out: tile, cell, band, email', group: 'Email', keys: 'Escape', run: () => (editing ? setEditing(null) : select(tile && cell && band!.cells.length > 1 ? cell.id : tile || cell ? band!.id : null)) },
     { id: 'subject', label: 'Write subject and preheader', group: 'Email', run: () => select(null) },
   ]
-  return { email, style, html, findings, bytes, bandIds, ties, selection, selectedId, select, pick, open, hovered, setHovered, editing, setEditing, editor, setEditor, apply, move, remove, addBand, edit, actions }
+  return { job, flush: session.flush, reader, setReader, text, email, style, html, findings, bytes, bandIds, ties, selection, selectedId, select, pick, open, hovered, setHovered, editing, setEditing, editor, setEditor, apply, move, remove, addBand, edit, actions }
 }
 export type EmailWork = ReturnType<typeof useEmailWork>

@@ -1,20 +1,25 @@
 'use client'
 import { EditorContent, useEditor, type Editor } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
-import { Color, FontSize, TextStyle } from '@tiptap/extension-text-style'
+import { BackgroundColor, Color, FontSize, TextStyle } from '@tiptap/extension-text-style'
 import TextAlign from '@tiptap/extension-text-align'
 import { useEffect, useRef } from 'react'
 import { richTextSchema, type RichText } from '@/core/email/richtext'
-import type { Role } from '@/core/email/schema'
-import { fontStacks, type HouseStyle } from '@/core/email/styles'
+import { box, flow } from '@/core/compile/element'
+import { physical } from '@/core/compile/letters'
+import type { Dir, Role } from '@/core/email/schema'
+import type { Style } from '@/core/email/cascade'
+import { fontFamily } from '@/core/email/fonts'
 import { blockStyle } from '@/core/tiles/words/html'
 import type { WordsTile } from '@/core/tiles/words/schema'
 import type { Stretch } from '../bench/ties'
+import { Language, LetterSpacing, Subscript, Superscript } from './marks'
 
 interface Props {
   tile: WordsTile
   role: Role
-  style: HouseStyle
+  dir: Dir
+  style: Style
   ground: string
   /** Where the tile stands, px of the email. */
   at: Stretch
@@ -29,15 +34,15 @@ export function joinLines(pasted: string): string[] {
 }
 
 /** Words edited where they stand: the editor lies over the tile in the lens, set like it. */
-export function InPlaceEditor({ tile, role, style, ground, at, onChange, onEditor, onDone }: Props) {
+export function InPlaceEditor({ tile, role, dir, style, ground, at, onChange, onEditor, onDone }: Props) {
   const own = useRef<string>(JSON.stringify(tile.text))
   const latest = useRef({ onChange, onDone })
   latest.current = { onChange, onDone }
   const editor = useEditor({
     immediatelyRender: false,
     extensions: [
-      StarterKit.configure({ blockquote: false, code: false, codeBlock: false, horizontalRule: false, undoRedo: false, trailingNode: false, heading: { levels: [1, 2, 3] }, link: { openOnClick: false, autolink: false, linkOnPaste: false, isAllowedUri: () => true } }),
-      TextStyle, Color, FontSize, TextAlign.configure({ types: ['heading', 'paragraph'], alignments: ['left', 'center', 'right'] }),
+      StarterKit.configure({ code: false, codeBlock: false, horizontalRule: false, undoRedo: false, trailingNode: false, heading: { levels: [1, 2, 3] }, link: { openOnClick: false, autolink: false, linkOnPaste: false, isAllowedUri: () => true } }),
+      TextStyle, Color, BackgroundColor, FontSize, LetterSpacing, Superscript, Subscript, Language, TextAlign.configure({ types: ['heading', 'paragraph'], alignments: ['left', 'center', 'right'] }),
     ],
     content: tile.text,
     autofocus: 'end',
@@ -73,14 +78,15 @@ export function InPlaceEditor({ tile, role, style, ground, at, onChange, onEdito
     editor.commands.setContent(tile.text, { emitUpdate: false })
   }, [tile.text, editor])
 
+  const look = style.roles[role]
   const css = ([0, 1, 2, 3] as const).map((level) => {
-    const s = blockStyle(tile, level, { style, role })
+    const s = blockStyle(tile, level, look)
     const where = level ? `.in-place h${level}` : '.in-place p, .in-place ul, .in-place ol'
-    return `${where}{font-family:${fontStacks[s.font]};font-size:${s.size}px;line-height:${s.line}px;font-weight:${s.bold ? 700 : 400};color:${s.color};margin:0 0 ${Math.round(s.line * (level ? 0.4 : 0.7))}px;text-align:${tile.align}}`
+    return `${where}{font-family:${fontFamily(s.font, style.webFonts)};font-size:${s.size}px;line-height:${s.line}px;font-weight:${s.bold ? 700 : 400};color:${s.color};margin:0 0 ${Math.round(s.line * (level ? 0.4 : 0.7))}px;text-align:${physical(tile.align, { dir })}}`
   }).join('\n')
   const { padding } = tile
   return (
-    <div className="in-place absolute z-20 outline-2 outline-[#21508f]" style={{ top: at.top, left: at.left, width: at.width, minHeight: at.height, background: ground, padding: `${padding.top}px ${padding.right}px ${padding.bottom}px ${padding.left}px`, ['--words-link' as string]: style.link }} onClick={(e) => e.stopPropagation()} onPointerDown={(e) => e.stopPropagation()}>
+    <div className="in-place absolute z-20 outline-2 outline-[#21508f]" style={{ top: at.top, left: at.left, width: at.width, minHeight: at.height, background: ground, padding: box(flow(padding, dir)), ['--words-link' as string]: tile.link?.color ?? look.link.color }} dir={dir} onClick={(e) => e.stopPropagation()} onPointerDown={(e) => e.stopPropagation()}>
       <style>{css}</style>
       <EditorContent editor={editor} />
     </div>

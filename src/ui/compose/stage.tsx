@@ -2,6 +2,7 @@
 import { useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { tilesOf } from '@/core/email/walk'
+import { picturesIn } from '@/core/tiles/parts'
 import { useStageActions, type Action } from '../bench/actions'
 import { bandsInDesign, DesignView } from '../bench/design-view'
 import { PHONE, WorkLens, WorkTray } from '../bench/email-lenses'
@@ -9,10 +10,18 @@ import type { EmailWork } from '../bench/email-work'
 import { Ribbons } from '../bench/ribbons'
 import type { Marks } from '../bench/lens'
 import type { BenchJob, CutSession } from '../bench/types'
+import { ByHandStage, PlainStage } from './by-hand'
 import { Spine } from './spine'
 
+/** The stage in the way in which the email is written. */
+export function ComposeStage(p: { job: BenchJob; work: EmailWork; cuts: CutSession; setActions: (a: Action[]) => void }) {
+  if (p.work.email.way === 'hand') return <ByHandStage work={p.work} setActions={p.setActions} />
+  if (p.work.email.way === 'plain') return <PlainStage work={p.work} setActions={p.setActions} />
+  return <BandStage {...p} />
+}
+
 /** The bench: design, wide and narrow side by side, tied band to band; the spine beside them, the tray beneath. */
-export function ComposeStage({ job, work, cuts, setActions }: { job: BenchJob; work: EmailWork; cuts: CutSession; setActions: (a: Action[]) => void }) {
+function BandStage({ job, work, cuts, setActions }: { job: BenchJob; work: EmailWork; cuts: CutSession; setActions: (a: Action[]) => void }) {
   const plan = useStore(cuts.store, (s) => s.doc)
   const [wide, setWide] = useState<{ marks: Marks; height: number }>({ marks: new Map(), height: 800 })
   const { email } = work
@@ -44,7 +53,7 @@ function weigh({ email, html }: EmailWork): Map<string, number> {
   const starts = email.bands.map((b) => html.indexOf(`data-m="${b.id}"`))
   return new Map(email.bands.map((b, i) => {
     const end = starts.slice(i + 1).find((s) => s > 0) ?? html.length
-    const pictures = [...tilesOf(b)].reduce((sum, t) => sum + (t.kind === 'picture' ? t.picture?.bytes ?? 0 : 0), 0)
+    const pictures = [...tilesOf(b)].reduce((sum, t) => sum + (picturesIn(t).reduce((all, p) => all + p.picture.bytes, 0)), 0)
     return [b.id, Math.max(0, end - starts[i]!) + pictures]
   }))
 }

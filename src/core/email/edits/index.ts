@@ -1,6 +1,7 @@
 import { current, produce, type Draft } from 'immer'
 import type { Tile } from '../../tiles/schema'
-import { newId } from '../defaults'
+import { newCell, newId } from '../defaults'
+import { measureBand, reshare } from '../measures'
 import type { Band, Cell, Email, Row } from '../schema'
 
 /**
@@ -62,6 +63,9 @@ function assign<T extends object>(target: T, patch: Partial<T>): void {
 /** Sets values of the email itself: subject, preheader, title, language, own styles. */
 const setEmail: EditOf<Partial<Omit<Email, 'version' | 'bands'>>> = (email, what) => produce(email, (d) => assign(d, what as Partial<Draft<Email>>))
 
+/** Puts another email in the place of this one: a kept version, or one brought in. */
+const replace: EditOf<{ email: Email }> = (_, { email }) => email
+
 /** Sets values of one band. */
 const setBand: EditOf<{ id: string; set: Partial<Omit<Band, 'id' | 'cells'>> }> = (email, { id, set }) =>
   produce(email, (d) => { const b = find(d.bands, id); if (b) assign(b, set as Partial<Draft<Band>>) })
@@ -90,6 +94,59 @@ const duplicateBand: EditOf<{ id: string }> = (email, { id }) => {
 /** Sets values of one cell. */
 const setCell: EditOf<{ id: string; set: Partial<Omit<Cell, 'id' | 'items'>> }> = (email, { id, set }) => inCell(email, (c) => c.id === id, (c) => assign(c, set as Partial<Draft<Cell>>))
 
+/** A row that holds a cell: the band itself, or a row inside one of its cells. */
+interface RowPlace { row: Pick<Row, 'cells' | 'gap'>; path: Path; at: number; widths: number[] }
+
+function rowOf(email: Email, cellId: string): RowPlace | undefined {
+  const path = cellPath(email, (c) => c.id === cellId)
+  if (!path) return undefined
+  const rowPath = path.slice(0, -2)
+  const row = rowPath.reduce<unknown>((at, key) => (at as Record<string | number, unknown>)[key], email) as Pick<Row, 'cells' | 'gap'>
+  const measures = measureBand(email.bands[path[1] as number]!, email.width)
+  return { row, path: rowPath, at: path.at(-1) as number, widths: row.cells.map((c) => measures.get(c.id)!.outer) }
+}
+
+/** Sets the width of a cell; the others of its row share what is left, so that the row stays as wide as it is. */
+const setCellWidth: EditOf<{ id: string; width: number }> = (email, { id, width }) => {
+  const found = rowOf(email, id)
+  if (!found || found.row.cells.length < 2) return email
+  const widths = reshare(found.widths, found.at, width)
+  return produce(email, (d) => { (reach(d, found.path) as unknown as Draft<Row>).cells.forEach((c, i) => { c.width = widths[i]! }) })
+}
+
+/** Gives the row of a band, or of a row inside a cell, so many cells of the same width. What cells beyond them held goes into the last one. */
+const setCells: EditOf<{ id: string; count: number }> = (email, { id, count }) => {
+  const band = email.bands.findIndex((b) => b.id === id)
+  const inside = band < 0 ? cellPath(email, holds(id)) : undefined
+  if ((band < 0 && !inside) || count < 1 || count > 5) return email
+  return produce(email, (d) => {
+    const row = band >= 0 ? d.bands[band]! : (reach(d, inside!).items.find((i) => i.id === id) as Draft<Row>)
+    if (!('cells' in row)) return
+    const total = row.cells.reduce((s, c) => s + c.width, 0) + row.gap * (row.cells.length - 1)
+    const spare = row.cells.splice(count)
+    row.cells.at(-1)!.items.push(...spare.flatMap((c) => c.items))
+    while (row.cells.length < count) row.cells.push(newCell(1) as Draft<Cell>)
+    const each = Math.max(1, (total - row.gap * (count - 1)) / count)
+    row.cells.forEach((c) => { c.width = each })
+  })
+}
+
+/** Moves a cell within its row, to a place counted from 0; it keeps its width. */
+const moveCell: EditOf<{ id: string; to: number }> = (email, { id, to }) => {
+  const found = rowOf(email, id)
+  if (!found) return email
+  return produce(email, (d) => { const { cells } = reach(d, found.path) as unknown as Draft<Row>; const [cell] = cells.splice(found.at, 1); cells.splice(Math.max(0, Math.min(to, cells.length)), 0, cell!) })
+}
+
+/** Takes a cell out of its row with what it holds; the last one of a row stays. */
+const removeCell: EditOf<{ id: string }> = (email, { id }) => {
+  const found = rowOf(email, id)
+  return !found || found.row.cells.length < 2 ? email : produce(email, (d) => { (reach(d, found.path) as unknown as Draft<Row>).cells.splice(found.at, 1) })
+}
+
+/** Puts a row of cells into a cell. */
+const addRow: EditOf<{ cell: string; at: number; row: Row }> = (email, { cell, at, row }) => inCell(email, (c) => c.id === cell, (c) => insert(c, at, row as Draft<Row>))
+
 /** Puts a tile into a cell, at a place counted from 0. */
 const addTile: EditOf<{ cell: string; at: number; tile: Tile }> = (email, { cell, at, tile }) => inCell(email, (c) => c.id === cell, (c) => insert(c, at, tile as Draft<Tile>))
 
@@ -113,7 +170,7 @@ const removeTile: EditOf<{ id: string }> = (email, { id }) => inCell(email, hold
 /** Puts a copy of a tile after it. */
 const duplicateTile: EditOf<{ id: string }> = (email, { id }) => inCell(email, holds(id), (c) => insert(c, place(c, id) + 1, fresh(current(c.items[place(c, id)]!)) as Draft<Tile>))
 
-export const edits = { setEmail, setBand, addBand, moveBand, removeBand, duplicateBand, setCell, addTile, setTile, moveTile, removeTile, duplicateTile }
+export const edits = { setEmail, replace, setBand, addBand, moveBand, removeBand, duplicateBand, setCell, setCellWidth, setCells, moveCell, removeCell, addRow, addTile, setTile, moveTile, removeTile, duplicateTile }
 export type EditName = keyof typeof edits
 
 /** An edit as a value: it can be stored, sent and applied. */

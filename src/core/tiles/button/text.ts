@@ -1,6 +1,5 @@
-import { replaceFields, type FieldWriter } from '../../handover/fields'
+import { linked, type TextContext } from '../texts'
 import type { ButtonTile } from './schema'
 
 /** A button as plain text: its words and where it leads. */
-export const buttonText = (tile: ButtonTile, fields: FieldWriter): string =>
-  `${replaceFields(tile.label, fields)}${tile.link.trim() ? ` <${replaceFields(tile.link, fields).trim()}>` : ''}`
+export const buttonText = (tile: ButtonTile, c: TextContext): string => linked(tile.label, tile.link, c)

@@ -1,12 +1,15 @@
 import type { ElementContent } from 'hast'
 import { classes, type TileContext } from '../../compile/context'
 import { css, el } from '../../compile/element'
+import { physical } from '../../compile/letters'
 import { hrefOf } from '../../compile/link'
+import { NARROW } from '../../compile/rules'
+import { fontStacks } from '../../email/fonts'
 import { asSample, replaceFields } from '../../handover/fields'
 import type { PictureTile } from './schema'
 
-/** The width a picture shows at, px: its own, but never more than its cell leaves it. */
-export const shownWidth = (tile: Pick<PictureTile, 'width'>, available: number): number => Math.min(tile.width, available)
+/** The width a picture shows at, px: its own or its share of what its cell leaves it, but never more than that. */
+export const shownWidth = (tile: Pick<PictureTile, 'width' | 'percent'>, available: number): number => (tile.percent ? (available * tile.percent) / 100 : Math.min(tile.width, available))
 
 /**
  * A picture as a block, so that no line gap opens under it. The width attribute is for the Word engine, which ignores max-width;
@@ -15,14 +18,28 @@ export const shownWidth = (tile: Pick<PictureTile, 'width'>, available: number):
 export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[] {
   if (!tile.picture) return []
   const width = shownWidth(tile, c.available)
-  const margin = tile.align === 'center' ? '0 auto' : tile.align === 'right' ? '0 0 0 auto' : '0'
-  const body = c.style.text.body
+  const align = physical(tile.align, c)
+  const margin = align === 'center' ? '0 auto' : align === 'right' ? '0 0 0 auto' : '0'
+  const body = c.look.text.body
+  const edge = tile.edge
   // A picture that fills its column fills the window too, once columns are stacked.
-  const fills = width >= c.available - 1 && width < c.width && c.rules.add('full', 'max-width:100%!important')
+  const fills = width >= c.available - 1 && width < c.width && c.rules.fill()
   const img = el('img', {
-    src: c.src(tile.picture), alt: replaceFields(tile.alt ?? '', asSample()), width: Math.round(width), className: classes(fills),
-    style: css({ display: 'block', width: '100%', 'max-width': width, height: 'auto', margin, border: '0', 'font-family': 'Arial, sans-serif', 'font-size': body.size, 'line-height': body.line, color: body.color }),
+    src: c.src(tile.picture), alt: replaceFields(tile.alt ?? '', asSample()), width: Math.max(1, Math.round(width) - 2 * (edge?.width ?? 0)), className: classes(fills, edge?.nightColor && c.rules.nightEdge(edge.nightColor)),
+    style: css({
+      display: 'block', 'box-sizing': edge && 'border-box', width: tile.percent && tile.percent < 100 ? `${tile.percent}%` : '100%', 'max-width': width, height: 'auto', margin,
+      border: edge ? `${edge.width}px ${edge.style} ${edge.color}` : '0', 'border-radius': tile.radius || undefined, 'font-family': fontStacks.sans.css, 'font-size': body.size, 'line-height': body.line, color: body.color,
+    }),
   })
-  return tile.link.trim() ? [el('a', { href: hrefOf(tile.link, c.fields), target: '_blank', style: 'text-decoration:none' }, img)] : [img]
+  const shown = alternatives(tile, c, img)
+  return tile.link.trim() ? [el('a', { href: hrefOf(tile.link, c.fields), target: '_blank', style: 'text-decoration:none' }, shown)] : [shown]
 }
 
+/** Other pictures for narrow and for night, in a `picture` element: a reader that does not know it shows the one inside, and none is loaded twice. */
+function alternatives(tile: PictureTile, c: TileContext, img: ElementContent): ElementContent {
+  const sources = [
+    ...(tile.nightPicture ? [el('source', { srcSet: c.src(tile.nightPicture), media: '(prefers-color-scheme:dark)' })] : []),
+    ...(tile.narrowPicture ? [el('source', { srcSet: c.src(tile.narrowPicture), media: `(max-width:${NARROW}px)` })] : []),
+  ]
+  return sources.length ? el('picture', null, sources, img) : img
+}

@@ -1,17 +1,7 @@
 import { z } from 'zod'
-import { alignSchema } from '../../email/styles'
-import { tileBase } from '../base'
-
-export const pictureRefSchema = z.object({
-  /** SHA-256 of its bytes, in hexadecimal. */
-  id: z.string().regex(/^[0-9a-f]{64}$/),
-  type: z.enum(['image/png', 'image/jpeg', 'image/gif', 'image/webp']),
-  /** Real size, px. */
-  width: z.number().int().positive(),
-  height: z.number().int().positive(),
-  bytes: z.number().int().positive(),
-})
-export type PictureRef = z.infer<typeof pictureRefSchema>
+import { alignSchema, edgeSchema } from '../../email/styles'
+import { linkSchema, tileBase } from '../base'
+import { pictureRefSchema } from './ref'
 
 /** A picture, shown at `width` px or as wide as its cell allows. */
 export const pictureSchema = z.object({
@@ -20,9 +10,17 @@ export const pictureSchema = z.object({
   picture: pictureRefSchema.nullable(),
   /** null: not written yet. Empty: pure decoration, readers pass over it. */
   alt: z.string().max(2000).nullable(),
-  link: z.string().max(4000),
+  link: linkSchema,
   /** Shown width on wide, px. Fractional where the design's density divides unevenly. */
   width: z.number().min(1).max(2000),
+  /** Shown width in % of what its cell leaves it; prevails over `width`. */
+  percent: z.number().int().min(1).max(100).optional(),
   align: alignSchema,
+  edge: edgeSchema.optional(),
+  /** px */
+  radius: z.number().int().min(0).max(200).optional(),
+  /** Shown instead on narrow, and at night, by readers that know how; the others keep to the first. */
+  narrowPicture: pictureRefSchema.optional(),
+  nightPicture: pictureRefSchema.optional(),
 })
 export type PictureTile = z.infer<typeof pictureSchema>

@@ -1,51 +1,58 @@
 import type { Element, ElementContent } from 'hast'
+import { classes, type TileContext } from '../../compile/context'
 import { css, el, text } from '../../compile/element'
-import type { TileContext } from '../../compile/context'
+import { letters, linkLetters, physical } from '../../compile/letters'
 import { hrefOf } from '../../compile/link'
-import { markOf, type Block, type Inline, type List, type Mark } from '../../email/richtext'
-import { fontStacks, type TextStyle } from '../../email/styles'
+import type { RoleStyle } from '../../email/cascade'
+import { markOf, type Block, type Inline, type List, type Mark, type Quote } from '../../email/richtext'
+import type { TextStyle, TextStyleName } from '../../email/styles'
 import { replaceFields } from '../../handover/fields'
 import type { WordsTile } from './schema'
 
-/** The text style a block of a words tile ends up with: text style, then the tile's own values. */
-export function blockStyle(tile: Pick<WordsTile, 'style' | 'headings' | 'base'>, level: 0 | 1 | 2 | 3, c: Pick<TileContext, 'style' | 'role'>): TextStyle {
-  const base = tile.base ?? (c.role === 'footer' || c.role === 'notice' ? 'small' : 'body')
-  return { ...c.style.text[level === 0 ? base : (`heading${level}` as const)], ...(level ? tile.headings : tile.style) }
-}
+/** The text style that a block of a words tile inherits. @param level of a heading; 0 is a paragraph */
+export const styleName = (tile: Pick<WordsTile, 'base'>, level: 0 | 1 | 2 | 3, look: RoleStyle): TextStyleName => (level === 0 ? tile.base ?? look.base : `heading${level}`)
 
-/** Words as paragraphs, headings and lists, every one with its whole style inline. */
-export function wordsHtml(tile: WordsTile, c: TileContext): ElementContent[] {
-  return tile.text.content.map((b, i) => block(b, tile, c, i === tile.text.content.length - 1))
+/** The text style a block of a words tile ends up with: text style, then the tile's own values. */
+export const blockStyle = (tile: Pick<WordsTile, 'style' | 'headings' | 'base'>, level: 0 | 1 | 2 | 3, look: RoleStyle): TextStyle => ({ ...look.text[styleName(tile, level, look)], ...(level ? tile.headings : tile.style) })
+
+/** Words as paragraphs, headings, lists and quotes, every one with its whole style inline. */
+export function wordsHtml(tile: WordsTile, context: TileContext): ElementContent[] {
+  const c = tile.dir ? { ...context, dir: tile.dir } : context
+  const blocks = tile.text.content.map((b, i) => block(b, tile, c, i === tile.text.content.length - 1))
+  return tile.lang || tile.dir ? [el('div', { lang: tile.lang, dir: tile.dir }, blocks)] : blocks
 }
 
 function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Element {
   if (b.type === 'bulletList' || b.type === 'orderedList') return list(b, tile, c, last)
+  if (b.type === 'blockquote') return quote(b, tile, c, last)
   const level = b.type === 'heading' ? b.attrs.level : 0
-  const s = blockStyle(tile, level, c)
+  const s = blockStyle(tile, level, c.look)
+  const { style, names } = letters(s, c)
   const align = b.attrs?.textAlign ?? tile.align
-  return el(level ? `h${level}` : 'p', { style: css({ margin: last ? '0' : `0 0 ${gapAfter(s, level)}px`, ...letters(s), 'text-align': physical(align, c) }) }, inline(b.content ?? [], c))
+  return el(level ? `h${level}` : 'p', { className: classes(...names), style: css({ margin: last ? '0' : `0 0 ${gapAfter(s, level)}px`, ...style, 'text-align': physical(align, c) }) }, inline(b.content ?? [], tile, c))
 }
 
 /** Space after a block that is not the last: half a line after a heading, three quarters after a paragraph. */
-const gapAfter = (s: TextStyle, level: number): number => Math.round(s.line * (level ? 0.4 : 0.7))
-
-const letters = (s: TextStyle) => ({
-  'font-family': fontStacks[s.font], 'font-size': s.size, 'line-height': s.line, 'font-weight': s.bold ? 'bold' : 'normal', color: s.color,
-})
-
-/** "Left" in the document means "start": on a right-to-left email it is the right. */
-export const physical = (align: 'left' | 'center' | 'right', c: { dir: 'ltr' | 'rtl' }) => (c.dir === 'ltr' || align === 'center' ? align : align === 'left' ? 'right' : 'left')
+export const gapAfter = (s: Pick<TextStyle, 'line'>, level: number): number => Math.round(s.line * (level ? 0.4 : 0.7))
 
 function list(b: List, tile: WordsTile, c: TileContext, last: boolean): Element {
-  const s = blockStyle(tile, 0, c)
-  const side = c.dir === 'rtl' ? 'padding-right' : 'padding-left'
-  return el(b.type === 'bulletList' ? 'ul' : 'ol', { style: css({ margin: last ? '0' : `0 0 ${gapAfter(s, 0)}px`, padding: '0', [side]: 24, ...letters(s), 'text-align': physical(tile.align, c) }) },
+  const s = blockStyle(tile, 0, c.look)
+  const { style, names } = letters(s, c)
+  return el(b.type === 'bulletList' ? 'ul' : 'ol', { className: classes(...names), style: css({ margin: last ? '0' : `0 0 ${gapAfter(s, 0)}px`, padding: c.dir === 'rtl' ? '0 24px 0 0' : '0 0 0 24px', ...style, 'text-align': physical(tile.align, c) }) },
     b.content.map((item) => el('li', { style: css({ margin: '0 0 4px' }) }, item.content.flatMap((inner, i): ElementContent[] =>
-      inner.type === 'paragraph' ? [...(i ? [el('br', null)] : []), ...inline(inner.content ?? [], c)] : [list(inner, tile, c, true)]))))
+      inner.type === 'paragraph' ? [...(i ? [el('br', null)] : []), ...inline(inner.content ?? [], tile, c)] : [list(inner, tile, c, true)]))))
+}
+
+/** A quote stands in from the side where lines begin, along a line of the link colour. */
+function quote(b: Quote, tile: WordsTile, c: TileContext, last: boolean): Element {
+  const s = blockStyle(tile, 0, c.look)
+  const side = c.dir === 'rtl' ? 'right' : 'left'
+  return el('blockquote', { style: css({ margin: last ? '0' : `0 0 ${gapAfter(s, 0)}px`, padding: c.dir === 'rtl' ? '0 16px 0 0' : '0 0 0 16px', [`border-${side}`]: `3px solid ${c.look.link.color}` }) },
+    b.content.map((inner, i) => block(inner, tile, c, i === b.content.length - 1)))
 }
 
 /** Inline runs; neighbouring runs of one link become one link, so that it is one tap target. */
-function inline(runs: Inline[], c: TileContext): ElementContent[] {
+function inline(runs: Inline[], tile: WordsTile, c: TileContext): ElementContent[] {
   const out: ElementContent[] = []
   for (let i = 0; i < runs.length; i++) {
     const href = markOf(runs[i]!, 'link')?.attrs.href
@@ -54,7 +61,8 @@ function inline(runs: Inline[], c: TileContext): ElementContent[] {
     while (i + 1 < runs.length && markOf(runs[i + 1]!, 'link')?.attrs.href === href) i++
     const part = runs.slice(from, i + 1)
     const own = part.length === 1 ? markOf(part[0]!, 'textStyle')?.attrs.color : undefined
-    out.push(el('a', { href: hrefOf(href, c.fields), target: '_blank', style: css({ color: own ?? c.style.link, 'text-decoration': 'underline' }) }, part.map((r) => run(r, c))))
+    const { style, names } = linkLetters(c.look.link, c, { ...tile.link, ...(own ? { color: own } : {}) })
+    out.push(el('a', { href: hrefOf(href, c.fields), target: '_blank', className: classes(...names), style: css(style) }, part.map((r) => run(r, c))))
   }
   return out
 }
@@ -70,8 +78,13 @@ function wrap(inner: ElementContent, mark: Mark): ElementContent {
     case 'italic': return el('em', null, inner)
     case 'underline': return el('span', { style: 'text-decoration:underline' }, inner)
     case 'strike': return el('span', { style: 'text-decoration:line-through' }, inner)
+    // A line height of 0 keeps raised and lowered letters from pushing their line apart.
+    case 'superscript': return el('sup', { style: 'font-size:70%;line-height:0' }, inner)
+    case 'subscript': return el('sub', { style: 'font-size:70%;line-height:0' }, inner)
+    case 'language': return el('span', { lang: mark.attrs.lang, dir: mark.attrs.dir ?? undefined }, inner)
     case 'textStyle': {
-      const style = css({ color: mark.attrs.color ?? undefined, 'font-size': mark.attrs.fontSize ?? undefined, 'line-height': mark.attrs.fontSize ? '1.35' : undefined })
+      const { color, fontSize, backgroundColor, letterSpacing } = mark.attrs
+      const style = css({ color: color ?? undefined, 'font-size': fontSize ?? undefined, 'line-height': fontSize ? '1.35' : undefined, 'letter-spacing': letterSpacing ?? undefined, 'background-color': backgroundColor ?? undefined })
       return style ? el('span', { style }, inner) : inner
     }
     case 'link': return inner

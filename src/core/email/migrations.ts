@@ -1,0 +1,41 @@
+import { EMAIL_VERSION, emailSchema, type Email } from './schema'
+import { houseStyleSchema, type HouseStyle } from './styles'
+
+type Json = Record<string, unknown>
+const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null && !Array.isArray(v)
+
+/** What turns a document of one version into the next. Each is written once and never changed again, since old documents stay as they are. */
+const emailSteps: Record<number, (doc: Json) => Json> = {
+  // Links became a style of their own; an email says in which of three ways it is written.
+  1: (doc) => ({ ...doc, version: 2, way: 'bands', styles: isObject(doc.styles) ? linkAsStyle(doc.styles) : {} }),
+}
+
+const linkAsStyle = ({ link, ...rest }: Json): Json => (typeof link === 'string' ? { ...rest, link: { color: link } } : rest)
+
+const houseSteps: Record<number, (doc: Json) => Json> = {
+  1: (doc) => ({ ...doc, version: 2, link: { color: doc.link, underline: true }, webFonts: [] }),
+}
+
+function upgrade(doc: unknown, steps: Record<number, (doc: Json) => Json>): unknown {
+  let now = doc
+  // A house style had no version before the second.
+  while (isObject(now)) {
+    const step = steps[typeof now.version === 'number' ? now.version : 1]
+    if (!step) break
+    now = step(now)
+  }
+  return now
+}
+
+/** An email of any version as one of the present, checked. Throws a ZodError where it is none. */
+export const readEmail = (doc: unknown): Email => emailSchema.parse(upgrade(doc, emailSteps))
+
+/** A house style of any version as one of the present, checked. Throws a ZodError where it is none. */
+export const readHouse = (doc: unknown): HouseStyle => houseStyleSchema.parse(upgrade(doc, houseSteps))
+
+/** Brings a document up to date without checking it, for a border that checks by itself. */
+export const upgradeEmail = (doc: unknown): unknown => upgrade(doc, emailSteps)
+export const upgradeHouse = (doc: unknown): unknown => upgrade(doc, houseSteps)
+
+/** Whether a document says it is of a version later than this program knows. */
+export const isFromLater = (doc: unknown): boolean => isObject(doc) && typeof doc.version === 'number' && doc.version > EMAIL_VERSION

@@ -1,0 +1,96 @@
+import type { Element, ElementContent } from 'hast'
+import { fromHtml } from 'hast-util-from-html'
+import type { TileContext } from '../../compile/context'
+import { nestingErrors, segmentsOf } from '../../compile/conditional'
+import { el } from '../../compile/element'
+import { allowedHref } from '../../compile/link'
+import { elementsOf, inlineRules, readSheet, type Declaration, type DynamicRule, type Sheet } from '../../compile/stylesheet'
+import { replaceFields, type FieldWriter } from '../../handover/fields'
+import type { CodeTile } from './schema'
+
+/** Elements that are no part of an email's body: they run, embed, or belong to the head. What they hold is left out with them. */
+const refused = new Set(['script', 'iframe', 'object', 'embed', 'applet', 'base', 'meta', 'link', 'title', 'frame', 'frameset', 'noscript', 'template', 'portal'])
+
+/** Custom code made safe to stand inside an email. */
+export interface Scoped { tree: Element; dynamics: DynamicRule[]; raw: string[]; /** What was left out or changed, a sentence each. */ notes: string[] }
+
+/**
+ * Custom code, scoped: it is parsed, so that a stray end tag cannot break out of its cell; its class names and animations get a prefix of their
+ * own, so that its rules touch nothing outside and no rule of the email touches it; rules that can be written into its elements are.
+ */
+export function scopeCode(tile: Pick<CodeTile, 'id' | 'html' | 'css'>): Scoped {
+  const notes: string[] = []
+  const scope = `own-${tile.id.replace(/[^A-Za-z0-9_-]/g, '')}`
+  const root = fromHtml(tile.html, { fragment: true })
+  const styles: string[] = [tile.css]
+  const clean = (children: ElementContent[]): ElementContent[] => children.flatMap((node): ElementContent[] => {
+    if (node.type === 'comment') return keepComment(node.value, notes) ? [node] : []
+    if (node.type !== 'element') return [node]
+    if (node.tagName === 'style') { styles.push(node.children.map((c) => (c.type === 'text' ? c.value : '')).join('')); return [] }
+    if (refused.has(node.tagName)) { notes.push(`<${node.tagName}> was left out: ${node.tagName === 'script' ? 'email readers run no script' : 'it does not belong in the body of an email'}.`); return [] }
+    const properties = Object.fromEntries(Object.entries(node.properties).filter(([name, value]) => {
+      if (/^on/i.test(name)) { notes.push(`${name} on <${node.tagName}> was left out: email readers run no script.`); return false }
+      if (/^(href|xLinkHref|src|action|formAction|background|poster|data|cite)$/.test(name) && !allowedHref(String(value))) { notes.push(`${name} of <${node.tagName}> was left out: it could run script.`); return false }
+      return name !== 'dataM' && name !== 'srcDoc'
+    }))
+    return [{ ...node, properties, children: clean(node.children) }]
+  })
+  const tree = el('div', { className: [scope] }, clean(root.children.filter((c): c is ElementContent => c.type !== 'doctype')))
+  // Apart from each other, since a rule left open in one must not swallow another.
+  const sheets = styles.map(readSheet)
+  const sheet: Sheet = { statics: sheets.flatMap((s) => s.statics), dynamics: sheets.flatMap((s) => s.dynamics), raw: sheets.flatMap((s) => s.raw), notes: sheets.flatMap((s) => s.notes) }
+  notes.push(...sheet.notes)
+  // Matched while classes bear the names they were written with.
+  inlineRules({ type: 'root', children: [tree] }, sheet.statics.map((r) => ({ ...r, selector: within(scope, r.selector) })))
+  const prefixed = (name: string) => `${scope}-${name}`
+  const needed = new Set(sheet.dynamics.flatMap((r) => [...r.selector.matchAll(/\.([A-Za-z_][\w-]*)/g)].map((m) => m[1]!)))
+  for (const node of elementsOf(tree)) {
+    if (node === tree) continue
+    const names = ([] as (string | number)[]).concat((node.properties.className as (string | number)[] | undefined) ?? []).map(String).filter((n) => needed.has(n))
+    if (names.length) node.properties.className = names.map(prefixed)
+    else delete node.properties.className
+  }
+  const animations = new Set(sheet.raw.flatMap((r) => /^@(?:-webkit-)?keyframes\s+([\w-]+)/.exec(r)?.[1] ?? []))
+  const rename = (d: Declaration): Declaration => (/^(-webkit-)?animation(-name)?$/.test(d.property) ? { ...d, value: d.value.split(/(\s+|,)/).map((w) => (animations.has(w) ? prefixed(w) : w)).join('') } : d)
+  for (const node of elementsOf(tree)) if (animations.size && typeof node.properties.style === 'string') node.properties.style = node.properties.style.split(';').map((d) => (/^(-webkit-)?animation/.test(d) ? d.split(/(\s+|,|:)/).map((w) => (animations.has(w) ? prefixed(w) : w)).join('') : d)).join(';')
+  return {
+    tree, notes: [...new Set(notes)],
+    dynamics: sheet.dynamics.map((r) => ({ ...r, selector: within(scope, r.selector.replace(/\.([A-Za-z_][\w-]*)/g, (_, n: string) => `.${prefixed(n)}`)), declarations: r.declarations.map(rename) })),
+    raw: sheet.raw.filter((r) => !r.startsWith('@supports')).map((r) => r.replace(/^(@(?:-webkit-)?keyframes\s+)([\w-]+)/, (_, at: string, n: string) => `${at}${prefixed(n)}`)),
+  }
+}
+
+/** A selector that holds inside a scope alone. What was written for the page itself is meant for the scope. */
+function within(scope: string, selector: string): string {
+  const inner = selector.replace(/^(?:html|body|:root)\b\s*>?\s*/i, '').replace(/^body\b\s*>?\s*/i, '').trim()
+  return inner ? `.${scope} ${inner}` : `.${scope}`
+}
+
+/** Comments say nothing to a reader; a condition of the Word engine does, and stays where it is complete. */
+function keepComment(value: string, notes: string[]): boolean {
+  if (!/\[if|\[endif/i.test(value)) return false
+  // The two halves of the form for all other readers are comments of their own.
+  if (/^\[if [^\]]*\]><!$/.test(value) || value === '<![endif]') return true
+  try {
+    const [segment] = segmentsOf(`<!--${value}-->`)
+    const errors = nestingErrors(segment?.markup ?? '')
+    if (!errors.length) return true
+    notes.push(`A condition for the Word engine was left out: ${errors[0]}.`)
+  } catch (e) { notes.push(`A condition for the Word engine was left out: ${(e as Error).message}`) }
+  return false
+}
+
+/** Custom code in its cell. Fields in it come out as the destination writes them. */
+export function codeHtml(tile: CodeTile, c: TileContext): ElementContent[] {
+  const { tree, dynamics, raw } = scopeCode(tile)
+  const write = (d: Declaration) => `${d.property}:${d.value}!important`
+  for (const r of dynamics) c.rules.custom(r.media, r.selector, r.declarations.map(write).join(';'))
+  raw.forEach((r) => c.rules.verbatim(r))
+  fillFields(tree, c.fields)
+  return [tree]
+}
+
+function fillFields(node: Element, fields: FieldWriter): void {
+  for (const [name, value] of Object.entries(node.properties)) if (typeof value === 'string' && value.includes('[[')) node.properties[name] = replaceFields(value, fields)
+  for (const child of node.children) { if (child.type === 'text') child.value = replaceFields(child.value, fields); else if (child.type === 'element') fillFields(child, fields) }
+}

@@ -1,0 +1,18 @@
+import { z } from 'zod'
+import { alignSchema, colorSchema, textStyleOverrideSchema } from '../../email/styles'
+import { tileBase } from '../base'
+
+/** What somebody said, with stars. */
+export const reviewSchema = z.object({
+  ...tileBase,
+  kind: z.literal('review'),
+  text: z.string().max(2000),
+  who: z.string().max(200),
+  about: z.string().max(200),
+  /** Out of five; null: no stars. */
+  stars: z.number().int().min(0).max(5).nullable(),
+  starColor: colorSchema,
+  align: alignSchema,
+  style: textStyleOverrideSchema.optional(),
+})
+export type ReviewTile = z.infer<typeof reviewSchema>
