@@ -6,12 +6,16 @@ import { tileHtml } from '../tiles'
 import { classes, type CompileContext, type TileContext } from './context'
 import { attr, box, css, el, flow, notWord, trim, wordOnly } from './element'
 import { physical } from './letters'
-import { Rules, type Rule } from './rules'
+import { NARROW, Rules, type Rule } from './rules'
 
 /** One band as a tree, with the rules it needs in the head. */
 export interface CompiledBand { tree: ElementContent[]; rules: ReadonlyMap<string, Rule> }
 
-type BandContext = CompileContext & Pick<TileContext, 'role' | 'look' | 'rules' | 'kept'> & { measures: ReadonlyMap<string, CellMeasure> }
+type BandContext = CompileContext & Pick<TileContext, 'role' | 'look' | 'rules' | 'kept'> & {
+  measures: ReadonlyMap<string, CellMeasure>
+  /** False inside a cell that has others beside it. */
+  top: boolean
+}
 
 /** How a box looks: its ground, its edges, its corners. The Word engine takes them from a ghost cell, since it draws no `div` as a box. */
 interface Shell { style: Record<string, string | number | undefined | false>; names: (string | undefined | false)[]; word: string }
@@ -22,7 +26,7 @@ interface Shell { style: Record<string, string | number | undefined | false>; na
  */
 export function bandTree(band: Band, context: CompileContext): CompiledBand {
   const rules = new Rules()
-  const c: BandContext = { ...context, dir: band.dir ?? context.dir, rules, role: band.role, look: context.style.roles[band.role], kept: false, measures: measureBand(band, context.width) }
+  const c: BandContext = { ...context, dir: band.dir ?? context.dir, rules, role: band.role, look: context.style.roles[band.role], kept: false, top: true, measures: measureBand(band, context.width) }
   const { card, picture } = band
   const width = blockWidth(band, c.width)
   const ground = band.background ?? band.bleed ?? c.style.ground
@@ -90,7 +94,7 @@ function visibility(show: 'all' | 'wide' | 'narrow', display: 'table' | 'table-r
 
 function rowContent(row: Pick<Row, 'cells' | 'gap' | 'narrow'>, shared: number, ground: string, c: BandContext): ElementContent[] {
   if (row.cells.length === 1) return [loneCell(row.cells[0]!, ground, c)]
-  return row.narrow === 'keep' ? [keptRow(row, shared, ground, { ...c, kept: true })] : stackingRow(row, shared, ground, c)
+  return row.narrow === 'keep' ? [keptRow(row, shared, ground, { ...c, kept: true, top: false })] : stackingRow(row, shared, ground, c)
 }
 
 function shellOf(cell: Cell, c: BandContext): Shell {
@@ -153,18 +157,29 @@ function stackingRow(row: Pick<Row, 'cells' | 'gap' | 'narrow'>, shared: number,
       out.push(wordOnly(`<td width="${trim(row.gap)}"></td>`), el('div', { ariaHidden: 'true', className: classes(between, after), style: css({ display: 'inline-block', width: row.gap, 'max-width': row.gap, height: 1, 'line-height': 0 }) }))
     }
     const shell = shellOf(cell, c)
-    const content = cellTable(cell, ground, c)
+    const content = cellTable(cell, ground, { ...c, top: false })
     const inside = padded(cell) ? layout({ width: '100%', style: 'width:100%' }, el('td', { className: classes(cell.narrow?.padding && c.rules.padding(flow(cell.narrow.padding, c.dir))), style: css({ padding: box(flow(cell.padding, c.dir)) }) }, content)) : content
     out.push(wordOnly(`<td width="${trim(outer)}" valign="${cell.valign}"${shell.word}>`),
       el('div', {
         className: classes(c.rules.stack(), place, ...shell.names, even && cell.valign !== 'top' && c.rules.settle(cell.valign)), ...(reversed ? { dir: c.dir } : {}), dataM: cell.id,
-        style: css({ 'box-sizing': !!cell.edges && 'border-box', display: 'inline-block', width: '100%', 'max-width': outer, 'vertical-align': cell.valign, ...shell.style }),
+        style: css({ 'box-sizing': !!cell.edges && 'border-box', display: 'inline-block', ...(c.styles === 'inline' && c.top ? fluidWidth(outer, shared, c) : { width: '100%', 'max-width': floor(outer) }), 'vertical-align': cell.valign, ...shell.style }),
       }, inside),
       wordOnly('</td>'))
   })
   out.push(wordOnly('</tr></table>'))
-  return [el('div', { className: classes(ordered && c.rules.ordered(), even && c.rules.even()), ...(reversed ? { dir: opposite } : {}), style: css({ 'max-width': shared, margin: '0 auto', 'text-align': 'center', 'font-size': 0 }) }, out)]
+  return [el('div', { className: classes(ordered && c.rules.ordered(), even && c.rules.even()), ...(reversed ? { dir: opposite } : {}), style: css({ 'text-align': 'center', 'font-size': 0 }) }, out)]
 }
+
+/** Down to a hundredth: columns that came to more than their row by the last digit would not stand beside each other. */
+const floor = (px: number): number => Math.floor(px * 100) / 100
+
+/**
+ * A column's width where there is no style sheet: its share of the row while the row is wider than it is in a window of `NARROW` px, all of it
+ * below. The calculation comes to far less than the least width, or to far more than the greatest (a known technique, common practice, no source).
+ */
+const fluidWidth = (outer: number, shared: number, c: BandContext) => ({
+  width: `calc((${trim(shared - Math.max(0, c.width - NARROW))}px - 100%) * 999)`, 'min-width': `${floor((outer / shared) * 100)}%`, 'max-width': '100%',
+})
 
 /** What a cell holds: a table with a row for each tile, since only a table cell is padded alike everywhere. */
 function cellTable(cell: Cell, behind: string, c: BandContext): Element {

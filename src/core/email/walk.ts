@@ -19,9 +19,14 @@ export function* tilesOf(row: Pick<Row, 'cells'>): Generator<Tile> {
 
 /** Every tile of an email with its place, in reading order. */
 export function* placesOf(email: Pick<Email, 'bands'>): Generator<Place> {
-  for (const band of email.bands)
-    for (const cell of cellsOf(band))
-      for (const [index, tile] of cell.items.entries()) if (tile.kind !== 'row') yield { band, cell, index, tile }
+  for (const band of email.bands) for (const cell of band.cells) yield* placesIn(band, cell)
+}
+
+function* placesIn(band: Band, cell: Cell): Generator<Place> {
+  for (const [index, item] of cell.items.entries()) {
+    if (item.kind === 'row') for (const inner of item.cells) yield* placesIn(band, inner)
+    else yield { band, cell, index, tile: item }
+  }
 }
 
 /** The place of one tile, or undefined where there is none of that id. */

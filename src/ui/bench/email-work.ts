@@ -8,7 +8,7 @@ import { compileText } from '@/core/compile/text'
 import { styleOf } from '@/core/email/cascade'
 import { newBand } from '@/core/email/defaults'
 import { applyEdit, type Edit } from '@/core/email/edits'
-import { cellsOf, placeOf, tilesOf } from '@/core/email/walk'
+import { cellsOf, placeOf } from '@/core/email/walk'
 import { conditionsFor } from '@/core/handover/conditions'
 import { asSample } from '@/core/handover/fields'
 import type { Email } from '@/core/email/schema'
@@ -70,7 +70,9 @@ export function useEmailWork(job: BenchJob, session: EmailSession) {
   /** From the marks under a pointer, innermost first: the tile, else the band. */
   const pick = useCallback((ids: string[]) => {
     const e = session.store.getState().doc
-    select(ids.find((id) => placeOf(e, id)) ?? ids.find((id) => e.bands.some((b) => b.id === id)) ?? null)
+    // A cell that holds nothing can only be reached itself.
+    const bare = e.bands.flatMap((b) => [...cellsOf(b)]).find((c) => !c.items.length && ids.includes(c.id))
+    select(bare?.id ?? ids.find((id) => placeOf(e, id)) ?? ids.find((id) => e.bands.some((b) => b.id === id)) ?? null)
   }, [select, session])
   const open = useCallback((ids: string[]) => {
     const id = ids.find((x) => placeOf(session.store.getState().doc, x)?.tile.kind === 'words')
@@ -100,7 +102,7 @@ export function useEmailWork(job: BenchJob, session: EmailSession) {
     apply('add a band', { name: 'addBand', what: { band: made, at: band ? email.bands.indexOf(band) + 1 : email.bands.length } })
     select(made.id)
   }
-  const steps = useMemo(() => email.bands.flatMap((b) => [b.id, ...[...tilesOf(b)].map((t) => t.id)]), [email])
+  const steps = useMemo(() => email.bands.flatMap((b) => [b.id, ...[...cellsOf(b)].flatMap((c) => [...(b.cells.length > 1 ? [c.id] : []), ...c.items.flatMap((i) => (i.kind === 'row' ? [] : [i.id]))])]), [email])
   const step = (way: 1 | -1) => { const at = selectedId ? steps.indexOf(selectedId) : -1; select(steps[Math.max(0, Math.min(steps.length - 1, at + way))] ?? null) }
   const edit = () => { if (tile?.kind === 'words') setEditing(tile.id) }
 

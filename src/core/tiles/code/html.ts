@@ -1,10 +1,11 @@
 import type { Element, ElementContent } from 'hast'
 import { fromHtml } from 'hast-util-from-html'
-import type { TileContext } from '../../compile/context'
+import { classes, type TileContext } from '../../compile/context'
 import { nestingErrors, segmentsOf } from '../../compile/conditional'
-import { el } from '../../compile/element'
+import { css, el } from '../../compile/element'
+import { letters } from '../../compile/letters'
 import { allowedHref } from '../../compile/link'
-import { elementsOf, inlineRules, readSheet, type Declaration, type DynamicRule, type Sheet } from '../../compile/stylesheet'
+import { dedupe, elementsOf, inlineRules, readSheet, readStyle, styleText, type Declaration, type DynamicRule, type Sheet } from '../../compile/stylesheet'
 import { replaceFields, type FieldWriter } from '../../handover/fields'
 import type { CodeTile } from './schema'
 
@@ -83,11 +84,19 @@ function keepComment(value: string, notes: string[]): boolean {
 /** Custom code in its cell. Fields in it come out as the destination writes them. */
 export function codeHtml(tile: CodeTile, c: TileContext): ElementContent[] {
   const { tree, dynamics, raw } = scopeCode(tile)
+  dress(tree, c)
   const write = (d: Declaration) => `${d.property}:${d.value}!important`
   for (const r of dynamics) c.rules.custom(r.media, r.selector, r.declarations.map(write).join(';'))
   raw.forEach((r) => c.rules.verbatim(r))
   fillFields(tree, c.fields)
   return [tree]
+}
+
+/** Cells have letters of size 0, so that pictures stand close: code begins with those of the role's paragraphs. */
+export function dress(tree: Element, c: TileContext): void {
+  const { style, names } = letters(c.look.text[c.look.base], c)
+  tree.properties.className = [...((tree.properties.className as string[] | undefined) ?? []), ...(classes(...names) ?? [])]
+  tree.properties.style = styleText(dedupe([...readStyle(css(style)), ...readStyle(String(tree.properties.style ?? ''))]))
 }
 
 function fillFields(node: Element, fields: FieldWriter): void {

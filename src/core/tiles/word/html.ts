@@ -3,7 +3,7 @@ import { nestingErrors } from '../../compile/conditional'
 import type { TileContext } from '../../compile/context'
 import { notWord, wordOnly } from '../../compile/element'
 import { replaceFields } from '../../handover/fields'
-import { scopeCode } from '../code/html'
+import { dress, scopeCode } from '../code/html'
 import type { WordTile } from './schema'
 
 /** What keeps a markup from standing in a condition: it would end it, or leave tags open in the rest of the email. */
@@ -18,5 +18,7 @@ export function wordHtml(tile: WordTile, c: TileContext): ElementContent[] {
   const word = tile.word.trim() && !wordErrors(tile.word).length ? [wordOnly(replaceFields(tile.word, c.fields))] : []
   if (!tile.others.trim()) return word
   const { tree } = scopeCode({ id: tile.id, html: replaceFields(tile.others, c.fields), css: '' })
-  return [...word, ...(word.length ? notWord(...tree.children) : tree.children)]
+  delete tree.properties.className
+  dress(tree, c)
+  return [...word, ...(word.length ? notWord(tree) : [tree])]
 }

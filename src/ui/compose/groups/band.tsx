@@ -18,7 +18,7 @@ export function BandGroups({ email, style, band, apply }: Props & { band: Band }
   const put = (patch: Partial<GroundPicture>) => picture && set('set the picture behind', { picture: { ...picture, ...patch } })
   const when = band.when
   return (
-    <div className="grid h-full min-w-[1180px] grid-cols-[1fr_1fr_1fr_186px_186px_1fr_1.1fr]">
+    <div className="grid h-full min-w-[1270px] grid-cols-[238px_238px_1fr_158px_158px_1.25fr]">
       <Group title="Band">
         <TextRow plain label="Name" value={band.name} onChange={(v) => set('rename the band', { name: v.slice(0, 80) }, 'name')} />
         <Row label="Role"><Pick label="Role" value={band.role} options={[{ value: 'header', label: 'Head' }, { value: 'main', label: 'Main' }, { value: 'footer', label: 'Foot' }, { value: 'notice', label: 'Notice' }]} onChange={(role) => set('set the role', { role })} /></Row>
@@ -32,7 +32,7 @@ export function BandGroups({ email, style, band, apply }: Props & { band: Band }
         <MaybeColor label="Night" name="Ground of the band at night" value={band.nightBackground} fallback={band.background ?? style.ground} swatches={style.colors} onChange={(nightBackground) => set('set the ground at night', { nightBackground }, 'nbg')} />
         <MaybeColor label="Row, night" name="Ground over the whole window at night" value={band.nightBleed} fallback={band.bleed ?? style.ground} swatches={style.colors} onChange={(nightBleed) => set('set the whole row at night', { nightBleed }, 'nbleed')} />
       </Group>
-      <Group title="Picture behind" className="overflow-y-auto">
+      <Group title="Picture behind, card" className="overflow-y-auto">
         <PictureChooser label={picture ? 'Replace it' : 'Choose a file'} onChosen={(p) => set('put a picture behind', { picture: { across: 'email', fit: 'cover', x: 'center', y: 'center', ...picture, picture: p } })} onClear={picture && (() => set('take the picture off', { picture: undefined }))} />
         {picture && (
           <>
@@ -42,10 +42,6 @@ export function BandGroups({ email, style, band, apply }: Props & { band: Band }
             <Row label=""><Choice label="Held down" value={picture.y} options={[{ value: 'top', label: 'top' }, { value: 'center', label: 'middle' }, { value: 'bottom', label: 'bottom' }]} onChange={(y) => put({ y })} /></Row>
           </>
         )}
-      </Group>
-      <Group title="Space on wide"><SidesField label="Space on wide" value={band.padding} onChange={(padding) => set('set the space', { padding }, 'pad')} center={`${Math.round(innerWidth(band, email.width))} px`} /></Group>
-      <Group title="Space on narrow"><SidesField label="Space on narrow" value={band.narrowPadding ?? band.padding} onChange={(narrowPadding) => set('set the space on narrow', { narrowPadding }, 'npad')} center={band.narrowPadding ? 'own' : 'as wide'} />{band.narrowPadding && <Button onClick={() => set('narrow as wide', { narrowPadding: undefined })}>Space as wide</Button>}</Group>
-      <Group title="Card" className="overflow-y-auto">
         <Tick checked={!!band.card} onChange={(on) => set(on ? 'make it a card' : 'no card', { card: on ? { radius: 8, around: sides(12, 12) } : undefined })}>a card, {Math.round(blockWidth(band, email.width))} px wide</Tick>
         {band.card && (
           <>
@@ -55,6 +51,8 @@ export function BandGroups({ email, style, band, apply }: Props & { band: Band }
           </>
         )}
       </Group>
+      <Group title="Space on wide"><SidesField label="Space on wide" value={band.padding} onChange={(padding) => set('set the space', { padding }, 'pad')} center={`${Math.round(innerWidth(band, email.width))} px`} /></Group>
+      <Group title="Space on narrow"><SidesField label="Space on narrow" value={band.narrowPadding ?? band.padding} onChange={(narrowPadding) => set('set the space on narrow', { narrowPadding }, 'npad')} center={band.narrowPadding ? 'own' : 'as wide'} />{band.narrowPadding && <Button onClick={() => set('narrow as wide', { narrowPadding: undefined })}>Space as wide</Button>}</Group>
       <Group title="Narrow, readers, language" className="overflow-y-auto">
         {band.cells.length > 1 && <Row label="Narrow"><Choice label="Cells on narrow" value={band.narrow} options={[{ value: 'stack', label: 'stack' }, { value: 'keep', label: 'keep' }, { value: 'reverse', label: 'swap' }]} onChange={(narrow) => set('set the stacking', { narrow })} /></Row>}
         <Tick checked={!!when} onChange={(on) => set('set who sees it', { when: on ? { field: 'city', test: 'is', value: '' } : undefined })}>only for some readers</Tick>
@@ -65,7 +63,7 @@ export function BandGroups({ email, style, band, apply }: Props & { band: Band }
             {(when.test === 'is' || when.test === 'is not') && <TextRow plain label="Value" value={when.value} onChange={(value) => set('set who sees it', { when: { ...when, value } }, 'whenv')} />}
           </>
         )}
-        <Row label="Runs"><Choice label="Direction" value={band.dir ?? 'as'} options={[{ value: 'as', label: 'as email' }, { value: 'ltr', label: '→', name: 'left to right' }, { value: 'rtl', label: '←', name: 'right to left' }]} onChange={(v) => set('set the direction', { dir: v === 'as' ? undefined : v })} /></Row>
+        <Row label="Runs"><Choice label="Direction" value={band.dir ?? 'as'} options={[{ value: 'as', label: 'same', name: 'as the email' }, { value: 'ltr', label: '→', name: 'left to right' }, { value: 'rtl', label: '←', name: 'right to left' }]} onChange={(v) => set('set the direction', { dir: v === 'as' ? undefined : v })} /></Row>
         <TextRow label="Language" value={band.lang ?? ''} placeholder={email.lang} onChange={(v) => (v === '' || /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v)) && set('set the language', { lang: v || undefined }, 'lang')} />
       </Group>
     </div>
@@ -78,7 +76,7 @@ export function CellGroups({ email, style, band, cell, apply }: Props & { band: 
   const row = rowHolding(band, cell.id)
   const at = row.findIndex((c) => c.id === cell.id)
   return (
-    <div className="grid h-full min-w-[1100px] grid-cols-[1fr_1fr_1fr_1fr_186px_186px]">
+    <div className="grid h-full min-w-[1150px] grid-cols-[1fr_1fr_1.1fr_1fr_172px_172px]">
       <Group title={`Cell ${at + 1} of ${row.length}`}>
         <Row label="Width"><NumberField label="Width of the cell, px" value={Math.round(measure?.outer ?? cell.width)} min={24} max={1200} onChange={(width) => apply('set the width', { name: 'setCellWidth', what: { id: cell.id, width } }, `width-${cell.id}`)} /></Row>
         <p className="font-mono text-[11px] text-soft">{Math.round((measure?.content ?? 0) * 10) / 10} px inside; the others share the rest</p>
