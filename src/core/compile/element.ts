@@ -28,7 +28,14 @@ export const comment = (value: string): Comment => ({ type: 'comment', value })
 export const wordOnly = (markup: string): Comment => comment(`[if mso]>${markup}<![endif]`)
 
 /** Wraps what every reader but the Word engine reads (a downlevel-revealed conditional comment, valid HTML). */
-export const notWord = (...children: ElementContent[]): ElementContent[] => [comment('[if !mso]><!'), ...children, comment('<![endif]')]
+export const notWord = (...children: ElementContent[]): ElementContent[] => [comment('[if !mso]><!'), ...unconditional(children), comment('<![endif]')]
+
+/** True for a comment that is a condition or one half of it. */
+export const isCondition = (node: { type: string; value?: string }): boolean => node.type === 'comment' && /^\s*\[if |^<!\[endif\]$|\[endif\]\s*$/i.test(node.value!)
+
+/** The same without what is for the Word engine alone: conditions do not nest. */
+export const unconditional = (nodes: readonly ElementContent[]): ElementContent[] =>
+  nodes.filter((n) => !isCondition(n)).map((n) => (n.type === 'element' ? { ...n, children: unconditional(n.children) } : n))
 
 /** CSS declarations as a `style` attribute: values left out are dropped, numbers are px. */
 export function css(declarations: Record<string, string | number | undefined | false>): string {

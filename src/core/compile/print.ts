@@ -39,8 +39,8 @@ export interface PrintOptions {
   classes: boolean
 }
 
-/** A tree as HTML text. Void elements stand without a slash, attributes always in quotes. */
-export const print = (node: RootContent | Root): string => toHtml(node, { quote: '"', characterReferences: { useNamedReferences: true, omitOptionalSemicolons: false } })
+/** A tree as HTML text. Void elements stand without a slash, attributes always in double quotes (so that a single one in them needs no escape). */
+export const print = (node: RootContent | Root): string => toHtml(node, { quote: '"', allowDangerousCharacters: true, characterReferences: { useNamedReferences: true, omitOptionalSemicolons: false } })
 
 /** Trees as HTML text, one below the other, with the lines of every marked element. @param depth of indentation */
 export function printMapped(nodes: readonly ElementContent[], depth: number, o: PrintOptions): { html: string; lines: number; places: Lines[] } {

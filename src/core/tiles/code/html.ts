@@ -1,8 +1,10 @@
 import type { Element, ElementContent } from 'hast'
 import { fromHtml } from 'hast-util-from-html'
+import { select } from 'hast-util-select'
 import { classes, type TileContext } from '../../compile/context'
 import { nestingErrors, segmentsOf } from '../../compile/conditional'
-import { css, el } from '../../compile/element'
+import { css, el, unconditional } from '../../compile/element'
+import { print } from '../../compile/print'
 import { letters } from '../../compile/letters'
 import { allowedHref } from '../../compile/link'
 import { dedupe, elementsOf, inlineRules, readSheet, readStyle, styleText, type Declaration, type DynamicRule, type Sheet } from '../../compile/stylesheet'
@@ -36,15 +38,16 @@ export function scopeCode(tile: Pick<CodeTile, 'id' | 'html' | 'css'>): Scoped {
     }))
     return [{ ...node, properties, children: clean(node.children) }]
   })
-  const tree = el('div', { className: [scope] }, clean(root.children.filter((c): c is ElementContent => c.type !== 'doctype')))
+  const tree = el('div', { className: [scope] }, balanced(clean(root.children.filter((c): c is ElementContent => c.type !== 'doctype')), notes))
   // Apart from each other, since a rule left open in one must not swallow another.
   const sheets = styles.map(readSheet)
   const sheet: Sheet = { statics: sheets.flatMap((s) => s.statics), dynamics: sheets.flatMap((s) => s.dynamics), raw: sheets.flatMap((s) => s.raw), notes: sheets.flatMap((s) => s.notes) }
   notes.push(...sheet.notes)
   // Matched while classes bear the names they were written with.
+  const dynamics = sheet.dynamics.filter((r) => matches(tree, within(scope, r.selector)))
   inlineRules({ type: 'root', children: [tree] }, sheet.statics.map((r) => ({ ...r, selector: within(scope, r.selector) })))
   const prefixed = (name: string) => `${scope}-${name}`
-  const needed = new Set(sheet.dynamics.flatMap((r) => [...r.selector.matchAll(/\.([A-Za-z_][\w-]*)/g)].map((m) => m[1]!)))
+  const needed = new Set(dynamics.flatMap((r) => [...r.selector.matchAll(/\.([A-Za-z_][\w-]*)/g)].map((m) => m[1]!)))
   for (const node of elementsOf(tree)) {
     if (node === tree) continue
     const names = ([] as (string | number)[]).concat((node.properties.className as (string | number)[] | undefined) ?? []).map(String).filter((n) => needed.has(n))
@@ -56,15 +59,28 @@ export function scopeCode(tile: Pick<CodeTile, 'id' | 'html' | 'css'>): Scoped {
   for (const node of elementsOf(tree)) if (animations.size && typeof node.properties.style === 'string') node.properties.style = node.properties.style.split(';').map((d) => (/^(-webkit-)?animation/.test(d) ? d.split(/(\s+|,|:)/).map((w) => (animations.has(w) ? prefixed(w) : w)).join('') : d)).join(';')
   return {
     tree, notes: [...new Set(notes)],
-    dynamics: sheet.dynamics.map((r) => ({ ...r, selector: within(scope, r.selector.replace(/\.([A-Za-z_][\w-]*)/g, (_, n: string) => `.${prefixed(n)}`)), declarations: r.declarations.map(rename) })),
+    dynamics: dynamics.map((r) => ({ ...r, selector: within(scope, r.selector.replace(/\.([A-Za-z_][\w-]*)/g, (_, n: string) => `.${prefixed(n)}`)), declarations: r.declarations.map(rename) })),
     raw: sheet.raw.filter((r) => !r.startsWith('@supports')).map((r) => r.replace(/^(@(?:-webkit-)?keyframes\s+)([\w-]+)/, (_, at: string, n: string) => `${at}${prefixed(n)}`)),
   }
+}
+
+/** Whether a rule has anything to be applied to, were its pointer or its first letter there. */
+function matches(tree: Element, selector: string): boolean {
+  try { return select(selector.replace(/::?(?!not|is|where|nth|first-child|last-child|first-of|last-of|only|empty|root)[a-z-]+(\([^)]*\))?/g, '') || '*', { type: 'root', children: [tree] }) !== undefined } catch { return false }
 }
 
 /** A selector that holds inside a scope alone. What was written for the page itself is meant for the scope. */
 function within(scope: string, selector: string): string {
   const inner = selector.replace(/^(?:html|body|:root)\b\s*>?\s*/i, '').replace(/^body\b\s*>?\s*/i, '').trim()
   return inner ? `.${scope} ${inner}` : `.${scope}`
+}
+
+/** Conditions stay where every one is closed; where not, all go, since one left open would hide what follows. */
+function balanced(children: ElementContent[], notes: string[]): ElementContent[] {
+  try { segmentsOf(children.map((c) => print(c)).join('')); return children } catch (e) {
+    notes.push(`Conditions for the Word engine were left out: ${(e as Error).message}`)
+    return unconditional(children)
+  }
 }
 
 /** Comments say nothing to a reader; a condition of the Word engine does, and stays where it is complete. */
