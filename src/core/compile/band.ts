@@ -117,6 +117,10 @@ function loneCell(cell: Cell, ground: string, c: BandContext): Element {
     el('td', { ...(cell.background ? { bgColor: cell.background } : {}), className: classes(...shell.names, cell.narrow?.padding && c.rules.padding(flow(cell.narrow.padding, c.dir))), style: css({ ...shell.style, padding: box(flow(cell.padding, c.dir)) }) }, content))
 }
 
+/** A cell's content inside its padding. */
+const paddedTable = (cell: Cell, content: Element, c: BandContext): Element =>
+  layout({ width: '100%', style: 'width:100%' }, el('td', { className: classes(cell.narrow?.padding && c.rules.padding(flow(cell.narrow.padding, c.dir))), style: css({ padding: box(flow(cell.padding, c.dir)) }) }, content))
+
 const padded = ({ padding: p, narrow }: Cell) => !!(p.top || p.right || p.bottom || p.left || narrow?.padding)
 
 /** Columns that stay side by side on narrow: a real table row whose widths are percentages, so that it shrinks whole; settled widths keep long words from pushing it apart. */
@@ -126,9 +130,10 @@ function keptRow(row: Pick<Row, 'cells' | 'gap'>, shared: number, ground: string
     const outer = c.measures.get(cell.id)!.outer
     const shell = shellOf(cell, c)
     const td = el('td', {
-      width: percent(outer), vAlign: cell.valign, ...(cell.background ? { bgColor: cell.background } : {}), dataM: cell.id, className: classes(...shell.names, cell.narrow?.padding && c.rules.padding(flow(cell.narrow.padding, c.dir))),
-      style: css({ 'box-sizing': 'border-box', width: percent(outer), ...shell.style, padding: box(flow(cell.padding, c.dir)), 'vertical-align': cell.valign }),
-    }, cellTable(cell, ground, c))
+      width: percent(outer), vAlign: cell.valign, ...(cell.background ? { bgColor: cell.background } : {}), dataM: cell.id, className: classes(...shell.names),
+      // Padding stands inside, since it would add to the share; an edge cannot.
+      style: css({ 'box-sizing': !!cell.edges && 'border-box', width: percent(outer), ...shell.style, padding: '0', 'vertical-align': cell.valign }),
+    }, padded(cell) ? paddedTable(cell, cellTable(cell, ground, c), c) : cellTable(cell, ground, c))
     return i && row.gap ? [el('td', { width: percent(row.gap), style: css({ width: percent(row.gap), padding: '0', 'font-size': 0, 'line-height': 0 }) }, '\u00a0'), td] : [td]
   }))
 }
@@ -158,11 +163,15 @@ function stackingRow(row: Pick<Row, 'cells' | 'gap' | 'narrow'>, shared: number,
     }
     const shell = shellOf(cell, c)
     const content = cellTable(cell, ground, { ...c, top: false })
-    const inside = padded(cell) ? layout({ width: '100%', style: 'width:100%' }, el('td', { className: classes(cell.narrow?.padding && c.rules.padding(flow(cell.narrow.padding, c.dir))), style: css({ padding: box(flow(cell.padding, c.dir)) }) }, content)) : content
+    // Edges stand on the cell of a table, whose width they do not add to; it fills a column that was made taller.
+    const framed = cell.edges || cell.radius
+    const inside = padded(cell) || framed
+      ? layout({ width: '100%', style: css({ width: '100%', height: framed && '100%' }) }, el('td', { className: classes(...(framed ? shell.names : []), cell.narrow?.padding && c.rules.padding(flow(cell.narrow.padding, c.dir))), style: css({ ...(framed ? shell.style : {}), padding: box(flow(cell.padding, c.dir)), 'vertical-align': framed && cell.valign }) }, content))
+      : content
     out.push(wordOnly(`<td width="${trim(outer)}" valign="${cell.valign}"${shell.word}>`),
       el('div', {
-        className: classes(c.rules.stack(), place, ...shell.names, even && cell.valign !== 'top' && c.rules.settle(cell.valign)), ...(reversed ? { dir: c.dir } : {}), dataM: cell.id,
-        style: css({ 'box-sizing': !!cell.edges && 'border-box', display: 'inline-block', ...(c.styles === 'inline' && c.top ? fluidWidth(outer, shared, c) : { width: '100%', 'max-width': floor(outer) }), 'vertical-align': cell.valign, ...shell.style }),
+        className: classes(c.rules.stack(), place, ...(cell.radius ? [] : shell.names), even && !framed && cell.valign !== 'top' && c.rules.settle(cell.valign)), ...(reversed ? { dir: c.dir } : {}), dataM: cell.id,
+        style: css({ display: 'inline-block', width: '100%', 'max-width': floor(outer), 'min-width': c.styles === 'inline' && c.top && fluid(shared, c), 'vertical-align': cell.valign, 'background-color': !cell.radius && cell.background }),
       }, inside),
       wordOnly('</td>'))
   })
@@ -174,12 +183,11 @@ function stackingRow(row: Pick<Row, 'cells' | 'gap' | 'narrow'>, shared: number,
 const floor = (px: number): number => Math.floor(px * 100) / 100
 
 /**
- * A column's width where there is no style sheet: its share of the row while the row is wider than it is in a window of `NARROW` px, all of it
- * below. The calculation comes to far less than the least width, or to far more than the greatest (a known technique, common practice, no source).
+ * The least width of a column where there is no style sheet: nothing while the row is wider than it is in a window of `NARROW` px, all of it below, so
+ * that columns stack even where two would fit. The calculation comes to far less than nothing, or to far more than the row (common practice, no
+ * source). A reader that does not know `min()` lets such columns stand beside each other.
  */
-const fluidWidth = (outer: number, shared: number, c: BandContext) => ({
-  width: `calc((${trim(shared - Math.max(0, c.width - NARROW))}px - 100%) * 999)`, 'min-width': `${floor((outer / shared) * 100)}%`, 'max-width': '100%',
-})
+const fluid = (shared: number, c: BandContext): string => `min(100%,(${trim(shared - Math.max(0, c.width - NARROW))}px - 100%)*999)`
 
 /** What a cell holds: a table with a row for each tile, since only a table cell is padded alike everywhere. */
 function cellTable(cell: Cell, behind: string, c: BandContext): Element {

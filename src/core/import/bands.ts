@@ -17,7 +17,7 @@ import { blockOf, isInline } from './words'
 export interface ImportedBands extends Pick<Email, 'bands' | 'width' | 'lang' | 'dir' | 'title' | 'preheader'> { /** What the person should know, a sentence each. */ notes: string[] }
 
 /** A horizontal strip of the source: a row of columns or a single stretch, with what its wrappers gave it. */
-interface Strip { columns: Element[] | null; content: ElementContent[]; inherited: Inherited; padding: Sides }
+interface Strip { columns: Element[] | null; /** Between columns, px. */ gap?: number; content: ElementContent[]; inherited: Inherited; padding: Sides }
 
 const layout = new Set(['table', 'tbody', 'thead', 'tfoot', 'tr', 'td', 'th', 'div', 'center', 'section', 'article', 'main', 'header', 'footer', 'body'])
 const isElement = (n: ElementContent): n is Element => n.type === 'element'
@@ -27,9 +27,11 @@ const visible = (s: string) => s.replace(/\u034f|[\s\u00a0\u200b\u200c\ufeff]|\u
 const meaningful = (nodes: readonly ElementContent[]) => nodes.filter((n) => (n.type === 'text' ? visible(n.value) : isElement(n) && !hidden(n) && n.tagName !== 'style'))
 const plus = (a: Sides, b: Sides): Sides => ({ top: a.top + b.top, right: a.right + b.right, bottom: a.bottom + b.bottom, left: a.left + b.left })
 const clamp = (p: Sides): Sides => ({ top: Math.min(400, p.top), right: Math.min(400, p.right), bottom: Math.min(400, p.bottom), left: Math.min(400, p.left) })
+/** An element and all in it that is seen. */
+function* shownIn(e: Element): Generator<Element> { if (!hidden(e)) { yield e; for (const c of e.children) if (isElement(c)) yield* shownIn(c) } }
 const cellsOfRow = (tr: Element) => tr.children.filter((c): c is Element => isElement(c) && (c.tagName === 'td' || c.tagName === 'th'))
 const rowsOf = (table: Element): Element[] => table.children.flatMap((c) => (!isElement(c) ? [] : c.tagName === 'tr' ? [c] : ['tbody', 'thead', 'tfoot'].includes(c.tagName) ? rowsOf(c) : []))
-const isData = (table: Element) => table.properties.role !== 'presentation' && [...elementsOf(table)].some((e) => e.tagName === 'th')
+const isData = (table: Element) => table.properties.role !== 'presentation' && [...elementsOf(table)].some((e) => e.tagName === 'th' || e.tagName === 'caption')
 
 /** Blocks beside each other without a table: inline blocks, or blocks that float. */
 const beside = (e: Element) => { const s = styleOfElement(e); return s.display === 'inline-block' || s.float === 'left' || s.float === 'right' || (e.tagName === 'table' && (e.properties.align === 'left' || e.properties.align === 'right')) }
@@ -37,13 +39,19 @@ const isText = (e: Element) => /^(p|h[1-6]|ul|ol|blockquote)$/.test(e.tagName)
 
 class Reader {
   readonly notes = new Set<string>()
+  /** What can only become code. */
+  private readonly opaque = new WeakSet<Element>()
   codes = 0
   constructor(private readonly css: string, private readonly pictures: Readonly<Record<string, PictureRef>>, private readonly id: NewId) {}
 
   strips(node: Element, inherited: Inherited, padding: Sides): Strip[] {
     const own = handDown(node, inherited)
+    const whole: Strip = { columns: null, content: [node], inherited, padding }
+    // A button is one thing, however many boxes it is drawn with; so is space of a settled height.
+    if (!meaningful(node.children).length) return heightOf(node) >= 1 ? [whole] : []
+    if (node.tagName !== 'body' && this.boxButton(node, own)) return [whole]
     if (node.tagName === 'table') {
-      if (isData(node)) return [{ columns: null, content: [node], inherited, padding }]
+      if (isData(node)) return [whole]
       const inside = plus(padding, paddingOf(styleOfElement(node)))
       const rows = rowsOf(node).filter((r) => !hidden(r))
       return rows.flatMap((r, i) => this.row(r, handDown(r, own), { ...inside, top: i ? 0 : inside.top, bottom: i < rows.length - 1 ? 0 : inside.bottom }))
@@ -51,7 +59,11 @@ class Reader {
     const inside = plus(padding, paddingOf(styleOfElement(node)))
     const children = meaningful(node.children)
     const elements = children.filter(isElement)
-    if (elements.length > 1 && elements.length === children.length && elements.length <= 5 && elements.every(beside)) return [{ columns: elements, content: [], inherited: own, padding: inside }]
+    if (elements.length > 1 && elements.length === children.length && elements.every(beside)) {
+      const filled = elements.filter((e) => meaningful(e.children).length || groundOf(e))
+      const between = elements.find((e) => !filled.includes(e))
+      if (filled.length > 1 && filled.length <= 5) return [{ columns: filled, gap: Math.min(200, (between && pxOf(styleOfElement(between).width)) ?? 0), content: [], inherited: own, padding: inside }]
+    }
     if (elements.length && elements.length === children.length && elements.every((e) => layout.has(e.tagName))) {
       return elements.flatMap((e, i) => this.strips(e, own, { ...inside, top: i ? 0 : inside.top, bottom: i < elements.length - 1 ? 0 : inside.bottom }))
     }
@@ -59,12 +71,19 @@ class Reader {
   }
 
   private row(tr: Element, inherited: Inherited, padding: Sides): Strip[] {
-    const cells = cellsOfRow(tr)
+    const all = cellsOfRow(tr)
+    // An empty cell between others is the gap between them.
+    const cells = all.length > 1 ? all.filter((c) => meaningful(c.children).length || groundOf(c)) : all
     if (cells.length === 1) return this.strips(cells[0]!, inherited, padding)
     if (!cells.length) return []
-    // An empty cell at a side is space.
-    if (cells.length > 5) return [{ columns: null, content: [{ type: 'element', tagName: 'table', properties: { role: 'presentation', width: '100%' }, children: [tr] }], inherited, padding }]
-    return [{ columns: cells, content: [], inherited, padding }]
+    if (cells.length > 5) {
+      const table: Element = { type: 'element', tagName: 'table', properties: { role: 'presentation', width: '100%' }, children: [tr] }
+      this.opaque.add(table)
+      return [{ columns: null, content: [table], inherited, padding }]
+    }
+    const between = all.slice(all.indexOf(cells[0]!), all.indexOf(cells.at(-1)!)).filter((c) => !cells.includes(c))
+    const gap = between.length ? pxOf(styleOfElement(between[0]!).width) ?? pxOf(between[0]!.properties.width) ?? 0 : 0
+    return [{ columns: cells, gap: Math.min(200, gap), content: [], inherited, padding }]
   }
 
   band(strip: Strip, index: number, width: number): Band {
@@ -76,7 +95,7 @@ class Reader {
     const said = items.flatMap((i) => (i.kind === 'words' ? [firstWords(i)] : i.kind === 'picture' ? [i.alt ?? ''] : i.kind === 'button' ? [i.label] : [])).find((s) => s.trim())
     return {
       id: this.id(), name: (said ?? `Band ${index + 1}`).trim().split(/\s+/).slice(0, 3).join(' ').slice(0, 40), role: 'main', ...(inherited.background ? { background: inherited.background } : {}),
-      padding, gap: 0, narrow: 'stack', show: 'all', cells,
+      padding, gap: strip.gap ?? 0, narrow: 'stack', show: 'all', cells,
     }
   }
 
@@ -117,7 +136,7 @@ class Reader {
       if (!isElement(node) || hidden(node) || node.tagName === 'style') continue
       flushLoose()
       if (isText(node) || (node.tagName === 'div' && meaningful(node.children).length > 0 && node.children.every(isInline))) {
-        const special = this.special(node.children, handDown(node, inherited), room)
+        const special = /^(ul|ol|blockquote)$/.test(node.tagName) ? null : this.special(node.children, handDown(node, inherited), room)
         if (special) { flushWords(); out.push(...special); continue }
         if (blockOf(node)) { words.push(node); continue }
       }
@@ -140,28 +159,25 @@ class Reader {
   private block(e: Element, inherited: Inherited, room: number): Item[] {
     if (e.tagName === 'hr') return [{ ...this.base(), kind: 'divider', color: '#cccccc', thickness: 1, padding: sides(8, 0) }]
     if (!meaningful(e.children).length) {
-      const height = [...elementsOf(e)].reduce((most, x) => Math.max(most, pxOf(styleOfElement(x).height) ?? pxOf(x.properties.height) ?? pxOf(styleOfElement(x)['line-height']) ?? 0), 0)
+      const height = heightOf(e)
       return height >= 1 ? [{ ...this.base(), kind: 'gap', height: Math.min(2000, height) }] : []
     }
-    if (!layout.has(e.tagName) || isData(e) || /background(-image)?\s*:[^;]*url\(/i.test(String(e.properties.style ?? ''))) return [this.code(e)]
-    const own = handDown(e, inherited)
+    if (this.opaque.has(e) || !layout.has(e.tagName) || isData(e) || /background(-image)?\s*:[^;]*url\(/i.test(String(e.properties.style ?? ''))) return [this.code(e)]
+    const button = this.boxButton(e, handDown(e, inherited))
+    if (button) return [button]
     const strips = this.strips(e, inherited, sides(0))
     const plain = strips.every((x) => !x.columns && !(x.inherited.background !== undefined && x.inherited.background !== inherited.background))
     if (plain) {
-      const button = this.boxButton(e, own)
-      if (button) return [button]
       // A strip that is the element itself would go round in circles.
       return strips.flatMap((x) => (x.content.length === 1 && x.content[0] === e ? [this.code(e)] : this.items(x.content, x.inherited, room, clamp(x.padding))))
     }
-    const button = this.boxButton(e, own)
-    if (button) return [button]
-    if (strips.length === 1 && strips[0]!.columns && strips[0]!.columns.length <= 5) return [{ id: this.id(), kind: 'row', gap: 0, narrow: 'stack', cells: this.columns(strips[0]!.columns, strips[0]!.inherited, room) }]
+    if (strips.length === 1 && strips[0]!.columns && strips[0]!.columns.length <= 5) return [{ id: this.id(), kind: 'row', gap: strips[0]!.gap ?? 0, narrow: 'stack', cells: this.columns(strips[0]!.columns, strips[0]!.inherited, room) }]
     return [this.code(e)]
   }
 
   /** A table of one coloured cell that holds nothing but a link is a button. */
   private boxButton(e: Element, inherited: Inherited): Tile | null {
-    const all = [...elementsOf(e)]
+    const all = [...shownIn(e)]
     const links = all.filter((x) => x.tagName === 'a')
     const box = all.find((x) => groundOf(x))
     if (links.length !== 1 || !box || all.some((x) => x.tagName === 'img' || isText(x) && x.tagName !== 'p')) return null
@@ -235,10 +251,13 @@ class Reader {
   }
 }
 
+/** The greatest height that an empty element or anything in it says it has, px. */
+const heightOf = (e: Element): number => [...elementsOf(e)].reduce((most, x) => Math.max(most, pxOf(styleOfElement(x).height) ?? pxOf(x.properties.height) ?? pxOf(styleOfElement(x)['line-height']) ?? 0), 0)
+
 const hasMore = (n: ElementContent) => n.type !== 'text'
 const clampInt = (n: number, least: number, most: number) => Math.max(least, Math.min(most, Math.round(n)))
 const percent = (value: string, room: number) => { const m = /^([\d.]+)%$/.exec(value.trim()); return m ? (parseFloat(m[1]!) * room) / 100 : undefined }
-const textOf = (n: ElementContent): string => (n.type === 'text' ? n.value.replace(/\s+/g, ' ') : n.type === 'element' ? n.children.map(textOf).join('') : '')
+const textOf = (n: ElementContent): string => (n.type === 'text' ? n.value.replace(/\s+/g, ' ') : n.type === 'element' && !hidden(n) ? n.children.map(textOf).join('') : '')
 function firstWords(tile: Extract<Tile, { kind: 'words' }>): string { let out = ''; eachInline(tile.text, (r) => { if (r.type === 'text') out += `${r.text} ` }); return out }
 
 /**
@@ -249,7 +268,8 @@ function firstWords(tile: Extract<Tile, { kind: 'words' }>): string { let out = 
 export function bandsFromHtml(html: string, pictures: Readonly<Record<string, PictureRef>> = {}, id: NewId = newId): ImportedBands {
   const tree = fromHtml(inlineDocument(html))
   const all = [...elementsOf(tree)]
-  const body = all.find((e) => e.tagName === 'body')!
+  // A page of frames has no body of its own.
+  const body = all.find((e) => e.tagName === 'body') ?? { type: 'element', tagName: 'body', properties: {}, children: [] }
   const root = all.find((e) => e.tagName === 'html')!
   const sheets = all.filter((e) => e.tagName === 'style').map((e) => textOf2(e)).join('\n')
   const dynamic = readSheet(sheets).dynamics
@@ -279,5 +299,5 @@ function widthOf(all: Element[]): number | undefined {
 /** The first hidden words of the body. */
 function preheaderOf(body: Element): string {
   const first = body.children.find((c): c is Element => isElement(c) && hidden(c))
-  return first ? textOf(first).replace(/\u034f|[\u00a0\u200b\u200c\ufeff]|\u200d/g, ' ').replace(/\s+/g, ' ').trim().slice(0, 500) : ''
+  return first ? textOf({ ...first, properties: {} }).replace(/\u034f|[\u00a0\u200b\u200c\ufeff]|\u200d/g, ' ').replace(/\s+/g, ' ').trim().slice(0, 500) : ''
 }

@@ -26,8 +26,16 @@ export function pxOf(value: unknown, em = 16): number | undefined {
   return Number.isFinite(n) ? n : undefined
 }
 
-/** The declarations of an element, a property each. */
-export const styleOfElement = (e: Element): Record<string, string> => Object.fromEntries(readStyle(String(e.properties.style ?? '')).map((d) => [d.property, d.value]))
+const read = new WeakMap<Element, Record<string, string>>()
+
+/** The declarations of an element, a property each. They are read once, so the element may not be changed after. */
+export function styleOfElement(e: Element): Record<string, string> {
+  const known = read.get(e)
+  if (known) return known
+  const style = Object.fromEntries(readStyle(String(e.properties.style ?? '')).map((d) => [d.property, d.value]))
+  read.set(e, style)
+  return style
+}
 
 /** Padding as written in the longhands and the shorthand (CSS Box Model Level 3, 4.2), px, each at least 0. */
 export function paddingOf(style: Record<string, string>): Sides {

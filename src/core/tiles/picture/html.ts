@@ -5,7 +5,7 @@ import { physical } from '../../compile/letters'
 import { hrefOf } from '../../compile/link'
 import { NARROW } from '../../compile/rules'
 import { fontStacks } from '../../email/fonts'
-import { asSample, replaceFields } from '../../handover/fields'
+import { replaceFields } from '../../handover/fields'
 import type { PictureTile } from './schema'
 
 /** The width a picture shows at, px: its own or its share of what its cell leaves it, but never more than that. */
@@ -25,7 +25,7 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
   // A picture that fills its column fills the window too, once columns are stacked.
   const fills = width >= c.available - 1 && width < c.width && c.rules.fill()
   const img = el('img', {
-    src: c.src(tile.picture), alt: replaceFields(tile.alt ?? '', asSample()), width: Math.max(1, Math.round(width) - 2 * (edge?.width ?? 0)), className: classes(fills, edge?.nightColor && c.rules.nightEdge(edge.nightColor)),
+    src: c.src(tile.picture), alt: replaceFields(tile.alt ?? '', c.fields), width: Math.max(1, Math.round(width) - 2 * (edge?.width ?? 0)), className: classes(fills, edge?.nightColor && c.rules.nightEdge(edge.nightColor)),
     style: css({
       display: 'block', 'box-sizing': edge && 'border-box', width: tile.percent && tile.percent < 100 ? `${tile.percent}%` : '100%', 'max-width': width, height: 'auto', margin,
       border: edge ? `${edge.width}px ${edge.style} ${edge.color}` : '0', 'border-radius': tile.radius || undefined, 'font-family': fontStacks.sans.css, 'font-size': body.size, 'line-height': body.line, color: body.color,
