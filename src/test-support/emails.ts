@@ -93,6 +93,12 @@ export const roomyEmail: fc.Arbitrary<Email> = anyEmail.map((e): Email => {
   return stored({ ...e, width: 600, bands })
 })
 
+/** Documents without code of people's own, which may use anything. */
+export const composed = (e: Email): Email => {
+  const keep = (items: Cell['items']): Cell['items'] => items.flatMap((i): (Tile | Row)[] => (i.kind === 'row' ? [{ ...i, cells: i.cells.map((c) => ({ ...c, items: keep(c.items) })) }] : i.kind === 'code' || i.kind === 'word' ? [] : [i]))
+  return { ...e, bands: e.bands.map((b) => ({ ...b, cells: b.cells.map((c) => ({ ...c, items: keep(c.items) })) })) }
+}
+
 /** A long email of ordinary bands. */
 export function longEmail(bands: number): Email {
   return {

@@ -5,21 +5,13 @@ import { fallbacks } from '@/core/readers/fallbacks'
 import { featuresOf } from '@/core/readers/features'
 import { majorReaders, supportOf, type SupportData } from '@/core/readers/support'
 import { plainHouseStyle, type HouseStyle } from '@/core/email/styles'
-import type { Tile } from '@/core/tiles/schema'
-import type { Cell, Email } from '@/core/email/schema'
-import { anyEmail, longEmail } from './emails'
+import { anyEmail, composed, longEmail } from './emails'
 
 /** The open data set of what readers support (caniemail, MIT). */
 export const support = rawData as unknown as SupportData
 
 const known = new Set(support.data.map((f) => f.slug))
 const webHouse: HouseStyle = { ...plainHouseStyle(), nightGround: '#000000', webFonts: [{ family: 'Old Ferry', fallback: 'serif', files: [{ address: 'https://fonts.example/f.woff2', weight: 400, italic: false }] }] }
-
-/** Documents without code of people's own, which may use anything. */
-const composed = (e: Email): Email => {
-  const keep = (items: Cell['items']): Cell['items'] => items.flatMap((i): (Tile | Extract<Cell['items'][number], { kind: 'row' }>)[] => (i.kind === 'row' ? [{ ...i, cells: i.cells.map((c) => ({ ...c, items: keep(c.items) })) }] : i.kind === 'code' || i.kind === 'word' ? [] : [i]))
-  return { ...e, bands: e.bands.map((b) => ({ ...b, cells: b.cells.map((c) => ({ ...c, items: keep(c.items) })) })) }
-}
 
 /** Every feature that the compiler emits, found in what it makes of many documents, in every form of output. */
 export function emitted(): string[] {

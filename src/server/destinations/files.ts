@@ -7,13 +7,14 @@ import { pictureBytes } from '../pictures/store'
 /** Every entry bears the same date, so that the same email gives the same bytes. */
 const date = new Date(Date.UTC(1980, 0, 1))
 
-/** A job as a ZIP: index.html, images/ in reading order, text.txt and manifest.json. Fields stand as written. */
+/** A job as a ZIP: index.html, images/ in reading order (or as its HTML by hand has them), text.txt and manifest.json. Fields stand as written. */
 export async function zipOf(jobId: string): Promise<Buffer> {
   const named = namePictures(compileJob(jobId).email)
   const files = new Map(named.map((n) => [n.picture.id, `images/${n.name}`]))
   const { email, html, text } = compileJob(jobId, { src: ({ id }) => files.get(id)! })
   const zip = new JSZip()
-  zip.file('index.html', html, { date })
+  // An email of plain text only has no HTML.
+  if (html) zip.file('index.html', html, { date })
   for (const n of named) zip.file(`images/${n.name}`, await pictureBytes(n.picture.id), { date, compression: 'STORE', createFolders: false })
   zip.file('text.txt', text, { date })
   zip.file('manifest.json', `${JSON.stringify(manifestOf(email, { html: Buffer.byteLength(html), text: Buffer.byteLength(text) }), null, 2)}\n`, { date })

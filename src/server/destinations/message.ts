@@ -26,7 +26,7 @@ async function mailOf(jobId: string, envelope: Envelope) {
   const byId = new Map(named.map((n) => [n.picture.id, n]))
   const { html, text, revision } = compileJob(jobId, { fields: sample, conditions: conditionsFor({}), src: ({ id }) => `cid:${cid(byId.get(id)!.name)}` })
   const attachments = await Promise.all(named.map(async (n) => ({ filename: n.name, content: await pictureBytes(n.picture.id), contentType: n.picture.type, cid: cid(n.name), contentDisposition: 'inline' as const })))
-  return { mail: { from: envelope.from, to: envelope.to, subject: replaceFields(email.subject, sample), html, text, attachments, textEncoding: 'quoted-printable' as const, newline: 'windows' }, html, text, revision }
+  return { mail: { from: envelope.from, to: envelope.to, subject: replaceFields(email.subject, sample), ...(html ? { html } : {}), text, attachments, textEncoding: 'quoted-printable' as const, newline: 'windows' }, html, text, revision }
 }
 
 /** A job as an `.eml` file (RFC 5322 and MIME). */
