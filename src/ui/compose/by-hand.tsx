@@ -17,7 +17,7 @@ export function ByHandStage({ work, setActions }: { work: EmailWork; setActions:
     <>
       <main className="col-span-2 grid min-h-0 min-w-0 grid-cols-[minmax(0,1.3fr)_minmax(0,1.06fr)_minmax(0,0.7fr)] bg-ground">
         <LensFrame name="Source" detail={`${hand.html.length} characters`} right={<label className="flex items-center gap-1"><input type="checkbox" className="accent-lapis" checked={hand.inline} onChange={(e) => work.apply('write the styles into the elements', { name: 'setEmail', what: { hand: { ...hand, inline: e.target.checked } } })} /> styles into elements</label>}>
-          <div className="min-h-0 flex-1 overflow-hidden bg-sheet"><CodeField label="HTML of the email" language="html" value={hand.html} height="calc(100dvh - 290px)" onChange={(html) => work.apply('write the HTML', { name: 'setEmail', what: { hand: { ...hand, html } } }, 'hand')} /></div>
+          <div className="min-h-0 flex-1 overflow-hidden bg-sheet"><CodeField bare label="HTML of the email" language="html" value={hand.html} height="calc(100dvh - 270px)" onChange={(html) => work.apply('write the HTML', { name: 'setEmail', what: { hand: { ...hand, html } } }, 'hand')} /></div>
         </LensFrame>
         <WorkLens work={work} name="Wide" width={email.width} />
         <WorkLens work={work} name="Narrow" width={PHONE} />

@@ -45,6 +45,8 @@ export function Tray(p: Props) {
     const made = newTile(kind)
     apply(`add ${kindLabels[kind].toLowerCase()}`, { name: 'addTile', what: { cell: target.id, at: tile ? target.items.findIndex((i) => i.id === tile.id) + 1 : target.items.length, tile: made } })
     p.onSelect(made.id)
+    // The next key is meant for what was added, not for the button that added it.
+    requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-label="Wide lens"] [role=region]')?.focus({ preventScroll: true }))
   }
   const what = tile ? 'tile' : cell ? 'cell' : 'band'
   return (
@@ -95,7 +97,7 @@ function MoreKinds({ onAdd }: { onAdd: (k: TileKind) => void }) {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger asChild><Button look="plain"><Plus size={12} /> Other tile</Button></DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content side="top" sideOffset={4} className="z-50 grid grid-cols-3 border border-grout bg-paper p-1 text-[12.5px]">
+        <DropdownMenu.Content onCloseAutoFocus={(e) => e.preventDefault()} side="top" sideOffset={4} className="z-50 grid grid-cols-3 border border-grout bg-paper p-1 text-[12.5px]">
           {more.map((k) => <DropdownMenu.Item key={k} className="px-3 py-1.5 outline-none data-[highlighted]:bg-wash" onSelect={() => onAdd(k)}>{kindLabels[k]}</DropdownMenu.Item>)}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>

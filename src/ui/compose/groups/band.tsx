@@ -76,7 +76,7 @@ export function CellGroups({ email, style, band, cell, apply }: Props & { band: 
   const row = rowHolding(band, cell.id)
   const at = row.findIndex((c) => c.id === cell.id)
   return (
-    <div className="grid h-full min-w-[1150px] grid-cols-[1fr_1fr_1.1fr_1fr_172px_172px]">
+    <div className="grid h-full min-w-[1150px] grid-cols-[1.15fr_1fr_1fr_1fr_168px_168px]">
       <Group title={`Cell ${at + 1} of ${row.length}`}>
         <Row label="Width"><NumberField label="Width of the cell, px" value={Math.round(measure?.outer ?? cell.width)} min={24} max={1200} onChange={(width) => apply('set the width', { name: 'setCellWidth', what: { id: cell.id, width } }, `width-${cell.id}`)} /></Row>
         <p className="font-mono text-[11px] text-soft">{Math.round((measure?.content ?? 0) * 10) / 10} px inside; the others share the rest</p>

@@ -21,7 +21,7 @@ const groups: { [K in TileKind]: ComponentType<TileProps<K>> } = {
 
 /** How many columns the groups of a kind fill, beside those that every tile has. */
 export const groupColumns: Record<TileKind, string> = {
-  words: '1.35fr 1fr 0.95fr 0.95fr', picture: '1.3fr 1fr 1fr', button: '1.15fr 0.95fr 0.85fr 0.9fr', divider: '1fr 1fr', gap: '1fr', menu: '1.2fr 0.9fr 1fr 0.9fr', social: '1fr 1.1fr 1fr', table: '1fr 1fr 1fr 0.9fr', review: '1.3fr 0.9fr 1fr 0.9fr', footer: '1.2fr 1.1fr 1fr 0.9fr', code: '1fr 1.4fr', word: '1.6fr',
+  words: '1.2fr 1.1fr 0.95fr 1.05fr', picture: '1.3fr 1fr 1fr', button: '1.15fr 0.95fr 0.85fr 0.9fr', divider: '1fr 1fr', gap: '1fr', menu: '1.2fr 0.9fr 1fr 0.9fr', social: '1fr 1.1fr 1fr', table: '1fr 1fr 1fr 0.9fr', review: '1.3fr 0.9fr 1fr 0.9fr', footer: '1.2fr 1.1fr 1fr 0.9fr', code: '1fr 1.4fr', word: '1.6fr',
 }
 
 /** The groups of a tile's own kind. */

@@ -118,7 +118,7 @@ export function EdgeRow({ label, value, swatches, onChange }: { label: string; v
   const edge = value ?? { width: 1, style: 'solid' as const, color: '#d5d5d5' }
   return (
     <>
-      <Row label={label}><div className="flex gap-1"><NumberField label={`${label}: thickness, px`} value={value?.width ?? 0} max={20} onChange={(width) => onChange(width ? { ...edge, width } : undefined)} className="w-12!" /><Choice label={`${label}: line`} value={edge.style} options={[{ value: 'solid', label: '—', name: 'solid' }, { value: 'dashed', label: '- -', name: 'dashed' }, { value: 'dotted', label: '···', name: 'dotted' }]} onChange={(s) => onChange({ ...edge, style: s })} /></div></Row>
+      <Row label={label}><div className="flex gap-1"><NumberField label={`${label}: thickness, px`} value={value?.width ?? 0} max={20} onChange={(width) => onChange(width ? { ...edge, width } : undefined)} className="w-12!" /><Choice label={`${label}: line`} value={edge.style} options={[{ value: 'solid', label: '—', name: 'solid' }, { value: 'dashed', label: '┄', name: 'dashed' }, { value: 'dotted', label: '···', name: 'dotted' }]} onChange={(s) => onChange({ ...edge, style: s })} /></div></Row>
       {value && <Row label=""><ColorField label={`${label}: colour`} value={value.color} swatches={swatches} onChange={(color) => onChange({ ...value, color })} /></Row>}
     </>
   )

@@ -12,7 +12,7 @@ export function DividerGroups({ tile, style, set }: TileProps<'divider'>) {
       <Group title="Line">
         <Row label="Colour"><ColorField label="Colour" value={tile.color} swatches={style.colors} onChange={(color) => set('set the colour', { color }, 'color')} /></Row>
         <Row label="Thickness"><NumberField label="Thickness, px" value={tile.thickness} min={1} max={40} onChange={(thickness) => set('set the thickness', { thickness }, 'thick')} /></Row>
-        <Row label="Line"><Choice label="Line" value={tile.line ?? 'solid'} options={[{ value: 'solid', label: '—', name: 'solid' }, { value: 'dashed', label: '- -', name: 'dashed' }, { value: 'dotted', label: '···', name: 'dotted' }, { value: 'double', label: '=', name: 'double' }]} onChange={(line) => set('set the line', { line: line === 'solid' ? undefined : line })} /></Row>
+        <Row label="Line"><Choice label="Line" value={tile.line ?? 'solid'} options={[{ value: 'solid', label: '—', name: 'solid' }, { value: 'dashed', label: '┄', name: 'dashed' }, { value: 'dotted', label: '···', name: 'dotted' }, { value: 'double', label: '=', name: 'double' }]} onChange={(line) => set('set the line', { line: line === 'solid' ? undefined : line })} /></Row>
         <Tick checked={!!tile.invisible} onChange={(on) => set('hide the line', { invisible: on || undefined })}>Invisible: it only keeps room</Tick>
       </Group>
       <Group title="Length">

@@ -6,7 +6,7 @@ import { withScheme } from '@/core/checks/links'
 import type { Style } from '@/core/email/cascade'
 import { blockStyle } from '@/core/tiles/words/html'
 import { Button, Choice, ColorField, Group, IconButton, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, Letters, MaybeColor, type TileProps } from './parts'
+import { aligns, Letters, MaybeColor, Pick, type TileProps } from './parts'
 import { setLetters } from './small'
 
 export function WordsGroups({ tile, band, style, ground, editor, set, onEdit }: TileProps<'words'>) {
@@ -26,9 +26,9 @@ export function WordsGroups({ tile, band, style, ground, editor, set, onEdit }: 
       <Letters shown={shown} own={of ? tile.headings : tile.style} style={style} ground={ground} from="house" onChange={of ? (label, next, key) => set(label, { headings: next }, `heads-${key}`) : setLetters(set)} />
       <Group title="Links and language">
         <MaybeColor label="Links" name="Colour of links here" value={tile.link?.color} fallback={look.link.color} swatches={style.colors} onChange={(color) => set('set the links', { link: color ? { ...tile.link, color } : undefined }, 'links')} />
-        <Row label="Base"><Choice label="Text style" value={tile.base ?? 'role'} options={[{ value: 'role', label: 'by role' }, { value: 'body', label: 'body' }, { value: 'small', label: 'small' }]} onChange={(v) => set('set the text style', { base: v === 'role' ? undefined : v })} /></Row>
+        <Row label="Base"><Pick label="Text style" value={tile.base ?? 'role'} options={[{ value: 'role', label: 'as the role has it' }, { value: 'body', label: 'body' }, { value: 'small', label: 'small' }]} onChange={(v) => set('set the text style', { base: v === 'role' ? undefined : v })} /></Row>
         <TextRow label="Language" value={tile.lang ?? ''} placeholder="as the email" onChange={(v) => (v === '' || /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v)) && set('set the language', { lang: v || undefined }, 'lang')} />
-        <Row label="Runs"><Choice label="Direction" value={tile.dir ?? 'as'} options={[{ value: 'as', label: 'as email' }, { value: 'ltr', label: 'left to right', name: 'left to right' }, { value: 'rtl', label: 'right to left', name: 'right to left' }]} onChange={(v) => set('set the direction', { dir: v === 'as' ? undefined : v })} /></Row>
+        <Row label="Runs"><Pick label="Direction" value={tile.dir ?? 'as'} options={[{ value: 'as', label: 'as the email' }, { value: 'ltr', label: 'left to right' }, { value: 'rtl', label: 'right to left' }]} onChange={(v) => set('set the direction', { dir: v === 'as' ? undefined : v })} /></Row>
       </Group>
     </>
   )
