@@ -1,7 +1,7 @@
 import type { Cut } from '@/core/cut/plan'
 import { applyEdit, type Edit } from '@/core/email/edits'
 import { textOf, type Block, type Inline, type RichText } from '@/core/email/richtext'
-import type { Email } from '@/core/email/schema'
+import type { Band, Email } from '@/core/email/schema'
 import { sides, type HouseStyle } from '@/core/email/styles'
 import type { Tile } from '@/core/tiles/schema'
 
@@ -81,11 +81,22 @@ function finishOrrery(e: Email): Email {
   ])
 }
 
+/** The timetable picture says the hours; this says what each way costs and brings, live. */
+const routes: Band = {
+  id: 'b-routes', name: 'Compare the ways', role: 'main', background: '#ffffff', padding: { top: 8, right: 45, bottom: 40, left: 45 }, narrowPadding: { top: 8, right: 20, bottom: 32, left: 20 }, gap: 0, narrow: 'stack', show: 'all',
+  cells: [{ id: 'c-routes', width: 510, padding: sides(0), align: 'left', valign: 'top', items: [{
+    id: 't-routes', kind: 'table', show: 'all', padding: sides(0), caption: 'Three ways to Aldersund', columns: [{ align: 'left', width: 34 }, { align: 'right' }, { align: 'right' }, { align: 'left' }],
+    rows: [['', 'Leaves', 'Arrives', 'Comes with'], ['Sleeper', '21:40', '07:55', 'a bed and breakfast'], ['Day coach', '09:12', '16:48', 'a window seat'], ['Ferry and rail', '18:05', '09:30', 'a cabin to the quay']],
+    headRow: true, headColumn: true, headBackground: '#12343b', headColor: '#ffffff', zebra: '#eef3ef', edge: { width: 1, style: 'solid', color: '#cfdcd6' }, space: 9, compact: 'cards', style: { size: 15, line: 22 },
+  }] }],
+}
+
 function finishHalden(e: Email): Email {
   return play(e, [
     { name: 'setEmail', what: { subject: 'The winter timetable of the night train: what changes', title: 'Winter timetable' } },
     ...buttonFor(e, 'press', 'See your train', 'www.halden-rail.example/trains'),
     { name: 'setBand', what: { id: 'b-press', set: { name: 'See your train', padding: { top: 0, right: 45, bottom: 40, left: 45 } } } },
+    { name: 'addBand', what: { at: e.bands.findIndex((b) => b.id === 'b-times') + 1, band: routes } },
     ...buttonFor(e, 'keep', 'Keep a berth', '', { align: 'center', style: { background: '#ffffff', color: '#12343b' } }),
     { name: 'setBand', what: { id: 'b-keep', set: { name: 'Keep a berth', padding: { top: 0, right: 45, bottom: 44, left: 45 } } } },
   ])

@@ -115,3 +115,39 @@ test('an email made elsewhere comes in as bands; fields are shown as one reader 
   await page.getByLabel('Value', { exact: true }).fill('Halden')
   await expect(wide(page).getByRole('heading', { name: 'Old letter' })).toBeVisible()
 })
+
+test('changing the house style changes what inherits it, and says how many emails do', async ({ page, request }) => {
+  const job = await copyOf(request, 'Winter timetable')
+  const { clients } = (await (await request.get('/api/clients')).json()) as { clients: { id: string; name: string; house: unknown }[] }
+  const client = clients.find((c) => c.name === 'Halden Night Rail')!
+  await open(page, job)
+  await freshBand(page)
+  await page.getByRole('button', { name: '+ Words' }).click()
+  await expect(page.getByText('house', { exact: true }).first()).toBeVisible()
+  await saved(page)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /^House style of/ }).click()
+  await page.getByLabel('Colour of Body', { exact: true }).fill('#0a5c2e')
+  await accessible(page)
+  await page.getByRole('button', { name: 'Save the house style' }).click()
+  await expect(page.getByText(/emails inherit from this house style; .+ different now/)).toBeVisible()
+  await expect(wide(page).getByText('Write here')).toHaveCSS('color', 'rgb(10, 92, 46)')
+  // Other tests look at emails of the same client.
+  await request.patch(`/api/clients/${client.id}`, { data: { house: client.house } })
+})
+
+test('a row of cells stands inside a cell, and goes again', async ({ page, request }) => {
+  const job = await copyOf(request, 'Eclipse night')
+  await open(page, job)
+  await freshBand(page)
+  await add(page, 'Row of cells')
+  await expect(page.getByRole('navigation', { name: 'Path' })).toContainText('Cell 1 of 2')
+  await page.getByRole('button', { name: '+ Words' }).click()
+  await expect(wide(page).getByText('Write here')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Take the whole row out' }).click()
+  await expect(wide(page).getByText('Write here')).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(wide(page).getByText('Write here')).toBeVisible()
+})

@@ -1,3 +1,9 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { HtmlValidate } from 'html-validate'
 import { readFileSync } from 'node:fs'
 import { expect, test, type APIRequestContext, type APIResponse } from '@playwright/test'
 import sharp from 'sharp'
@@ -97,7 +103,7 @@ test('bad input gets a clear message, and the app goes on', async ({ request }) 
     ['unknown client', request.post('/api/jobs', { multipart: { clientId: 'nobody', name: 'x', design: { name: 'a.png', mimeType: 'image/png', buffer: png } } }), 404, /nobody/],
     ['unknown job', request.get('/api/jobs/nothing/html'), 404, /nothing/],
     ['no JSON', request.put(`/api/jobs/${id}/email`, { data: Buffer.from('{"revision":'), headers: { 'content-type': 'application/json' } }), 400, /JSON/],
-    ['JSON that is no email', request.put(`/api/jobs/${id}/email`, { data: { revision: email.revision, email: { bands: 'none' } } }), 422, /email\.version/],
+    ['JSON that is no email', request.put(`/api/jobs/${id}/email`, { data: { revision: email.revision, email: { bands: 'none' } } }), 422, /email\.width/],
     ['stale revision', request.put(`/api/jobs/${id}/email`, { data: { revision: email.revision - 1, email: email.email } }), 409, /Nothing was overwritten/],
     ['wrong token', request.post(`/api/jobs/${id}/push`, { data: { token: 'wrong' } }), 502, /not known/],
     ['no token', request.post(`/api/jobs/${id}/push`, { data: {} }), 422, /token/],
@@ -152,4 +158,23 @@ test('markup that would run script does not, wherever it is shown', async ({ pag
   await expect(page.locator('[data-lens=Wide]')).toBeVisible()
   await page.waitForTimeout(500)
   expect(await page.evaluate(() => (window as { hit?: number }).hit)).toBeUndefined()
+})
+
+test('the HTML of every demo email has no error, in every form of output (html-validate; the Nu checker where Java is found)', async ({ request }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'demo-'))
+  const validator = new HtmlValidate({ root: true, extends: ['html-validate:standard'], rules: { 'no-deprecated-attr': 'off', 'no-inline-style': 'off' } })
+  try {
+    let written = 0
+    for (const name of ['Eclipse night', 'Winter timetable']) for (const query of ['', '?styles=inline', '?styles=head', '?print=minified', '?fields=sample']) {
+      const html = await (await request.get(`/api/jobs/${await jobId(request, name)}/html${query}`)).text()
+      expect(html.length).toBeGreaterThan(5000)
+      const report = await validator.validateString(html)
+      expect(report.results.flatMap((r) => r.messages).filter((m) => m.severity === 2).map((m) => `${name}${query} ${m.ruleId}: ${m.message} (${m.line})`)).toEqual([])
+      writeFileSync(join(folder, `${written++}.html`), html)
+    }
+    if (spawnSync('java', ['-version']).status !== 0) return
+    const run = spawnSync('java', ['-Xss4m', '-jar', createRequire(import.meta.url)('vnu-jar') as string, '--errors-only', '--format', 'json', folder], { encoding: 'utf8', maxBuffer: 1 << 28 })
+    const { messages } = JSON.parse(run.stderr || '{"messages":[]}') as { messages: { type: string; message: string; extract?: string }[] }
+    expect(messages.filter((m) => m.type === 'error').map((m) => `${m.message} ${m.extract ?? ''}`)).toEqual([])
+  } finally { rmSync(folder, { recursive: true, force: true }) }
 })

@@ -6,6 +6,7 @@ import { harvest } from '@/core/cut/carry'
 import { emptyPlan, type CutPlan } from '@/core/cut/plan'
 import { newEmail } from '@/core/email/defaults'
 import type { Email } from '@/core/email/schema'
+import type { HouseStyle } from '@/core/email/styles'
 import { call } from '../api'
 import { ComposeStage } from '../compose/stage'
 import { CutStage } from '../cut/stage'
@@ -26,7 +27,8 @@ export interface BenchProps {
 }
 
 /** A job on the bench: its documents are opened once, and every stage works on the same ones. */
-export default function Bench({ job, cuts, email }: BenchProps) {
+export default function Bench({ job: opened, cuts, email }: BenchProps) {
+  const [job, setJob] = useState(opened)
   const [cutSession] = useState<CutSession>(() => openDocument({
     key: `cuts:${job.id}`, doc: cuts.plan, revision: cuts.revision, savedAt: cuts.savedAt,
     save: async (plan, revision) => ({ revision: (await call<{ revision: number }>(`/api/jobs/${job.id}/cuts`, { method: 'PUT', body: { revision, plan } })).revision, savedAt: new Date().toISOString() }),
@@ -43,7 +45,8 @@ export default function Bench({ job, cuts, email }: BenchProps) {
     return stages.find((s) => s.id === asked)?.id ?? (email ? 'compose' : 'cut')
   })
   const [focus, setFocus] = useState<'subject' | 'preheader' | null>(null)
-  const work = useEmailWork(job, emailSession)
+  const setHouse = useCallback((house: HouseStyle) => setJob((j) => ({ ...j, client: { ...j.client, house } })), [])
+  const work = useEmailWork(job, emailSession, setHouse)
   const actions = useRef<Action[]>([])
   const setActions = useCallback((a: Action[]) => { actions.current = a }, [])
   const session = (stage === 'cut' ? cutSession : emailSession) as DocumentSession<unknown>

@@ -25,5 +25,5 @@ export function WorkLens({ work, name, width, edits, onMarks }: { work: EmailWor
 
 /** The tray of an email's stage. */
 export function WorkTray({ work, right }: { work: EmailWork; right?: ReactNode }) {
-  return <Tray email={work.email} job={work.job} flush={work.flush} style={work.style} selection={work.selection} editor={work.editor} apply={work.apply} onSelect={work.select} onEdit={work.edit} onMove={work.move} onRemove={work.remove} onAddBand={work.addBand} right={<>{work.email.way === 'plain' ? null : <ReaderPick work={work} />}{right}</>} />
+  return <Tray email={work.email} job={work.job} setHouse={work.setHouse} flush={work.flush} style={work.style} selection={work.selection} editor={work.editor} apply={work.apply} onSelect={work.select} onEdit={work.edit} onMove={work.move} onRemove={work.remove} onAddBand={work.addBand} right={<>{work.email.way === 'plain' ? null : <ReaderPick work={work} />}{right}</>} />
 }

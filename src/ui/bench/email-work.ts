@@ -32,7 +32,7 @@ export function proof(email: Email, house: HouseStyle): { findings: Finding[]; b
 }
 
 /** What the stages of an email share: the email, what is selected in it, its compiled form, and the changes that can be made. */
-export function useEmailWork(job: BenchJob, session: EmailSession) {
+export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (house: HouseStyle) => void) {
   const email = useStore(session.store, (s) => s.doc)
   const [selectedId, setSelectedId] = useState<string | null>(null)
   const [hovered, setHovered] = useState<string | null>(null)
@@ -115,9 +115,9 @@ export function useEmailWork(job: BenchJob, session: EmailSession) {
     { id: 'dup', label: 'Duplicate', group: 'Email', keys: 'Ctrl D', run: () => band && apply('duplicate', tile ? { name: 'duplicateTile', what: { id: tile.id } } : { name: 'duplicateBand', what: { id: band.id } }), off: !band },
     { id: 'del', label: 'Delete', group: 'Email', keys: 'Delete', run: remove, off: !band },
     { id: 'band', label: 'Add a band', group: 'Email', keys: 'B', run: addBand },
-    { id: 'out', label: 'Step out: tile, cell, band, email', group: 'Email', keys: 'Escape', run: () => (editing ? setEditing(null) : select(tile && cell && band!.cells.length > 1 ? cell.id : tile || cell ? band!.id : null)) },
+    { id: 'out', label: 'Step out: tile, cell, band, email', group: 'Email', keys: 'Escape', run: () => (editing ? setEditing(null) : select(tile && cell && rowHolding(band!, cell.id).length > 1 ? cell.id : tile || cell ? band!.id : null)) },
     { id: 'subject', label: 'Write subject and preheader', group: 'Email', run: () => select(null) },
   ]
-  return { job, flush: session.flush, reader, setReader, text, email, style, html, findings, bytes, bandIds, ties, selection, selectedId, select, pick, open, hovered, setHovered, editing, setEditing, editor, setEditor, apply, move, remove, addBand, edit, actions }
+  return { job, setHouse, flush: session.flush, reader, setReader, text, email, style, html, findings, bytes, bandIds, ties, selection, selectedId, select, pick, open, hovered, setHovered, editing, setEditing, editor, setEditor, apply, move, remove, addBand, edit, actions }
 }
 export type EmailWork = ReturnType<typeof useEmailWork>

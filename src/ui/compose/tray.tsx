@@ -4,10 +4,11 @@ import { ArrowDown, ArrowUp, Copy, Plus, Trash2 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 import type { Style } from '@/core/email/cascade'
-import { newTile } from '@/core/email/defaults'
+import { newCell, newId, newTile } from '@/core/email/defaults'
 import type { Edit } from '@/core/email/edits'
 import { measureBand } from '@/core/email/measures'
-import type { Band, Cell, Email } from '@/core/email/schema'
+import type { Band, Cell, Email, Row } from '@/core/email/schema'
+import { sides, type HouseStyle } from '@/core/email/styles'
 import type { Tile, TileKind } from '@/core/tiles/schema'
 import type { BenchJob } from '../bench/types'
 import { Button, Choice, Group, IconButton, SidesField } from '../parts/controls'
@@ -21,6 +22,7 @@ export interface Selection { band: Band | null; cell: Cell | null; tile: Tile | 
 interface Props {
   email: Email
   job: BenchJob
+  setHouse: (house: HouseStyle) => void
   /** Saves what waits. */
   flush: () => Promise<void>
   style: Style
@@ -48,6 +50,14 @@ export function Tray(p: Props) {
     // The next key is meant for what was added, not for the button that added it.
     requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-label="Wide lens"] [role=region]')?.focus({ preventScroll: true }))
   }
+  const addRow = () => {
+    if (!band) return
+    const target = cell ?? band.cells[0]!
+    const each = measureBand(band, p.email.width).get(target.id)!.content / 2
+    const row: Row = { id: newId(), kind: 'row', gap: 0, narrow: 'stack', cells: [newCell(each), newCell(each)].map((c) => ({ ...c, padding: sides(8) })) }
+    apply('add a row of cells', { name: 'addRow', what: { cell: target.id, at: tile ? target.items.findIndex((i) => i.id === tile.id) + 1 : target.items.length, row } })
+    p.onSelect(row.cells[0]!.id)
+  }
   const what = tile ? 'tile' : cell ? 'cell' : 'band'
   return (
     <section aria-label="Tray" className="col-span-2 flex min-h-0 flex-col border-t-2 border-ink bg-paper">
@@ -56,7 +66,7 @@ export function Tray(p: Props) {
         <span className="ml-auto flex items-center gap-0.5">
           {p.right}
           {band && composed && (['words', 'picture', 'button'] as const).map((k) => <Button key={k} look="plain" onClick={() => add(k)}>+ {kindLabels[k]}</Button>)}
-          {band && composed && <MoreKinds onAdd={add} />}
+          {band && composed && <MoreKinds onAdd={add} onRow={addRow} />}
           {composed && <Button look="plain" onClick={p.onAddBand}>+ Band</Button>}
           {band && what !== 'cell' && (
             <>
@@ -92,13 +102,14 @@ function Path({ selection: { band, cell, tile }, onSelect }: Pick<Props, 'select
 
 const more = ['divider', 'gap', 'menu', 'social', 'table', 'review', 'footer', 'code', 'word'] as const
 
-function MoreKinds({ onAdd }: { onAdd: (k: TileKind) => void }) {
+function MoreKinds({ onAdd, onRow }: { onAdd: (k: TileKind) => void; onRow: () => void }) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger asChild><Button look="plain"><Plus size={12} /> Other tile</Button></DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content onCloseAutoFocus={(e) => e.preventDefault()} side="top" sideOffset={4} className="z-50 grid grid-cols-3 border border-grout bg-paper p-1 text-[12.5px]">
           {more.map((k) => <DropdownMenu.Item key={k} className="px-3 py-1.5 outline-none data-[highlighted]:bg-wash" onSelect={() => onAdd(k)}>{kindLabels[k]}</DropdownMenu.Item>)}
+          <DropdownMenu.Item className="px-3 py-1.5 outline-none data-[highlighted]:bg-wash" onSelect={onRow}>Row of cells</DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
@@ -106,14 +117,14 @@ function MoreKinds({ onAdd }: { onAdd: (k: TileKind) => void }) {
 }
 
 function TileTray(p: Props & { band: Band; cell: Cell; tile: Tile }) {
-  const { tile, band, email, style, apply, cell, editor, onEdit } = p
+  const { tile, band, email, style, apply, cell, editor, onEdit, job } = p
   const set: SetTile = (label, what, merge) => apply(label, { name: 'setTile', what: { id: tile.id, set: what } }, merge && `${merge}-${tile.id}`)
   const content = measureBand(band, email.width).get(cell.id)?.content ?? email.width
   const available = content - tile.padding.left - tile.padding.right
   const ground = cell.background ?? band.background ?? band.bleed ?? style.ground
   return (
     <div className="grid h-full min-w-[1180px]" style={{ gridTemplateColumns: `${groupColumns[tile.kind]} 172px 172px` }}>
-      <KindGroups tile={tile} band={band} cell={cell} email={email} style={style} ground={ground} available={available} set={set} editor={editor} onEdit={onEdit} />
+      <KindGroups tile={tile} band={band} cell={cell} email={email} house={job.client.house} style={style} ground={ground} available={available} set={set} editor={editor} onEdit={onEdit} />
       <Group title="Space">
         <SidesField label="Space" value={tile.padding} onChange={(padding) => set('set the space', { padding }, 'pad')} center={`${Math.round(available * 10) / 10} px`} />
         <Choice label="Shown on" value={tile.show} options={shows} onChange={(show) => set('set where it shows', { show })} />

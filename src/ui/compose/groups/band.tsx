@@ -3,7 +3,7 @@ import type { Edit } from '@/core/email/edits'
 import { blockWidth, innerWidth, measureBand } from '@/core/email/measures'
 import type { Condition } from '@/core/email/conditions'
 import type { Style } from '@/core/email/cascade'
-import type { Band, Cell, Email, GroundPicture } from '@/core/email/schema'
+import type { Band, Cell, Email, GroundPicture, Row as CellRow } from '@/core/email/schema'
 import { sides } from '@/core/email/styles'
 import { Button, Choice, ColorField, Group, NumberField, Row, SidesField, TextRow } from '../../parts/controls'
 import { aligns, EdgeRow, MaybeColor, Pick, PictureChooser, shows, Tick } from './parts'
@@ -75,6 +75,7 @@ export function CellGroups({ email, style, band, cell, apply }: Props & { band: 
   const measure = measureBand(band, email.width).get(cell.id)
   const row = rowHolding(band, cell.id)
   const at = row.findIndex((c) => c.id === cell.id)
+  const inner = nestedRow(band, cell.id)
   return (
     <div className="grid h-full min-w-[1150px] grid-cols-[1.15fr_1fr_1fr_1fr_168px_168px]">
       <Group title={`Cell ${at + 1} of ${row.length}`}>
@@ -91,14 +92,27 @@ export function CellGroups({ email, style, band, cell, apply }: Props & { band: 
       <Group title="Edges" className="overflow-y-auto">
         {(['top', 'right', 'bottom', 'left'] as const).map((side) => <EdgeRow key={side} label={side[0]!.toUpperCase() + side.slice(1)} value={cell.edges?.[side]} swatches={style.colors} onChange={(edge) => { const { [side]: _, ...rest } = cell.edges ?? {}; set('set an edge', { edges: edge ? { ...rest, [side]: edge } : Object.keys(rest).length ? rest : undefined }, side) }} />)}
       </Group>
-      <Group title="On narrow">
+      <Group title="On narrow" className="overflow-y-auto">
         {row.length > 1 ? <Row label="Place"><Choice label="Place on narrow" value={String(cell.narrow?.place ?? 'as')} options={[{ value: 'as', label: 'as is' }, ...row.map((_, i) => ({ value: String(i + 1), label: String(i + 1) }))]} onChange={(v) => set('set the place on narrow', { narrow: { ...cell.narrow, place: v === 'as' ? undefined : Number(v) } })} /></Row> : <p className="text-soft">The only cell: it fills the width.</p>}
-        {row.length > 1 && <div className="flex gap-1"><Button disabled={at === 0} onClick={() => apply('move the cell', { name: 'moveCell', what: { id: cell.id, to: at - 1 } })}>Before</Button><Button disabled={at === row.length - 1} onClick={() => apply('move the cell', { name: 'moveCell', what: { id: cell.id, to: at + 1 } })}>After</Button></div>}
+        {row.length > 1 && <div className="flex gap-1"><Button disabled={at === 0} onClick={() => apply('move the cell', { name: 'moveCell', what: { id: cell.id, to: at - 1 } })}>Before</Button><Button disabled={at === row.length - 1} onClick={() => apply('move the cell', { name: 'moveCell', what: { id: cell.id, to: at + 1 } })}>After</Button><Button look="danger" onClick={() => apply('delete the cell', { name: 'removeCell', what: { id: cell.id } })}>Take out</Button></div>}
+        {inner && (
+          <>
+            <Row label="This row"><Choice label="Cells of this row" value={String(inner.cells.length)} options={['1', '2', '3', '4', '5'].map((v) => ({ value: v, label: v }))} onChange={(v) => apply('set the cells', { name: 'setCells', what: { id: inner.id, count: Number(v) } })} /></Row>
+            <Row label="Narrow"><Choice label="This row on narrow" value={inner.narrow} options={[{ value: 'stack', label: 'stack' }, { value: 'keep', label: 'keep' }, { value: 'reverse', label: 'swap' }]} onChange={(narrow) => apply('set the stacking', { name: 'setTile', what: { id: inner.id, set: { narrow } } })} /></Row>
+            <Button look="danger" onClick={() => apply('take the row out', { name: 'removeTile', what: { id: inner.id } })}>Take the whole row out</Button>
+          </>
+        )}
       </Group>
       <Group title="Space inside"><SidesField label="Space inside" value={cell.padding} onChange={(padding) => set('set the space', { padding }, 'pad')} /></Group>
       <Group title="Inside on narrow"><SidesField label="Space inside on narrow" value={cell.narrow?.padding ?? cell.padding} center={cell.narrow?.padding ? 'own' : 'as wide'} onChange={(padding) => set('set the space on narrow', { narrow: { ...cell.narrow, padding } }, 'npad')} /></Group>
     </div>
   )
+}
+
+/** The row inside a cell that holds another cell; null where the band itself does. */
+function nestedRow(row: { cells: readonly Cell[] }, id: string): CellRow | null {
+  for (const c of row.cells) for (const item of c.items) if (item.kind === 'row') { if (item.cells.some((x) => x.id === id)) return item; const deeper = nestedRow(item, id); if (deeper) return deeper }
+  return null
 }
 
 /** The cells of the row that holds a cell. */

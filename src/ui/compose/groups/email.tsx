@@ -1,16 +1,20 @@
 'use client'
+import { useState } from 'react'
 import type { Style } from '@/core/email/cascade'
 import type { Edit } from '@/core/email/edits'
 import type { Email } from '@/core/email/schema'
+import type { HouseStyle } from '@/core/email/styles'
 import type { BenchJob } from '../../bench/types'
-import { Choice, ColorField, Group, Row, TextRow } from '../../parts/controls'
+import { Button, Choice, ColorField, Group, Row, TextRow } from '../../parts/controls'
+import { HouseStyleDialog } from '../house'
 import { Ways } from '../ways'
 import { MaybeColor } from './parts'
 
 /** The email's own values. */
-export function EmailGroups({ email, style, apply, job, flush }: { email: Email; style: Style; apply: (label: string, edit: Edit, merge?: string) => void; job: BenchJob; flush: () => Promise<void> }) {
+export function EmailGroups({ email, style, apply, job, setHouse, flush }: { setHouse: (house: HouseStyle) => void; email: Email; style: Style; apply: (label: string, edit: Edit, merge?: string) => void; job: BenchJob; flush: () => Promise<void> }) {
   const set = (label: string, what: Partial<Email>, merge?: string) => apply(label, { name: 'setEmail', what }, merge)
   const { styles } = email
+  const [open, setOpen] = useState(false)
   const link = style.roles.main.link
   return (
     <div className={email.way === 'bands' ? 'grid h-full grid-cols-[1.4fr_1fr_1fr_1.2fr]' : 'grid h-full grid-cols-[1.4fr_1fr_1.2fr]'}>
@@ -29,6 +33,8 @@ export function EmailGroups({ email, style, apply, job, flush }: { email: Email;
         <Row label="Behind"><ColorField label="Ground behind the email" value={style.ground} swatches={style.colors} own={styles.ground !== undefined} note="house" onClear={() => set('inherit the ground', { styles: { ...styles, ground: undefined } })} onChange={(v) => set('set the ground', { styles: { ...styles, ground: v } }, 'ground')} /></Row>
         <MaybeColor label="Night" name="Ground behind the email at night" value={styles.nightGround} fallback={style.nightGround ?? style.ground} swatches={style.colors} onChange={(nightGround) => set('set the ground at night', { styles: { ...styles, nightGround } }, 'nground')} />
         <Row label="Links"><ColorField label="Link colour" value={link.color} swatches={style.colors} own={styles.link?.color !== undefined} note="house" onClear={() => set('inherit the link colour', { styles: { ...styles, link: undefined } })} onChange={(color) => set('set the link colour', { styles: { ...styles, link: { ...styles.link, color } } }, 'linkcolor')} /></Row>
+        <Button onClick={() => setOpen(true)}>House style of {job.client.name}</Button>
+        {open && <HouseStyleDialog job={job} onSaved={setHouse} onClose={() => setOpen(false)} />}
       </Group>}
       <Ways email={email} job={job} apply={apply} flush={flush} />
     </div>

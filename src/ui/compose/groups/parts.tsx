@@ -8,7 +8,7 @@ import { hasScheme } from '@/core/compile/link'
 import type { Style } from '@/core/email/cascade'
 import { safeFonts } from '@/core/email/fonts'
 import type { Band, Cell, Email } from '@/core/email/schema'
-import type { Edge, TextStyle, TextStyleOverride } from '@/core/email/styles'
+import type { Edge, HouseStyle, TextStyle, TextStyleOverride } from '@/core/email/styles'
 import type { PictureRef } from '@/core/tiles/picture/ref'
 import type { Tile, TileKind, TileOf } from '@/core/tiles/schema'
 import { call } from '../../api'
@@ -23,6 +23,7 @@ export interface TileProps<K extends TileKind> {
   band: Band
   cell: Cell
   email: Email
+  house: HouseStyle
   style: Style
   /** Ground behind the tile. */
   ground: string
@@ -91,16 +92,16 @@ export function MaybeColor({ label, name, value, fallback, swatches, onChange }:
 export const fontOptions = (style: Pick<Style, 'webFonts'>): { value: string; label: string }[] => [...style.webFonts.map((w) => ({ value: w.family, label: w.family })), ...safeFonts.map((f) => ({ value: f, label: f[0]!.toUpperCase() + f.slice(1) }))]
 
 /** The letters of a tile: what they end up as, each value marked where it is the tile's own and not inherited. */
-export function Letters({ shown, own, style, ground, from, onChange }: { shown: TextStyle; own: TextStyleOverride | undefined; style: Style; ground: string; from?: string; onChange: (label: string, next: TextStyleOverride | undefined, key: string) => void }) {
+export function Letters({ shown, own, style, ground, from, onChange }: { shown: TextStyle; own: TextStyleOverride | undefined; style: Style; ground: string; /** Where an inherited value comes from. */ from?: (key: keyof TextStyle) => string | undefined; onChange: (label: string, next: TextStyleOverride | undefined, key: string) => void }) {
   const put = (patch: TextStyleOverride) => onChange('set the letters', { ...own, ...patch }, Object.keys(patch)[0]!)
   const clear = (...keys: (keyof TextStyle)[]) => { const rest = Object.fromEntries(Object.entries(own ?? {}).filter(([k]) => !keys.includes(k as keyof TextStyle))); onChange('inherit again', Object.keys(rest).length ? rest : undefined, 'clear') }
   const has = (k: keyof TextStyle) => own?.[k] !== undefined
   return (
     <>
       <Group title="Letters">
-        <Row label="Font"><Pick label="Font" value={shown.font} own={has('font')} options={fontOptions(style)} onChange={(font) => put({ font })} /></Row>
-        <Row label="Size / line"><div className="flex gap-1"><NumberField label="Letter size, px" value={shown.size} min={6} max={120} own={has('size')} onChange={(size) => put({ size, line: Math.max(shown.line, Math.round(size * 1.3)) })} /><NumberField label="Line height, px" value={shown.line} min={6} max={200} own={has('line')} onChange={(line) => put({ line })} />{(has('size') || has('line')) && <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('size', 'line')}>inherit</Button>}</div></Row>
-        <Row label="Colour"><ColorField label="Colour of the words" value={shown.color} swatches={style.colors} own={has('color')} note={from} onClear={() => clear('color')} onChange={(color) => put({ color })} /></Row>
+        <Row label={from ? `Font, ${from('font') ?? 'own'}` : 'Font'}><Pick label="Font" value={shown.font} own={has('font')} options={fontOptions(style)} onChange={(font) => put({ font })} /></Row>
+        <Row label={from && !has('size') ? `Size, ${from('size')}` : 'Size / line'}><div className="flex gap-1"><NumberField label="Letter size, px" value={shown.size} min={6} max={120} own={has('size')} onChange={(size) => put({ size, line: Math.max(shown.line, Math.round(size * 1.3)) })} /><NumberField label="Line height, px" value={shown.line} min={6} max={200} own={has('line')} onChange={(line) => put({ line })} />{(has('size') || has('line')) && <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('size', 'line')}>inherit</Button>}</div></Row>
+        <Row label="Colour"><ColorField label="Colour of the words" value={shown.color} swatches={style.colors} own={has('color')} note={from?.('color')} onClear={() => clear('color')} onChange={(color) => put({ color })} /></Row>
         <Contrast color={shown.color} ground={ground} size={shown.size} bold={shown.bold} />
         <div className="flex gap-3"><Tick checked={shown.bold} onChange={(bold) => put({ bold })}>bold</Tick><Tick checked={!!shown.italic} onChange={(italic) => put({ italic })}>italic</Tick><Tick checked={!!shown.capitals} onChange={(capitals) => put({ capitals })}>capitals</Tick></div>
       </Group>

@@ -3,18 +3,19 @@ import { useEditorState, type Editor } from '@tiptap/react'
 import { Bold, Italic, Link2, List, ListOrdered, Quote, Strikethrough, Subscript, Superscript, Underline, Unlink } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { withScheme } from '@/core/checks/links'
-import type { Style } from '@/core/email/cascade'
-import { blockStyle } from '@/core/tiles/words/html'
+import { textLayers, trace, type Style } from '@/core/email/cascade'
+import { blockStyle, styleName } from '@/core/tiles/words/html'
 import { Button, Choice, ColorField, Group, IconButton, NumberField, Row, TextRow } from '../../parts/controls'
 import { aligns, Letters, MaybeColor, Pick, type TileProps } from './parts'
 import { setLetters } from './small'
 
-export function WordsGroups({ tile, band, style, ground, editor, set, onEdit }: TileProps<'words'>) {
+export function WordsGroups({ tile, band, email, house, style, ground, editor, set, onEdit }: TileProps<'words'>) {
   const look = style.roles[band.role]
   const [headings, setHeadings] = useState(false)
   const hasHeadings = tile.text.content.some((b) => b.type === 'heading')
   const of = headings && hasHeadings
   const level = tile.text.content.find((b) => b.type === 'heading')
+  const name = styleName(tile, of && level?.type === 'heading' ? level.attrs.level : 0, look)
   const shown = blockStyle(tile, of && level?.type === 'heading' ? level.attrs.level : 0, look)
   return (
     <>
@@ -23,7 +24,7 @@ export function WordsGroups({ tile, band, style, ground, editor, set, onEdit }: 
         <Row label="Align"><Choice label="Alignment" value={tile.align} options={aligns} onChange={(align) => set('align the words', { align })} /></Row>
         {hasHeadings && <Row label="Letters of"><Choice label="Letters of" value={of ? 'headings' : 'rest'} options={[{ value: 'rest', label: 'paragraphs' }, { value: 'headings', label: 'headings' }]} onChange={(v) => setHeadings(v === 'headings')} /></Row>}
       </Group>
-      <Letters shown={shown} own={of ? tile.headings : tile.style} style={style} ground={ground} from="house" onChange={of ? (label, next, key) => set(label, { headings: next }, `heads-${key}`) : setLetters(set)} />
+      <Letters shown={shown} own={of ? tile.headings : tile.style} style={style} ground={ground} from={(key) => { const t = trace(textLayers(house, email.styles, band.role, name), undefined, key); return t && (of ? tile.headings : tile.style)?.[key] === undefined ? t.from : undefined }} onChange={of ? (label, next, key) => set(label, { headings: next }, `heads-${key}`) : setLetters(set)} />
       <Group title="Links and language">
         <MaybeColor label="Links" name="Colour of links here" value={tile.link?.color} fallback={look.link.color} swatches={style.colors} onChange={(color) => set('set the links', { link: color ? { ...tile.link, color } : undefined }, 'links')} />
         <Row label="Base"><Pick label="Text style" value={tile.base ?? 'role'} options={[{ value: 'role', label: 'as the role has it' }, { value: 'body', label: 'body' }, { value: 'small', label: 'small' }]} onChange={(v) => set('set the text style', { base: v === 'role' ? undefined : v })} /></Row>
