@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { addCut, freePart, mergeCuts, moveCut, moveEdge, moveSide, removeCut, snap, splitCut, uncovered, LEAST } from './edits'
+import { addCut, freePart, mergeCuts, moveCut, moveEdge, moveSide, removeCut, snap, splitCut, splitEqually, uncovered, LEAST } from './edits'
 import { emptyPlan, readingOrder, type CutPlan } from './plan'
 import { overlap } from './raster'
 
@@ -86,4 +86,19 @@ test('a drawn cut is trimmed to what is free, and refused where nothing is', () 
 test('reading order goes by rows, then from the left', () => {
   const at = (name: string, x: number, y: number) => ({ name, x, y, w: 100, h: 100 })
   expect(readingOrder([at('d', 0, 200), at('b', 120, 10), at('a', 0, 0), at('c', 240, 30)]).map((c) => c.name)).toEqual(['a', 'b', 'c', 'd'])
+})
+
+test('equal parts cover the cut, differ by a pixel at most, and the first keeps what it says', () => {
+  fc.assert(fc.property(fc.integer({ min: 8, max: 900 }), fc.integer({ min: 2, max: 9 }), fc.constantFrom('across' as const, 'down' as const), (length, parts, way) => {
+    const cut = { id: 'a', x: 10, y: 20, w: way === 'down' ? length : 50, h: way === 'across' ? length : 50, kind: 'picture' as const, alt: 'x', link: 'https://a.example', words: null, ground: null }
+    const plan = splitEqually({ ...emptyPlan(), cuts: [cut] }, 'a', way, parts, id)
+    if (length / parts < LEAST) { expect(plan.cuts).toEqual([cut]); return }
+    const lengths = plan.cuts.map((c) => (way === 'across' ? c.h : c.w))
+    expect(plan.cuts).toHaveLength(parts)
+    expect(lengths.reduce((a, b) => a + b, 0)).toBe(length)
+    expect(Math.max(...lengths) - Math.min(...lengths)).toBeLessThanOrEqual(1)
+    expect(plan.cuts[0]).toMatchObject({ id: 'a', alt: 'x' })
+    expect(plan.cuts.every((c) => c.link === 'https://a.example')).toBe(true)
+    expect(uncovered(plan.cuts, { width: cut.x + cut.w, height: cut.y + cut.h }).every((r) => !overlap(r, cut))).toBe(true)
+  }))
 })

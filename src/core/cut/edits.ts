@@ -151,6 +151,18 @@ export function splitCut(plan: CutPlan, id: string, way: 'across' | 'down', at: 
   return withCuts(plan, plan.cuts.flatMap((c) => (c.id === id ? [one, { ...two, id: newCutId(), alt: null, words: null, link: cut.link }] : [c])))
 }
 
+/** Parts a cut into so many equal parts; what does not divide goes to the first ones, a pixel each. What it says stays with the first. */
+export function splitEqually(plan: CutPlan, id: string, way: 'across' | 'down', parts: number, newCutId: NewId = newId): CutPlan {
+  const cut = plan.cuts.find((c) => c.id === id)
+  if (!cut || parts < 2) return plan
+  const [from, length] = way === 'across' ? [cut.y, cut.h] : [cut.x, cut.w]
+  if (length / parts < LEAST) return plan
+  // From the far end, so that the first part keeps the id.
+  let next = plan
+  for (let i = parts - 1; i > 0; i--) next = splitCut(next, id, way, from + Math.ceil((length * i) / parts), newCutId)
+  return next
+}
+
 /** What no cut covers, as rectangles that do not overlap, from the top. */
 export function uncovered(cuts: readonly Rect[], size: Size): Rect[] {
   const ys = [...new Set([0, size.height, ...cuts.flatMap((c) => [c.y, c.y + c.h])])].sort((a, b) => a - b)

@@ -14,7 +14,7 @@ const routes: Route[] = [
   { method: 'GET', path: '/api/clients/:client', does: 'One client.', gives: client, problems: '404' },
   { method: 'PATCH', path: '/api/clients/:client', does: 'Renames a client or sets its house style; every email that inherits from it follows.', body: changeClientBody, gives: `${client} and \`emails: { inherit, changed }\`: how many emails inherit from the house style, and how many of them look different now`, problems: '404, 422' },
   { method: 'GET', path: '/api/jobs', does: 'All jobs, the latest changed first; `?archived=true` gives the archived ones.', gives: `\`{ jobs: [job] }\`, a job being ${job}` },
-  { method: 'POST', path: '/api/jobs', does: 'Starts a job from a design. `multipart/form-data`: the picture in `design` (PNG, JPEG or WebP, still, at most 60 megapixels and 60 MB, judged by its content), and these text fields:', body: newJobForm, gives: '201, the job', problems: '400 no-design, 404, 413 design-too-heavy and design-too-large, 415 not-a-design' },
+  { method: 'POST', path: '/api/jobs', does: 'Starts a job from a design. `multipart/form-data`: the picture in `design` (PNG, JPEG, WebP or AVIF, still, at most 60 megapixels and 60 MB, judged by its content), and these text fields:', body: newJobForm, gives: '201, the job', problems: '400 no-design, 404, 413 design-too-heavy and design-too-large, 415 not-a-design' },
   { method: 'GET', path: '/api/jobs/:job', does: 'One job.', gives: 'the job', problems: '404' },
   { method: 'PATCH', path: '/api/jobs/:job', does: 'Renames a job, sets its day, archives it or brings it back.', body: changeJobBody, gives: 'the job' },
   { method: 'POST', path: '/api/jobs/:job/duplicate', does: 'Copies a job with its cuts and email.', gives: '201, the new job' },

@@ -10,7 +10,7 @@ const unreadable = (why: string) => new Problem(415, 'not-a-design', 'This file 
 
 /**
  * Takes in a design picture, judged by its content and not by its name. Kept as PNG in sRGB without alpha and metadata, so that every later
- * reading gives the same pixels. Throws a Problem for anything else than a whole, still PNG, JPEG or WebP of at most 60 megapixels and 60 MB.
+ * reading gives the same pixels. Throws a Problem for anything else than a whole, still PNG, JPEG, WebP or AVIF of at most 60 megapixels and 60 MB.
  */
 export async function takeInDesign(bytes: Buffer, name: string): Promise<PictureRef> {
   if (bytes.length === 0) throw unreadable(`"${name}" is empty (0 bytes). Export the design again and drop the new file.`)
@@ -19,12 +19,14 @@ export async function takeInDesign(bytes: Buffer, name: string): Promise<Picture
   try {
     meta = await sharp(bytes, { limitInputPixels: false, animated: true }).metadata()
   } catch {
-    throw unreadable(`The content of "${name}" is not a PNG, JPEG or WebP picture, whatever its name says. Export the design as PNG and drop that file.`)
+    throw unreadable(`The content of "${name}" is not a PNG, JPEG, WebP or AVIF picture, whatever its name says. Export the design as PNG and drop that file.`)
   }
-  if (!['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? '')) throw unreadable(`"${name}" holds ${(meta.format ?? 'an unknown format').toUpperCase()}; a design comes as PNG, JPEG or WebP. Export it as PNG and drop that file.`)
+  // AVIF is AV1 in the container of HEIF; HEIF with another codec is not read.
+  const avif = meta.format === 'heif' && meta.compression === 'av1'
+  if (!avif && !['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? '')) throw unreadable(`"${name}" holds ${(meta.format ?? 'an unknown format').toUpperCase()}; a design comes as PNG, JPEG, WebP or AVIF. Export it as PNG and drop that file.`)
   const height = meta.pageHeight ?? meta.height ?? 0, width = meta.width ?? 0
   if ((meta.pages ?? 1) > 1) throw unreadable(`"${name}" is animated (${meta.pages} frames); a design is a still picture. Export one frame as PNG.`)
-  if (meta.format === 'gif') throw unreadable(`"${name}" is a GIF; a design comes as PNG, JPEG or WebP. Export it as PNG and drop that file.`)
+  if (meta.format === 'gif') throw unreadable(`"${name}" is a GIF; a design comes as PNG, JPEG, WebP or AVIF. Export it as PNG and drop that file.`)
   if (width * height > MOST_PIXELS) throw new Problem(413, 'design-too-large', 'The design is too large', `"${name}" has ${width} x ${height} px, ${(width * height / 1e6).toFixed(0)} megapixels; at most 60 can be taken in. Export it at double the email's width (about 1200 px).`)
   try {
     const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).rotate().toColourspace('srgb').flatten({ background: '#ffffff' }).png({ compressionLevel: 6 }).toBuffer({ resolveWithObject: true })

@@ -12,7 +12,7 @@ const raw = async (png: Buffer) => { const { data, info } = await sharp(png).ens
 describe('designs are judged by their content', () => {
   test.each<[string, () => Promise<Buffer> | Buffer, RegExp]>([
     ['an empty file', () => Buffer.alloc(0), /is empty \(0 bytes\)/],
-    ['a text file named .png', () => Buffer.from('hello, I am a picture, trust me'), /is not a PNG, JPEG or WebP picture/],
+    ['a text file named .png', () => Buffer.from('hello, I am a picture, trust me'), /is not a PNG, JPEG, WebP or AVIF picture/],
     ['a truncated PNG', async () => { const b = await samplePng(400, 300); return b.subarray(0, b.length / 2) }, /breaks off or is damaged/],
     ['a truncated JPEG', async () => { const b = await sharp(await samplePng(400, 300)).jpeg().toBuffer(); return b.subarray(0, b.length / 2) }, /breaks off or is damaged/],
     ['a picture of 30000 x 30000', () => emptyPng(30_000, 30_000), /30000 x 30000 px, 900 megapixels/],
@@ -27,12 +27,12 @@ describe('designs are judged by their content', () => {
     await expect(takeInDesign(Buffer.alloc(MOST_BYTES + 1), 'heavy.png')).rejects.toMatchObject({ status: 413 })
   })
 
-  test('PNG, JPEG and WebP are kept as the same pixels, the same bytes once', async () => {
+  test('PNG, JPEG, WebP and AVIF are kept as the same pixels, the same bytes once', async () => {
     const png = await samplePng(300, 200)
     const one = await takeInDesign(png, 'a.png')
     expect(await takeInDesign(png, 'b.png')).toEqual(one)
     expect((await raw(await pictureBytes(one.id))).data.equals((await raw(png)).data)).toBe(true)
-    for (const bytes of [await sharp(png).jpeg().toBuffer(), await sharp(png).webp().toBuffer()]) expect(await takeInDesign(bytes, 'x')).toMatchObject({ type: 'image/png', width: 300, height: 200 })
+    for (const bytes of [await sharp(png).jpeg().toBuffer(), await sharp(png).webp().toBuffer(), await sharp(png).avif({ effort: 0 }).toBuffer()]) expect(await takeInDesign(bytes, 'x')).toMatchObject({ type: 'image/png', width: 300, height: 200 })
     expect(pictureInfo(one.id)).toEqual(one)
   })
 })

@@ -5,7 +5,8 @@ import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import { compile } from '@/core/compile'
 import { asSample } from '@/core/handover/fields'
-import { addCut, mergeCuts, moveCut, moveEdge, removeCut, setCut, splitCut, uncovered } from '@/core/cut/edits'
+import { addCut, mergeCuts, moveCut, moveEdge, removeCut, setCut, splitCut, uncovered, splitEqually } from '@/core/cut/edits'
+import { nearGrounds } from '@/core/cut/near-grounds'
 import { readingOrder, type Cut, type CutPlan } from '@/core/cut/plan'
 import type { BuildResult } from '@/core/cut/build'
 import { plainOf, textOf } from '@/core/email/richtext'
@@ -36,6 +37,7 @@ const rectKey = (c: Cut) => `${c.x},${c.y},${c.w},${c.h}`
 export function CutStage({ job, session, email, onBuilt, setActions }: Props) {
   const plan = useStore(session.store, (s) => s.doc)
   const order = useMemo(() => readingOrder(plan.cuts), [plan])
+  const seams = useMemo(() => nearGrounds(plan), [plan])
   const [selected, setSelected] = useState<string[]>([])
   const [hovered, setHovered] = useState<string | null>(null)
   const [found, setFound] = useState<number[]>([])
@@ -234,7 +236,7 @@ export function CutStage({ job, session, email, onBuilt, setActions }: Props) {
         <div className="flex h-[31px] shrink-0 items-center gap-2 border-b border-grout px-3.5 text-xs text-soft">
           <span>Design</span><span aria-hidden className="text-grout">/</span>
           <b className="text-ink">{selected.length > 1 ? `${selected.length} cuts` : current ? `Cut ${order.findIndex((c) => c.id === current.id) + 1} of ${order.length}` : `${order.length} cuts`}</b>
-          {selected.length > 0 && <span className="ml-2 flex"><Button look="plain" onClick={merge}>Merge</Button><Button look="plain" onClick={() => split('across')}>Split across</Button><Button look="plain" onClick={() => split('down')}>Split down</Button><Button look="danger" onClick={remove}><Trash2 size={13} /> Remove</Button></span>}
+          {selected.length > 0 && <span className="ml-2 flex"><Button look="plain" onClick={merge}>Merge</Button><Button look="plain" onClick={() => split('across')}>Split across</Button><Button look="plain" onClick={() => split('down')}>Split down</Button>{current && <select aria-label="Split into equal parts" value="" className="border border-grout bg-sheet px-1 text-xs" onChange={(e) => { const [way, parts] = e.target.value.split(' '); if (way && parts) change('split into equal parts', (p) => splitEqually(p, current.id, way as 'across' | 'down', Number(parts))) }}><option value="">Equal parts</option>{(['across', 'down'] as const).flatMap((way) => [2, 3, 4, 5, 6].map((n) => <option key={way + n} value={`${way} ${n}`}>{n} {way}</option>))}</select>}<Button look="danger" onClick={remove}><Trash2 size={13} /> Remove</Button></span>}
           <span className="ml-auto flex items-center gap-2">
             {work ? <Progress what={work.what} done={work.done} total={work.total} onCancel={work.cancel} /> : measuring ? <Progress what="Weighing the pictures" {...measuring} /> : null}
             {free.length > 0 && plan.cuts.length > 0 && <Button look="plain" className="text-terra!" onClick={fill}>{free.length} uncovered: cut the first</Button>}
@@ -285,6 +287,10 @@ export function CutStage({ job, session, email, onBuilt, setActions }: Props) {
               <Group title="Ground">
                 <Row label="Colour"><ColorField label="Ground colour" value={current.ground ?? '#ffffff'} swatches={job.client.house.colors} onChange={(v) => change('set the ground colour', (p) => setCut(p, current.id, { ground: v }), `ground-${current.id}`)} /></Row>
                 <Button onClick={() => void readGround(current)}>Read it from the design</Button>
+                {seams.filter(({ a, b }) => a.id === current.id || b.id === current.id).map(({ a, b, difference }) => {
+                  const other = a.id === current.id ? b : a
+                  return <p key={other.id} className="flex flex-wrap items-center gap-1 text-[11.5px] text-ochre">Nearly that of cut {order.findIndex((c) => c.id === other.id) + 1} ({difference.toFixed(2)} by CIEDE2000): a seam may show. <Button className="py-0!" onClick={() => change('make two grounds one', (p) => setCut(p, current.id, { ground: other.ground }))}>Make it {other.ground}</Button></p>
+                })}
               </Group>
             )}
           </div>

@@ -48,12 +48,12 @@ export function NewJob({ file, clients, onClose, onMade }: { file: File | 'choos
   }
   const field = 'w-full border border-grout bg-sheet px-2 py-1.5'
   return (
-    <Dialog open={file !== null} onClose={onClose} title="New job" about="A design becomes a job. PNG, JPEG or WebP, up to 60 megapixels and 60 MB.">
+    <Dialog open={file !== null} onClose={onClose} title="New job" about="A design becomes a job. PNG, JPEG, WebP or AVIF, up to 60 megapixels and 60 MB.">
       <form onSubmit={submit} className="flex flex-col gap-3">
         <label htmlFor={`${id}f`} className="flex items-center gap-3 border-2 border-dashed border-grout bg-sheet p-3 hover:border-lapis">
           {address ? <img src={address} alt="" className="h-20 w-16 border border-grout object-cover object-top" /> : <ImageUp aria-hidden size={28} className="text-soft" />}
           <span className="min-w-0"><b className="block truncate font-semibold">{design ? design.name : 'Choose the design'}</b><span className="text-soft">{design ? `${(design.size / 1048576).toFixed(2)} MB` : 'or drop it on the page'}</span></span>
-          <input id={`${id}f`} type="file" accept="image/png,image/jpeg,image/webp" className="sr-only" onChange={(e) => { const f = e.target.files?.[0]; if (f) take(f) }} />
+          <input id={`${id}f`} type="file" accept="image/png,image/jpeg,image/webp,image/avif" className="sr-only" onChange={(e) => { const f = e.target.files?.[0]; if (f) take(f) }} />
         </label>
         <label className="block"><span className="mb-1 block text-soft">Name</span><input className={field} value={name} required maxLength={120} onChange={(e) => setName(e.target.value)} /></label>
         <div className="grid grid-cols-[1fr_92px_140px] gap-3">

@@ -98,7 +98,7 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
       </header>
       <main className="min-h-0 flex-1 overflow-auto px-5 pt-4 pb-8">
         {!shown.length && (
-          <div className="mx-auto mt-24 max-w-md border-t-4 border-lapis bg-paper p-6"><h2 className="text-lg">{archived ? 'Nothing is archived' : 'The wall is empty'}</h2><p className="mt-1 text-soft">{archived ? 'Archived jobs are kept here until you bring them back.' : 'Drop a design picture anywhere on this page: PNG, JPEG or WebP. It becomes a job, and then an email.'}</p>{!archived && <Button look="main" className="mt-3" onClick={() => setFile('choose')}><Upload size={14} /> Choose a design</Button>}</div>
+          <div className="mx-auto mt-24 max-w-md border-t-4 border-lapis bg-paper p-6"><h2 className="text-lg">{archived ? 'Nothing is archived' : 'The wall is empty'}</h2><p className="mt-1 text-soft">{archived ? 'Archived jobs are kept here until you bring them back.' : 'Drop a design picture anywhere on this page: PNG, JPEG, WebP or AVIF. It becomes a job, and then an email.'}</p>{!archived && <Button look="main" className="mt-3" onClick={() => setFile('choose')}><Upload size={14} /> Choose a design</Button>}</div>
         )}
         <div className="flex flex-wrap items-start gap-x-9 gap-y-7">
           {groups.map(([title, list]) => (
