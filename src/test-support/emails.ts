@@ -33,8 +33,10 @@ const content = fc.array(inline, { maxLength: 4 })
 const paragraph = fc.tuple(content, fc.option(align)).map(([c, textAlign]): Extract<Block, { type: 'paragraph' }> => ({ type: 'paragraph', attrs: { textAlign }, content: c }))
 const heading = fc.tuple(fc.constantFrom(1 as const, 2 as const, 3 as const), content).map(([level, c]): Block => ({ type: 'heading', attrs: { level, textAlign: null }, content: c }))
 const list = fc.tuple(fc.constantFrom('bulletList' as const, 'orderedList' as const), fc.array(content, { minLength: 1, maxLength: 3 })).map(([type, items]): Block => ({ type, content: items.map((c) => ({ type: 'listItem', content: [{ type: 'paragraph', content: c }] })) }))
-const quote = fc.array(paragraph, { minLength: 1, maxLength: 2 }).map((c): Block => ({ type: 'blockquote', content: c }))
-export const richText: fc.Arbitrary<RichText> = fc.array(fc.oneof(paragraph, heading, list, quote), { minLength: 1, maxLength: 4 }).map((blocks) => ({ type: 'doc', content: blocks }))
+const quote = fc.array(fc.oneof(paragraph, list, heading), { minLength: 1, maxLength: 2 }).map((c): Block => ({ type: 'blockquote', content: c }))
+/** A list whose items hold more than a paragraph. */
+const deepList = fc.tuple(content, fc.oneof(list, quote, heading)).map(([c, inner]): Block => ({ type: 'bulletList', content: [{ type: 'listItem', content: [{ type: 'paragraph', content: c }, inner] }] }))
+export const richText: fc.Arbitrary<RichText> = fc.array(fc.oneof(paragraph, heading, list, quote, deepList), { minLength: 1, maxLength: 4 }).map((blocks) => ({ type: 'doc', content: blocks }))
 
 const picture = fc.record({ width: fc.integer({ min: 1, max: 1200 }), height: fc.integer({ min: 1, max: 900 }) }).map((s) => ({ id: 'a'.repeat(64), type: 'image/png' as const, bytes: 1000, ...s }))
 const textOverride = fc.record({ font: maybe(fc.constantFrom('serif', 'mono', 'Old Ferry')), size: maybe(fc.integer({ min: 8, max: 40 })), color: maybe(color), bold: maybe(fc.boolean()), italic: maybe(fc.boolean()), spacing: maybe(fc.integer({ min: -1, max: 4 })), capitals: maybe(fc.boolean()), narrowSize: maybe(fc.integer({ min: 10, max: 30 })), nightColor: maybe(color) })
@@ -78,7 +80,7 @@ const styles: fc.Arbitrary<StyleOverrides> = fc.oneof({ weight: 3, arbitrary: fc
 const stored = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 export const anyEmail: fc.Arbitrary<Email> = fc.record({
-  version: fc.constant(EMAIL_VERSION as 2), way: fc.constant('bands' as const), width: fc.integer({ min: 480, max: 900 }), lang, dir, title: said, subject: said, preheader: said, styles, bands: fc.array(band, { maxLength: 5 }),
+  version: fc.constant(EMAIL_VERSION as 2), way: fc.constant('bands' as const), width: fc.integer({ min: 320, max: 900 }), lang, dir, title: said, subject: said, preheader: said, styles, bands: fc.array(band, { maxLength: 5 }),
 }).map(stored) as fc.Arbitrary<Email>
 
 /** Emails of a width and cells with enough room for what they hold, as people make them, for what is measured in a browser. */
@@ -90,7 +92,7 @@ export const roomyEmail: fc.Arbitrary<Email> = anyEmail.map((e): Email => {
   const even = (row: Pick<Row, 'cells'>): void => row.cells.forEach((c) => { c.width = 100 + (c.width % 60); c.items.forEach((i) => i.kind === 'row' && even(i)) })
   const bands = e.bands.map((b) => ({ ...b, padding: { ...b.padding, left: b.padding.left % 16, right: b.padding.right % 16 }, narrowPadding: undefined, gap: b.gap % 9, when: undefined, cells: fits(b, 3) }))
   bands.forEach(even)
-  return stored({ ...e, width: 600, bands })
+  return stored({ ...e, width: [600, 520, 640, 600, 720, 900][e.width % 6]!, bands })
 })
 
 /** Documents without code of people's own, which may use anything. */

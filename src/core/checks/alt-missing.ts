@@ -11,5 +11,7 @@ export const altMissing: Check = {
           what: tile.alt === null ? 'Picture without alt text' : 'Linked picture with empty alt text',
           why: 'With pictures off, or read aloud, nothing is left of it. Write what the picture says; mark it as decoration only if it says nothing and links nowhere.',
         }]
-      : []),
+      : tile.kind === 'social' && tile.icons.some((i) => i.picture && !i.alt.trim())
+        ? [{ weight: 'mend' as const, stage: 'compose' as const, where: { band: band.id, tile: tile.id }, what: 'Icon without alt text', why: 'Read aloud, it is a link without a name. Write where it leads, such as the name of the place.' }]
+        : []),
 }

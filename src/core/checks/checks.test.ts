@@ -1,6 +1,7 @@
 import { house, longEmail } from '@/test-support/emails'
 import { compile } from '../compile'
 import { styleOf } from '../email/cascade'
+import { newTile } from '../email/defaults'
 import { applyEdit, type Edit } from '../email/edits'
 import { textOf, type RichText } from '../email/richtext'
 import type { Email } from '../email/schema'
@@ -13,6 +14,7 @@ const look = (email: Email): Finding[] => {
   return findingsOf({ email, style: styleOf(house, email.styles), html, bytes: Buffer.byteLength(html) })
 }
 const linked = (said: string, href: string): RichText => ({ type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: said, marks: [{ type: 'link', attrs: { href } }] }] }] })
+const add = (tile: object): Edit => ({ name: 'addTile', what: { cell: 'c0-0', at: 9, tile: { ...tile } as never } })
 const set = (id: string, what: Record<string, unknown>): Edit => ({ name: 'setTile', what: { id, set: what } })
 
 /** An email that leaves nothing to mend. */
@@ -39,6 +41,16 @@ test.each<[string, Edit, unknown[][]]>([
   ['words of 13 px', set('w0-0', { style: { size: 13 } }), [['words-small', 'mend', 'w0-0']]],
   ['words of 14 px', set('w0-0', { style: { size: 14 } }), []],
   ['small words in a footer', { name: 'setBand', what: { id: 'b0', set: { role: 'footer' } } }, []],
+  ['menu link that leads nowhere', add({ ...newTile('menu', () => 'm'), items: [{ label: 'Nights', link: '' }, { label: 'Map', link: 'https://a.example' }] }), [['link-missing', 'mend', 'm']]],
+  ['icon without alt text', add({ ...newTile('social', () => 's'), icons: [{ picture: { id: 'a'.repeat(64), type: 'image/png', width: 64, height: 64, bytes: 9 }, alt: ' ', link: 'https://a.example' }] }), [['alt-missing', 'mend', 's']]],
+  ['review without words', add({ ...newTile('review', () => 'r'), text: ' ' }), [['empty', 'mend', 'r']]],
+  ['table whose head cannot be read', add({ ...newTile('table', () => 't'), headBackground: '#333333', headColor: '#444444' }), [['contrast-low', 'mend', 't']]],
+  ['code with a script', add({ ...newTile('code', () => 'k'), html: '<script>x</script><p>y</p>' }), [['code-changed', 'mind', 'k']]],
+  ['broken markup for the Word engine', add({ ...newTile('word', () => 'v'), word: '<table>' }), [['word-broken', 'mend', 'v']]],
+  ['heading 3 after heading 1', set('w0-0', { text: { type: 'doc', content: [1, 3].map((level) => ({ type: 'heading', attrs: { level, textAlign: null }, content: [{ type: 'text', text: 'x' }] })) } }), [['heading-order', 'mind', 'w0-0']]],
+  ['date that is none', { name: 'setEmail', what: { fields: [{ name: 'day', type: 'date' }], readers: [{ name: 'A', values: { day: '2026-02-30' } }] } }, [['field-value', 'mind', undefined]]],
+  ['plain text without words', { name: 'setEmail', what: { way: 'plain' } }, [['unsubscribe-missing', 'mend', undefined], ['empty', 'mend', undefined]]],
+  ['HTML by hand without alt text and with an open condition', { name: 'setEmail', what: { way: 'hand', hand: { html: '<a href="[[unsubscribe]]">x</a><img src="a"><!--[if mso]>', pictures: {}, inline: false } } }, [['by-hand', 'mend', undefined], ['by-hand', 'mend', undefined]]],
   ['no words', set('w0-0', { text: textOf('') }), [['empty', 'mend', 'w0-0']]],
 ])('%s', (_, edit, found) => expect(after(edit)).toEqual(found))
 

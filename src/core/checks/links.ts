@@ -9,7 +9,7 @@ export interface Link { place: Place | null; href: string; from: TileLink['from'
 /** Every link written in an email, in reading order. Empty ones are left out. */
 export function linksOf(email: Email): Link[] {
   if (email.way === 'hand') return hrefsIn(email.hand?.html ?? '').map((href) => ({ place: null, href, from: 'code' }))
-  if (email.way === 'plain') return [...(email.text ?? '').matchAll(/https?:\/\/[^\s<>"]+|\[\[\s*unsubscribe[^\]]*\]\]/g)].map((m) => ({ place: null, href: m[0], from: 'words' }))
+  if (email.way === 'plain') return [...(email.plain ?? '').matchAll(/https?:\/\/[^\s<>"]+|\[\[\s*unsubscribe[^\]]*\]\]/g)].map((m) => ({ place: null, href: m[0], from: 'words' }))
   return [...placesOf(email)].flatMap((place) => linksIn(place.tile).map((l) => ({ place, ...l })))
 }
 

@@ -22,9 +22,8 @@ test.each([
   ['<!--[if mso]>a<!-- b --><![endif]-->', 'comment stands inside'], ['<!-- open', 'never ends'], ['<!--[if ]>a<![endif]-->', 'cannot be read'],
 ])('%s is refused: %s', (html, why) => expect(() => segmentsOf(html)).toThrow(why))
 
-test.each([['<table><tr><td>a</td></tr></table>', []], ['<p>a<br>b<img src="x">', ['<p> is never closed']], ['<b><i></b></i>', ['</b> closes <i>', '</i> closes <b>']], ['<v:fill/>', []], ['<a title="x > y">z</a>', []], ['</td>', ['</td> closes nothing']]])('nesting of %s', (markup, errors) => {
-  if (markup.startsWith('<b>')) expect(nestingErrors(markup).length).toBeGreaterThan(0)
-  else expect(nestingErrors(markup)).toEqual(errors)
+test.each([['<table><tr><td>a</td></tr></table>', []], ['<p>a<br>b<img src="x">', ['<p> is never closed']], ['<b><i></b></i>', ['</b> closes <i>', '<b> is never closed']], ['<v:fill/>', []], ['<a title="x > y">z</a>', []], ['</td>', ['</td> closes nothing']]])('nesting of %s', (markup, errors) => {
+  expect(nestingErrors(markup)).toEqual(errors)
 })
 
 test('in any compiled email both sides are well formed', () => {

@@ -50,6 +50,7 @@ const fontFaces = (c: CompileContext): string[] => c.style.webFonts.flatMap((f) 
   `@font-face{font-family:'${f.family}';font-style:${file.italic ? 'italic' : 'normal'};font-weight:${file.weight};font-display:swap;src:url('${encodeURI(file.address).replace(/'/g, '%27')}')}`))
 
 const sheet = (c: CompileContext, rules: ReadonlyMap<string, Rule>): string[] => [
+  // The same as the meta tag, for readers that look here.
   ':root{color-scheme:light dark}',
   // Phones enlarge small letters unless told not to.
   'body{margin:0;padding:0;-webkit-text-size-adjust:100%;-ms-text-size-adjust:100%}',

@@ -119,7 +119,6 @@ export function compileMapped(email: Email, house: HouseStyle, options: CompileO
   if (email.way === 'hand' && email.hand) return { html: byHandHtml(email.hand, options.src, options.fields ?? asWritten, options.styles), places: () => [] }
   if (email.way === 'plain') return { html: '', places: () => [] }
   const c = contextOf(email, house, options)
-  // All in the head is a rewriting of the whole: it is made from the form that has both.
   const run = joinAll(email.bands.map((b) => piece(b, c)))
   const pre = preheader(email, c)
   const title = attr(replaceFields(email.title || email.subject || 'Email', asSample()))
@@ -135,6 +134,7 @@ export function compileMapped(email: Email, house: HouseStyle, options: CompileO
   ].join('\n')
   const html = `${before}${run.html}  </div>\n</body>\n</html>\n`
   const places = () => { const out: Lines[] = []; collect(run, before.split('\n').length, out); return out }
+  // All in the head is a rewriting of the whole.
   return c.styles === 'head' ? { html: stylesToHead(html), places: () => [] } : { html, places }
 }
 

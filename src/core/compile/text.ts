@@ -42,11 +42,12 @@ const plainHouse = plainHouseStyle()
  */
 export function compileText(email: Email, options: TextOptions = {}): string {
   const fields = options.fields ?? asSample()
-  if (email.text !== undefined) return finish(replaceFields(email.text, fields))
+  const own = email.way === 'plain' ? email.plain ?? '' : email.text
+  if (own !== undefined) return finish(replaceFields(own, fields))
   const references: string[] = []
   const number = (href: string) => { const at = references.indexOf(href); return `[${at < 0 ? references.push(href) : at + 1}]` }
   const link = options.links === 'numbered' ? number : (href: string) => `<${href}>`
-  const body = email.way === 'hand' && email.hand ? plainOfHtml(byHandHtml({ ...email.hand, inline: true }, (p) => p.id, fields), link) : email.way === 'plain' ? '' : bandsText(email, { fields, link, columns: COLUMNS, footer: styleOf(options.house ?? plainHouse, email.styles).footer }, options.conditions)
+  const body = email.way === 'hand' && email.hand ? plainOfHtml(byHandHtml({ ...email.hand, inline: true }, (p) => p.id, fields), link) : bandsText(email, { fields, link, columns: COLUMNS, footer: styleOf(options.house ?? plainHouse, email.styles).footer }, options.conditions)
   return finish([body, ...(references.length ? [references.map((r, i) => `[${i + 1}] ${r}`).join('\n')] : [])].join('\n\n\n'))
 }
 

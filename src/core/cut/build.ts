@@ -42,7 +42,9 @@ export function buildEmail(input: BuildInput): BuildResult {
   const maker = new Maker({ ...input, plan })
   const bands = plan.cuts.length ? maker.bands() : []
   const base = input.previous ?? newEmail(input.emailWidth)
-  const email: Email = { ...base, width: input.emailWidth, bands: input.previous ? carry(input.previous, bands, plan) : bands }
+  const taken = base.way !== 'bands' && plan.cuts.length > 0
+  if (taken) maker.notes.push(`The email is composed from bands again. ${base.way === 'hand' ? 'The HTML written by hand' : 'The plain text'} is kept: it can be taken up in Compose.`)
+  const email: Email = { ...base, ...(taken ? { way: 'bands' as const } : {}), width: input.emailWidth, bands: input.previous ? carry(input.previous, bands, plan) : bands }
   const left = input.previous ? deletedCuts(input.previous, plan).size : 0
   if (left) maker.notes.push(`${left === 1 ? 'One cut stays' : `${left} cuts stay`} out of the email, since what was made of ${left === 1 ? 'it' : 'them'} was deleted there. Change a cut's kind or place to bring it back.`)
   const built = Object.fromEntries(plan.cuts.map(({ id, ground: _, ...said }) => [id, said]))

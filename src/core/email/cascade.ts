@@ -18,7 +18,7 @@ export interface Style extends Pick<HouseStyle, 'colors' | 'ground' | 'nightGrou
 }
 
 /** Sets of values with where they come from, in rising order. */
-type Layers<T> = { from: Origin; values: Partial<T> }[]
+export type Layers<T> = { from: Origin; values: Partial<T> }[]
 
 /** What is set prevails over what is not; a key set to undefined counts as not set. */
 function settle<T>(layers: Layers<T>): T {
@@ -43,8 +43,8 @@ export const linkLayers = (house: HouseStyle, own: StyleOverrides, role: Role): 
 /** The sets that a button of a role is made of; a variant's values prevail over the main ones of the same level. */
 export function buttonLayers(house: HouseStyle, own: StyleOverrides, role: Role, variant: ButtonVariant): Layers<ButtonStyle> {
   const varied = (from: Origin, s: { buttons?: StyleOverrides['buttons'] }) => (variant === 'main' ? [] : layer(from, s.buttons?.[variant]))
-  const role_ = roleSheets(house, own, role).flatMap((s) => layer('role', s.button))
-  return [...layer('house', house.button), ...layer('email', own.button), ...(variant === 'main' ? role_ : []), ...varied('house', house), ...varied('email', own)]
+  const ofRole = roleSheets(house, own, role).flatMap((s) => layer('role', s.button))
+  return [...layer('house', house.button), ...layer('email', own.button), ...(variant === 'main' ? ofRole : []), ...varied('house', house), ...varied('email', own)]
 }
 
 /** Paragraphs of these roles are small print unless told otherwise. */

@@ -18,6 +18,3 @@ export function holds({ field, test, value }: Condition, values: Readonly<Record
     case 'empty': return is === ''
   }
 }
-
-/** A condition as a sentence: "only when city is Halden". */
-export const sayCondition = ({ field, test, value }: Condition): string => `only when [[${field}]] is ${test === 'is' ? value : test === 'is not' ? `not ${value}` : test}`

@@ -1,4 +1,4 @@
-import { EMAIL_VERSION, emailSchema, type Email } from './schema'
+import { emailSchema, type Email } from './schema'
 import { houseStyleSchema, type HouseStyle } from './styles'
 
 type Json = Record<string, unknown>
@@ -36,6 +36,3 @@ export const readHouse = (doc: unknown): HouseStyle => houseStyleSchema.parse(up
 /** Brings a document up to date without checking it, for a border that checks by itself. */
 export const upgradeEmail = (doc: unknown): unknown => upgrade(doc, emailSteps)
 export const upgradeHouse = (doc: unknown): unknown => upgrade(doc, houseSteps)
-
-/** Whether a document says it is of a version later than this program knows. */
-export const isFromLater = (doc: unknown): boolean => isObject(doc) && typeof doc.version === 'number' && doc.version > EMAIL_VERSION

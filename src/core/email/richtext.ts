@@ -49,21 +49,17 @@ export const headingSchema = z.object({
 export type Paragraph = z.infer<typeof paragraphSchema>
 export type Heading = z.infer<typeof headingSchema>
 
-export interface ListItem { type: 'listItem'; content: (Paragraph | List)[] }
+export interface ListItem { type: 'listItem'; content: Block[] }
 interface ListOf<T> { type: T; attrs?: Record<string, unknown>; content: ListItem[] }
 export type List = ListOf<'bulletList'> | ListOf<'orderedList'>
+export interface Quote { type: 'blockquote'; content: Block[] }
+/** What words are made of. Lists and quotes hold blocks of any kind, as the editor lets them. */
+export type Block = Paragraph | Heading | List | Quote
 
-const listFields = () => ({
-  attrs: z.record(z.string(), z.unknown()).optional(),
-  content: z.array(z.object({ type: z.literal('listItem'), content: z.array(z.union([paragraphSchema, listSchema])).min(1) })).min(1),
-})
-export const listSchema: z.ZodType<List> = z.lazy(() =>
-  z.discriminatedUnion('type', [z.object({ type: z.literal('bulletList'), ...listFields() }), z.object({ type: z.literal('orderedList'), ...listFields() })]),
-)
-export const quoteSchema = z.object({ type: z.literal('blockquote'), content: z.array(z.union([paragraphSchema, headingSchema, listSchema])).min(1) })
-export type Quote = z.infer<typeof quoteSchema>
-export const blockSchema = z.union([paragraphSchema, headingSchema, listSchema, quoteSchema])
-export type Block = z.infer<typeof blockSchema>
+const listFields = () => ({ attrs: z.record(z.string(), z.unknown()).optional(), content: z.array(z.object({ type: z.literal('listItem'), content: z.array(blockSchema).min(1) })).min(1) })
+export const blockSchema: z.ZodType<Block> = z.lazy(() => z.discriminatedUnion('type', [
+  paragraphSchema, headingSchema, z.object({ type: z.literal('bulletList'), ...listFields() }), z.object({ type: z.literal('orderedList'), ...listFields() }), z.object({ type: z.literal('blockquote'), content: z.array(blockSchema).min(1) }),
+]))
 
 export const richTextSchema = z.object({ type: z.literal('doc'), content: z.array(blockSchema).min(1) })
 export type RichText = z.infer<typeof richTextSchema>

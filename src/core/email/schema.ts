@@ -119,7 +119,9 @@ export const emailSchema = z.object({
   styles: styleOverridesSchema,
   bands: z.array(bandSchema).max(400),
   hand: byHandSchema.optional(),
-  /** The plain-text part where it is written by hand; left out, it is made from the rest. It is the whole email where that is plain text only. */
+  /** The whole email where it is plain text only. */
+  plain: z.string().max(400_000).optional(),
+  /** The plain-text part beside the HTML where it is written by hand; left out, it is made from the HTML's own words. */
   text: z.string().max(400_000).optional(),
   fields: z.array(fieldSchema).max(200).optional(),
   readers: z.array(sampleReaderSchema).max(40).optional(),

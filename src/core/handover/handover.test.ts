@@ -1,5 +1,7 @@
-import { applyEdit } from '../email/edits'
-import { longEmail } from '@/test-support/emails'
+import { applyEdit, type Edit } from '../email/edits'
+import { house, longEmail } from '@/test-support/emails'
+import { compile } from '../compile'
+import { newTile } from '../email/defaults'
 import { asSample, asWritten, fieldsIn, replaceFields } from './fields'
 import { manifestOf } from './manifest'
 import { namePictures, slug } from './names'
@@ -33,4 +35,22 @@ test('the manifest lists links, and fields wherever they stand', () => {
   const m = manifestOf(email, { html: 10, text: 5 })
   expect(m.fields).toEqual(expect.arrayContaining([{ name: 'city', fallback: 'you', inHref: '%5B%5Bcity%5D%5D' }, { name: 'given_name', fallback: 'you', inHref: '%5B%5Bgiven_name%5D%5D' }, { name: 'unsubscribe', fallback: '', inHref: '%5B%5Bunsubscribe%5D%5D' }]))
   expect(m.links.map((l) => l.href)).toContain('https://hill.example/map')
+})
+
+test('whatever picture the compiler places is handed over: behind bands, for narrow and for night, on buttons, as icons, by hand', () => {
+  const of = (n: number) => ({ id: String(n).padStart(64, '0'), type: 'image/png' as const, width: 9, height: 9, bytes: 9 })
+  const edits: Edit[] = [
+    { name: 'setBand', what: { id: 'b0', set: { picture: { picture: of(1), across: 'window', fit: 'cover', x: 'left', y: 'top' } } } }, { name: 'setTile', what: { id: 'p0-0', set: { picture: of(2), narrowPicture: of(3), nightPicture: of(4) } } }, { name: 'setTile', what: { id: 'u0-0', set: { icon: { picture: of(5), side: 'after', width: 12 } } } },
+    { name: 'addTile', what: { cell: 'c0-1', at: 0, tile: { ...newTile('social'), icons: [{ picture: of(6), alt: 'x', link: '' }] } as never } }, { name: 'setTile', what: { id: 'p0-1', set: { picture: of(7) } } },
+  ]
+  const composed = edits.reduce(applyEdit, longEmail(1))
+  const byHand = { ...composed, way: 'hand' as const, hand: { html: '<img src="a.png"><td background="b.png">', pictures: { 'a.png': of(8), 'b.png': of(9) }, inline: false } }
+  for (const [email, count] of [[composed, 7], [byHand, 2]] as const) {
+    const asked = new Set<string>()
+    compile(email, house, { src: (p) => { asked.add(p.id); return p.id } })
+    const named = namePictures(email)
+    expect(asked.size).toBe(count)
+    expect(new Set(named.map((n) => n.picture.id))).toEqual(asked)
+    expect(new Set(named.map((n) => n.name)).size).toBe(named.length)
+  }
 })

@@ -15,7 +15,7 @@ export function fieldsOf(email: Email): Field[] {
     for (const band of email.bands) if (band.when && !fields.has(band.when.field)) fields.set(band.when.field, '')
   }
   if (email.way === 'hand') see(email.hand?.html ?? '')
-  see(email.text ?? '')
+  see((email.way === 'plain' ? email.plain : email.text) ?? '')
   linksOf(email).forEach((l) => see(l.href))
   return [...fields].map(([name, fallback]) => ({ name, fallback }))
 }

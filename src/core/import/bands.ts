@@ -31,7 +31,8 @@ const clamp = (p: Sides): Sides => ({ top: Math.min(400, p.top), right: Math.min
 function* shownIn(e: Element): Generator<Element> { if (!hidden(e)) { yield e; for (const c of e.children) if (isElement(c)) yield* shownIn(c) } }
 const cellsOfRow = (tr: Element) => tr.children.filter((c): c is Element => isElement(c) && (c.tagName === 'td' || c.tagName === 'th'))
 const rowsOf = (table: Element): Element[] => table.children.flatMap((c) => (!isElement(c) ? [] : c.tagName === 'tr' ? [c] : ['tbody', 'thead', 'tfoot'].includes(c.tagName) ? rowsOf(c) : []))
-const isData = (table: Element) => table.properties.role !== 'presentation' && [...elementsOf(table)].some((e) => e.tagName === 'th' || e.tagName === 'caption')
+/** A table of data has header cells or a caption of its own; one further inside says nothing of it. */
+const isData = (table: Element) => table.properties.role !== 'presentation' && (table.children.some((c) => isElement(c) && c.tagName === 'caption') || rowsOf(table).some((r) => cellsOfRow(r).some((c) => c.tagName === 'th')))
 
 /** Blocks beside each other without a table: inline blocks, or blocks that float. */
 const beside = (e: Element) => { const s = styleOfElement(e); return s.display === 'inline-block' || s.float === 'left' || s.float === 'right' || (e.tagName === 'table' && (e.properties.align === 'left' || e.properties.align === 'right')) }
@@ -202,7 +203,7 @@ class Reader {
     const inner = meaningful(nodes)
     const out: Item[] = []
     for (const node of inner) {
-      if (!isElement(node)) return hasMore(node) ? this.mixed(nodes) : null
+      if (!isElement(node)) return null
       const held = node.tagName === 'a' ? meaningful(node.children) : [node]
       const img = held.length === 1 && isElement(held[0]!) && held[0]!.tagName === 'img' ? held[0]! : null
       if (img) { out.push(this.picture(img, node.tagName === 'a' ? String(node.properties.href ?? '') : '', inherited, room, node)); continue }
@@ -246,15 +247,16 @@ class Reader {
     this.codes++
     const classes = new Set([...elementsOf(e)].flatMap((x) => (x.properties.className as string[] | undefined) ?? []))
     const html = print(e)
+    // Pictures that came with the file stand in the markup by their addresses.
+    const pictures = Object.fromEntries(Object.entries(this.pictures).filter(([address]) => html.includes(address)))
     const css = this.css && [...classes].some((n) => this.css.includes(`.${n}`)) ? this.css : ''
-    return { ...this.base(), kind: 'code', html: html.slice(0, 200_000), css: css.slice(0, 100_000) }
+    return { ...this.base(), kind: 'code', html: html.slice(0, 200_000), css: css.slice(0, 100_000), ...(Object.keys(pictures).length ? { pictures } : {}) }
   }
 }
 
 /** The greatest height that an empty element or anything in it says it has, px. */
 const heightOf = (e: Element): number => [...elementsOf(e)].reduce((most, x) => Math.max(most, pxOf(styleOfElement(x).height) ?? pxOf(x.properties.height) ?? pxOf(styleOfElement(x)['line-height']) ?? 0), 0)
 
-const hasMore = (n: ElementContent) => n.type !== 'text'
 const clampInt = (n: number, least: number, most: number) => Math.max(least, Math.min(most, Math.round(n)))
 const percent = (value: string, room: number) => { const m = /^([\d.]+)%$/.exec(value.trim()); return m ? (parseFloat(m[1]!) * room) / 100 : undefined }
 const textOf = (n: ElementContent): string => (n.type === 'text' ? n.value.replace(/\s+/g, ' ') : n.type === 'element' && !hidden(n) ? n.children.map(textOf).join('') : '')
@@ -271,7 +273,7 @@ export function bandsFromHtml(html: string, pictures: Readonly<Record<string, Pi
   // A page of frames has no body of its own.
   const body = all.find((e) => e.tagName === 'body') ?? { type: 'element', tagName: 'body', properties: {}, children: [] }
   const root = all.find((e) => e.tagName === 'html')!
-  const sheets = all.filter((e) => e.tagName === 'style').map((e) => textOf2(e)).join('\n')
+  const sheets = all.filter((e) => e.tagName === 'style').map(sheetText).join('\n')
   const dynamic = readSheet(sheets).dynamics
   const css = dynamic.map((r) => { const rule = `${r.selector}{${r.declarations.map((d) => `${d.property}:${d.value}`).join(';')}}`; return r.media ? `@media ${r.media}{${rule}}` : rule }).join('\n')
   const reader = new Reader(css, pictures, id)
@@ -287,7 +289,7 @@ export function bandsFromHtml(html: string, pictures: Readonly<Record<string, Pi
 }
 
 const spaceOf = (s: Strip) => s.padding.top + s.padding.bottom > 0
-const textOf2 = (e: Element) => e.children.map((c) => (c.type === 'text' ? c.value : '')).join('')
+const sheetText = (e: Element) => e.children.map((c) => (c.type === 'text' ? c.value : '')).join('')
 
 /** The width that most tables of a settled width have. */
 function widthOf(all: Element[]): number | undefined {
@@ -296,8 +298,12 @@ function widthOf(all: Element[]): number | undefined {
   return [...count].sort((a, b) => b[1] - a[1] || b[0] - a[0])[0]?.[0]
 }
 
-/** The first hidden words of the body. */
+/** The first hidden words of the body, as long as nothing is seen before them. */
 function preheaderOf(body: Element): string {
-  const first = body.children.find((c): c is Element => isElement(c) && hidden(c))
+  let first: Element | undefined
+  for (const e of elementsOf(body)) {
+    if (hidden(e)) { first = e; break }
+    if (e.tagName === 'img' || e.children.some((c) => c.type === 'text' && visible(c.value))) break
+  }
   return first ? textOf({ ...first, properties: {} }).replace(/\u034f|[\u00a0\u200b\u200c\ufeff]|\u200d/g, ' ').replace(/\s+/g, ' ').trim().slice(0, 500) : ''
 }

@@ -51,6 +51,15 @@ test('tables become bands and cells, plain content becomes tiles, the rest code'
   emailSchema.parse(JSON.parse(JSON.stringify(asEmail(read(letter, { 'images/hero.png': ref })))))
 })
 
+test('a table of data inside does not make the tables around it data; its pictures come along; the preheader may stand deeper', () => {
+  const html = page('<center><div style="display:none">First line</div><table width="640"><tr><td><p>One</p></td></tr><tr><td style="padding:0 40px"><table border="1"><tr><th>From</th></tr><tr><td><img src="i.png" alt="x">Tarn</td></tr></table></td></tr><tr><td><table width="100%"><tr><td width="50%"><p>L</p></td><td width="50%"><p>R</p></td></tr></table></td></tr></table></center>')
+  const back = read(html, { 'i.png': ref })
+  expect(back.preheader).toBe('First line')
+  expect(back.bands.map((b) => b.cells.map(kinds))).toEqual([[['words']], [['code']], [['words'], ['words']]])
+  expect(back.bands[1]!.cells[0]!.items[0]).toMatchObject({ kind: 'code', pictures: { 'i.png': ref } })
+  expect(compile(asEmail(back), house, { src: () => 'cid:1' })).toContain('<img src="cid:1" alt="x"')
+})
+
 test('columns made of inline blocks are cells too', () => {
   const { bands } = read(page('<div style="max-width:600px;margin:0 auto"><div style="display:inline-block;width:100%;max-width:290px"><p>One</p></div><div style="display:inline-block;width:100%;max-width:310px"><p>Two</p></div></div>'))
   expect(bands).toHaveLength(1)

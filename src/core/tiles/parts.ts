@@ -72,6 +72,7 @@ export function picturesIn(tile: Tile): { picture: PictureRef; alt: string }[] {
   switch (tile.kind) {
     case 'picture': return tile.picture ? [tile.picture, tile.narrowPicture, tile.nightPicture].flatMap((picture) => (picture ? [{ picture, alt: tile.alt ?? '' }] : [])) : []
     case 'button': return tile.icon ? [{ picture: tile.icon.picture, alt: '' }] : []
+    case 'code': return Object.values(tile.pictures ?? {}).map((picture) => ({ picture, alt: '' }))
     case 'social': return tile.icons.flatMap((i) => (i.picture ? [{ picture: i.picture, alt: i.alt }] : []))
     default: return []
   }

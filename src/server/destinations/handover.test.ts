@@ -11,7 +11,7 @@ import { changeJob, createJob, duplicateJob, listJobs, summaryOf } from '../jobs
 import { createClient } from '../jobs/clients'
 import { readDocument, saveDocument } from '../jobs/documents'
 import { autocutJob, buildJob, saveCuts } from '../jobs/build'
-import { takeInDesign } from '../pictures/intake'
+import { takeInDesign, takeInPicture } from '../pictures/intake'
 import { pictureBytes } from '../pictures/store'
 import { zipOf } from './files'
 import { emlOf } from './message'
@@ -109,4 +109,23 @@ test('a build that is cancelled changes nothing', async () => {
   const stop = new AbortController()
   await expect(buildJob(job.id, () => stop.abort(), stop.signal)).rejects.toThrow()
   expect([readDocument(job.id, 'email'), readDocument(job.id, 'cuts')]).toEqual(before)
+})
+
+test('an email by hand leaves with its pictures, as files and as a message; one of plain text without HTML', async () => {
+  const { job } = await made
+  const copy = duplicateJob(job.id)
+  const saved = readDocument(copy.id, 'email')!
+  const picture = (await takeInPicture(await samplePng(60, 40), 'a.png'))
+  const html = '<!DOCTYPE html>\n<html lang="en"><body><P>F\u00fcr [[given_name | dich]]<img src="art/a.png" alt=""></body></html>'
+  saveDocument(copy.id, 'email', saved.revision, { ...saved.body, way: 'hand', hand: { html, pictures: { 'art/a.png': picture }, inline: false } })
+  const zip = await JSZip.loadAsync(await zipOf(copy.id))
+  expect(await zip.file('index.html')!.async('string')).toBe(html.replace('art/a.png', 'images/a.png'))
+  expect(await zip.file('images/a.png')!.async('nodebuffer')).toEqual(await pictureBytes(picture.id))
+  const mail = await simpleParser(await emlOf(copy.id), { skipImageLinks: true })
+  expect(mail.html).toContain('<P>F\u00fcr dich<img src="cid:')
+  expect(mail.attachments).toHaveLength(1)
+  expect(mail.text).toContain('F\u00fcr dich')
+  saveDocument(copy.id, 'email', saved.revision + 1, { ...saved.body, way: 'plain', plain: 'Nur Text' })
+  expect((await simpleParser(await emlOf(copy.id))).html).toBe(false)
+  expect(Object.keys((await JSZip.loadAsync(await zipOf(copy.id))).files)).not.toContain('index.html')
 })

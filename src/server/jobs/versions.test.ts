@@ -27,7 +27,7 @@ test('a version keeps the email as it was, whatever comes after', async () => {
   expect(() => keepVersion(job.id, 'none yet')).toThrow(/no email/)
   saveDocument(job.id, 'email', 0, longEmail(2))
   const kept = keepVersion(job.id, 'First')
-  saveDocument(job.id, 'email', 1, { ...longEmail(1), way: 'plain', text: 'other' })
+  saveDocument(job.id, 'email', 1, { ...longEmail(1), way: 'plain', plain: 'other' })
   keepVersion(job.id, 'Second')
   expect(listVersions(job.id).map((v) => [v.name, v.revision])).toEqual([['Second', 2], ['First', 1]])
   expect(versionOf(job.id, kept.id).email).toEqual(longEmail(2))
@@ -59,7 +59,7 @@ test('documents stored by the first version of the app are read as those of toda
 
 test('an email of plain text has no HTML part; one by hand is what was written', async () => {
   const job = await jobOfClient(createClient('Plain').id)
-  saveDocument(job.id, 'email', 0, { ...longEmail(1), way: 'plain', text: 'Hello [[given_name | friend]]' })
+  saveDocument(job.id, 'email', 0, { ...longEmail(1), way: 'plain', plain: 'Hello [[given_name | friend]]' })
   expect(compileJob(job.id)).toMatchObject({ html: '', text: 'Hello [[given_name | friend]]\n' })
   saveDocument(job.id, 'email', 1, { ...longEmail(1), way: 'hand', hand: { html: '<P>x [[a]]', pictures: {}, inline: false } })
   expect(compileJob(job.id).html).toBe('<P>x [[a]]')

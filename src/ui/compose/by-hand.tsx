@@ -33,7 +33,7 @@ export function PlainStage({ work, setActions }: { work: EmailWork; setActions: 
   return (
     <>
       <main className="col-span-2 grid min-h-0 min-w-0 grid-cols-2 bg-ground">
-        <LensFrame name="Words"><textarea aria-label="The whole email as plain text" className={`${fieldClass} min-h-0 flex-1 resize-none border-0 p-4 text-[13px]`} value={work.email.text ?? ''} placeholder="Write here. Fields stand as [[name | fallback]]." onChange={(e) => work.apply('write the text', { name: 'setEmail', what: { text: e.target.value } }, 'plain')} /></LensFrame>
+        <LensFrame name="Words"><textarea aria-label="The whole email as plain text" className={`${fieldClass} min-h-0 flex-1 resize-none border-0 p-4 text-[13px]`} value={work.email.plain ?? ''} placeholder="Write here. Fields stand as [[name | fallback]]." onChange={(e) => work.apply('write the text', { name: 'setEmail', what: { plain: e.target.value } }, 'plain')} /></LensFrame>
         <LensFrame name="As sent" detail="78 columns"><pre className="min-h-0 flex-1 overflow-auto bg-white p-4 font-mono text-[13px] leading-snug whitespace-pre-wrap text-[#17191a]" tabIndex={0} aria-label="The text as it is sent">{work.text}</pre></LensFrame>
       </main>
       <WorkTray work={work} />

@@ -4,6 +4,7 @@ import StarterKit from '@tiptap/starter-kit'
 import { BackgroundColor, Color, FontSize, TextStyle } from '@tiptap/extension-text-style'
 import TextAlign from '@tiptap/extension-text-align'
 import { useEffect, useRef } from 'react'
+import { toast } from 'sonner'
 import { richTextSchema, type RichText } from '@/core/email/richtext'
 import { box, flow } from '@/core/compile/element'
 import { physical } from '@/core/compile/letters'
@@ -64,7 +65,7 @@ export function InPlaceEditor({ tile, role, dir, style, ground, at, onChange, on
     },
     onUpdate({ editor: e }) {
       const read = richTextSchema.safeParse(e.getJSON())
-      if (!read.success) return
+      if (!read.success) { toast.error('These words cannot be kept as they are. Undo the last step; everything before it is saved.'); return }
       own.current = JSON.stringify(read.data)
       latest.current.onChange(read.data)
     },

@@ -1,12 +1,13 @@
 'use client'
 import { useState } from 'react'
 import { toast } from 'sonner'
+import { safeFonts, type WebFont } from '@/core/email/fonts'
 import { textStyleNames, type HouseStyle, type TextStyleName } from '@/core/email/styles'
 import { call } from '../api'
 import type { BenchJob } from '../bench/types'
-import { Button, ColorField, NumberField, TextRow } from '../parts/controls'
+import { Button, ColorField, fieldClass, NumberField, TextRow } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
-import { fontOptions, Pick, Tick } from './groups/parts'
+import { fontOptions, Dropdown, Tick } from './groups/parts'
 
 const names: Record<TextStyleName, string> = { body: 'Body', small: 'Small', heading1: 'Heading 1', heading2: 'Heading 2', heading3: 'Heading 3' }
 
@@ -37,7 +38,7 @@ export function HouseStyleDialog({ job, onSaved, onClose }: { job: BenchJob; onS
           return (
             <tr key={n} className="border-t border-grout">
               <th scope="row" className="p-1 text-left font-normal whitespace-nowrap">{names[n]}</th>
-              <td className="p-1"><Pick label={`Font of ${names[n]}`} value={s.font} options={fontOptions(house)} onChange={(font) => text(n, { font })} /></td>
+              <td className="p-1"><Dropdown label={`Font of ${names[n]}`} value={s.font} options={fontOptions(house)} onChange={(font) => text(n, { font })} /></td>
               <td className="w-14 p-1"><NumberField label={`Size of ${names[n]}, px`} value={s.size} min={6} max={120} onChange={(size) => text(n, { size })} /></td>
               <td className="w-14 p-1"><NumberField label={`Line height of ${names[n]}, px`} value={s.line} min={6} max={200} onChange={(line) => text(n, { line })} /></td>
               <td className="p-1"><ColorField label={`Colour of ${names[n]}`} value={s.color} swatches={house.colors} onChange={(color) => text(n, { color })} /></td>
@@ -57,9 +58,28 @@ export function HouseStyleDialog({ job, onSaved, onClose }: { job: BenchJob; onS
         <TextRow plain label="Sender" value={house.footer.sender} onChange={(sender) => setHouse((h) => ({ ...h, footer: { ...h.footer, sender } }))} />
         <TextRow plain label="Address" value={house.footer.address} onChange={(address) => setHouse((h) => ({ ...h, footer: { ...h.footer, address } }))} />
       </div>
+      <WebFonts fonts={house.webFonts} onChange={(webFonts) => setHouse((h) => ({ ...h, webFonts }))} />
       {problem && <p role="alert" className="mt-2 text-terra">{problem}</p>}
       <div className="mt-3 flex gap-2"><Button look="main" disabled={busy} onClick={() => void save()}>Save the house style</Button><Button onClick={onClose}>Leave it</Button></div>
     </Dialog>
+  )
+}
+
+/** Fonts from an address: readers that can, load them; the others take the stack behind. */
+function WebFonts({ fonts, onChange }: { fonts: HouseStyle['webFonts']; onChange: (f: HouseStyle['webFonts']) => void }) {
+  const put = (i: number, patch: Partial<WebFont>) => onChange(fonts.map((f, k) => (k === i ? { ...f, ...patch } : f)))
+  return (
+    <div className="mt-3 flex flex-col gap-1 text-xs">
+      {fonts.map((f, i) => (
+        <div key={i} className="grid grid-cols-[140px_minmax(0,1fr)_110px_auto] gap-1">
+          <input aria-label={`Family of web font ${i + 1}`} className={fieldClass} value={f.family} onChange={(e) => put(i, { family: e.target.value })} />
+          <input aria-label={`Address of web font ${i + 1}`} className={fieldClass} value={f.files[0]!.address} placeholder="https://…/font.woff2" onChange={(e) => put(i, { files: [{ ...f.files[0]!, address: e.target.value }, ...f.files.slice(1)] })} />
+          <Dropdown label={`Behind web font ${i + 1}`} value={f.fallback} options={safeFonts.map((v) => ({ value: v, label: `else ${v}` }))} onChange={(fallback) => put(i, { fallback })} />
+          <Button look="danger" onClick={() => onChange(fonts.filter((_, k) => k !== i))}>Take out</Button>
+        </div>
+      ))}
+      {fonts.length < 8 && <div><Button onClick={() => onChange([...fonts, { family: `Font ${fonts.length + 1}`, fallback: 'sans', files: [{ address: 'https://', weight: 400, italic: false }] }])}>+ Web font</Button></div>}
+    </div>
   )
 }
 

@@ -53,7 +53,7 @@ export function Ways({ email, job, apply, flush }: Props) {
       {open === 'import' && <Import onClose={() => setOpen(null)} onTaken={(what, as) => void attempt(async () => {
         await keep('Before another email was brought in')
         const { notes: _, ...bands } = what.bands as Imported['bands'] & { notes?: string[] }
-        apply('bring in an email', { name: 'setEmail', what: { hand: what.hand, way: as, ...(what.subject ? { subject: what.subject.slice(0, 500) } : {}), ...(what.text !== null ? { text: what.text.slice(0, 400_000) } : {}), ...(as === 'bands' ? bands : { lang: bands.lang, dir: bands.dir, title: bands.title }) } })
+        apply('bring in an email', { name: 'setEmail', what: { hand: what.hand, way: as, ...(what.subject ? { subject: what.subject.slice(0, 500) } : {}), ...(as === 'hand' ? { text: what.text?.slice(0, 400_000) } : { text: undefined }), ...(as === 'bands' ? bands : { lang: bands.lang, dir: bands.dir, title: bands.title }) } })
         what.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
         setOpen(null)
       })} />}

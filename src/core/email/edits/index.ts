@@ -119,10 +119,12 @@ const setCells: EditOf<{ id: string; count: number }> = (email, { id, count }) =
   const band = email.bands.findIndex((b) => b.id === id)
   const inside = band < 0 ? cellPath(email, holds(id)) : undefined
   if ((band < 0 && !inside) || count < 1 || count > 5) return email
+  const measures = measureBand(email.bands[band >= 0 ? band : (inside![1] as number)]!, email.width)
   return produce(email, (d) => {
     const row = band >= 0 ? d.bands[band]! : (reach(d, inside!).items.find((i) => i.id === id) as Draft<Row>)
     if (!('cells' in row)) return
-    const total = row.cells.reduce((s, c) => s + c.width, 0) + row.gap * (row.cells.length - 1)
+    // What the row really takes: written widths are only proportions.
+    const total = row.cells.reduce((s, c) => s + measures.get(c.id)!.outer, 0) + row.gap * (row.cells.length - 1)
     const spare = row.cells.splice(count)
     row.cells.at(-1)!.items.push(...spare.flatMap((c) => c.items))
     while (row.cells.length < count) row.cells.push(newCell(1) as Draft<Cell>)

@@ -32,6 +32,7 @@ test('rules that only a reader can apply keep a name of their own', () => {
 test.each([
   ['<script>alert(1)</script><b>x</b>', /script/i], ['<b onclick="alert(1)">x</b>', /onclick/i], ['<a href="jAva&#9;script:alert(1)">x</a>', /javascript/i], ['<iframe src="https://a.example"></iframe>', /iframe/i], ['<svg><script>alert(1)</script></svg>', /script/i], ['<svg><a xlink:href="javascript:alert(1)">x</a></svg>', /javascript/i],
   ['<form action="javascript:alert(1)"></form>', /javascript/i], ['<meta http-equiv="refresh" content="0;url=https://a.example">', /refresh/i], ['<base href="https://a.example">', /<base/i], ['<img src=x onerror=alert(1)>', /onerror/i],
+  ['<b>x</b><svg><a><animate attributeName="href" to="javascript:alert(1)"/></a></svg>', /javascript|animate/i], ['<button formaction="javascript:alert(1)">x</button>', /javascript/i], ['<a href="https://a.example">y</a><a href="vbscript:x">z</a>', /vbscript/i], ['<input type="image" src="javascript:alert(1)">', /javascript/i],
 ])('%s cannot run', (markup, trace) => {
   const { tree, notes } = scoped(markup)
   expect(JSON.stringify(tree)).not.toMatch(trace)
@@ -59,6 +60,14 @@ test('a condition for the Word engine stays where it is complete, and goes where
   expect(wordErrors('<table><tr><td>a</td></tr></table>')).toEqual([])
   expect(wordErrors('<table>')).toEqual(['<table> is never closed'])
   expect(wordErrors('a --> b')).toHaveLength(1)
+})
+
+test('the layout of email stays: tables, attributes, styles, forms, ids, fields in links', () => {
+  const markup = '<table width="300" bgcolor="#ffffff" cellpadding="4" border="0" role="presentation"><tr><td align="center" valign="top" background="https://a.example/b.png" style="color:#aa0000"><font face="Arial" color="#00aa00">x</font><img src="cid:one" alt="a" width="20"><a href="[[unsubscribe]]" id="way" name="n">out</a><a href="tel:+44">t</a></td></tr></table><form action="https://a.example" method="post"><label for="c">c</label><input id="c" type="checkbox" name="c" checked></form>'
+  const { tree, notes } = scoped(markup)
+  expect(notes).toEqual([])
+  const plain = (nodes: unknown) => JSON.stringify(nodes, (k, v: unknown) => (k === 'position' ? undefined : v))
+  expect(plain(tree.children)).toBe(plain(fromHtml(markup, { fragment: true }).children))
 })
 
 test('fields in it come out as the destination writes them', () => {

@@ -2,17 +2,15 @@ import type { Element, ElementContent } from 'hast'
 import { fromHtml } from 'hast-util-from-html'
 import { select } from 'hast-util-select'
 import { classes, type TileContext } from '../../compile/context'
+import { placePictures } from '../../compile/byhand'
 import { nestingErrors, segmentsOf } from '../../compile/conditional'
 import { css, el, unconditional } from '../../compile/element'
 import { print } from '../../compile/print'
 import { letters } from '../../compile/letters'
-import { allowedHref } from '../../compile/link'
 import { dedupe, elementsOf, inlineRules, readSheet, readStyle, styleText, type Declaration, type DynamicRule, type Sheet } from '../../compile/stylesheet'
 import { replaceFields, type FieldWriter } from '../../handover/fields'
+import { safeMarkup } from './sanitize'
 import type { CodeTile } from './schema'
-
-/** Elements that are no part of an email's body: they run, embed, or belong to the head. What they hold is left out with them. */
-const refused = new Set(['script', 'iframe', 'object', 'embed', 'applet', 'base', 'meta', 'link', 'title', 'frame', 'frameset', 'noscript', 'template', 'portal'])
 
 /** Custom code made safe to stand inside an email. */
 export interface Scoped { tree: Element; dynamics: DynamicRule[]; raw: string[]; /** What was left out or changed, a sentence each. */ notes: string[] }
@@ -26,19 +24,18 @@ export function scopeCode(tile: Pick<CodeTile, 'id' | 'html' | 'css'>): Scoped {
   const scope = `own-${tile.id.replace(/[^A-Za-z0-9_-]/g, '')}`
   const root = fromHtml(tile.html, { fragment: true })
   const styles: string[] = [tile.css]
-  const clean = (children: ElementContent[]): ElementContent[] => children.flatMap((node): ElementContent[] => {
+  const safe = safeMarkup(root.children.filter((c): c is ElementContent => c.type !== 'doctype'))
+  notes.push(...safe.notes)
+  // Style sheets go to the others; of comments only conditions for the Word engine stay.
+  const settle = (children: ElementContent[]): ElementContent[] => children.flatMap((node): ElementContent[] => {
     if (node.type === 'comment') return keepComment(node.value, notes) ? [node] : []
     if (node.type !== 'element') return [node]
     if (node.tagName === 'style') { styles.push(node.children.map((c) => (c.type === 'text' ? c.value : '')).join('')); return [] }
-    if (refused.has(node.tagName)) { notes.push(`<${node.tagName}> was left out: ${node.tagName === 'script' ? 'email readers run no script' : 'it does not belong in the body of an email'}.`); return [] }
-    const properties = Object.fromEntries(Object.entries(node.properties).filter(([name, value]) => {
-      if (/^on/i.test(name)) { notes.push(`${name} on <${node.tagName}> was left out: email readers run no script.`); return false }
-      if (/^(href|xLinkHref|src|action|formAction|background|poster|data|cite)$/.test(name) && !allowedHref(String(value))) { notes.push(`${name} of <${node.tagName}> was left out: it could run script.`); return false }
-      return name !== 'dataM' && name !== 'srcDoc'
-    }))
-    return [{ ...node, properties, children: clean(node.children) }]
+    // The mark of the lenses is the compiler's own.
+    const { dataM: _, ...properties } = node.properties
+    return [{ ...node, properties, children: settle(node.children) }]
   })
-  const tree = el('div', { className: [scope] }, balanced(clean(root.children.filter((c): c is ElementContent => c.type !== 'doctype')), notes))
+  const tree = el('div', { className: [scope] }, balanced(settle(safe.nodes), notes))
   // Apart from each other, since a rule left open in one must not swallow another.
   const sheets = styles.map(readSheet)
   const sheet: Sheet = { statics: sheets.flatMap((s) => s.statics), dynamics: sheets.flatMap((s) => s.dynamics), raw: sheets.flatMap((s) => s.raw), notes: sheets.flatMap((s) => s.notes) }
@@ -56,7 +53,7 @@ export function scopeCode(tile: Pick<CodeTile, 'id' | 'html' | 'css'>): Scoped {
   }
   const animations = new Set(sheet.raw.flatMap((r) => /^@(?:-webkit-)?keyframes\s+([\w-]+)/.exec(r)?.[1] ?? []))
   const rename = (d: Declaration): Declaration => (/^(-webkit-)?animation(-name)?$/.test(d.property) ? { ...d, value: d.value.split(/(\s+|,)/).map((w) => (animations.has(w) ? prefixed(w) : w)).join('') } : d)
-  for (const node of elementsOf(tree)) if (animations.size && typeof node.properties.style === 'string') node.properties.style = node.properties.style.split(';').map((d) => (/^(-webkit-)?animation/.test(d) ? d.split(/(\s+|,|:)/).map((w) => (animations.has(w) ? prefixed(w) : w)).join('') : d)).join(';')
+  if (animations.size) for (const node of elementsOf(tree)) if (typeof node.properties.style === 'string') node.properties.style = styleText(readStyle(node.properties.style).map(rename))
   return {
     tree, notes: [...new Set(notes)],
     dynamics: dynamics.map((r) => ({ ...r, selector: within(scope, r.selector.replace(/\.([A-Za-z_][\w-]*)/g, (_, n: string) => `.${prefixed(n)}`)), declarations: r.declarations.map(rename) })),
@@ -99,7 +96,7 @@ function keepComment(value: string, notes: string[]): boolean {
 
 /** Custom code in its cell. Fields in it come out as the destination writes them. */
 export function codeHtml(tile: CodeTile, c: TileContext): ElementContent[] {
-  const { tree, dynamics, raw } = scopeCode(tile)
+  const { tree, dynamics, raw } = scopeCode({ ...tile, html: placePictures(tile.html, tile.pictures ?? {}, c.src), css: placePictures(tile.css, tile.pictures ?? {}, c.src) })
   dress(tree, c)
   const write = (d: Declaration) => `${d.property}:${d.value}!important`
   for (const r of dynamics) c.rules.custom(r.media, r.selector, r.declarations.map(write).join(';'))

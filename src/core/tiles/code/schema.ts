@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { tileBase } from '../base'
+import { pictureRefSchema } from '../picture/ref'
 
 /** Markup of one's own, with a style sheet that holds inside it alone. */
 export const codeSchema = z.object({
@@ -7,5 +8,7 @@ export const codeSchema = z.object({
   kind: z.literal('code'),
   html: z.string().max(200_000),
   css: z.string().max(100_000),
+  /** Addresses in the markup that stand for pictures kept here. */
+  pictures: z.record(z.string().min(1).max(2000), pictureRefSchema).optional(),
 })
 export type CodeTile = z.infer<typeof codeSchema>

@@ -40,7 +40,8 @@ function list(b: List, tile: WordsTile, c: TileContext, last: boolean): Element 
   const { style, names } = letters(s, c)
   return el(b.type === 'bulletList' ? 'ul' : 'ol', { className: classes(...names), style: css({ margin: last ? '0' : `0 0 ${gapAfter(s, 0)}px`, padding: c.dir === 'rtl' ? '0 24px 0 0' : '0 0 0 24px', ...style, 'text-align': physical(tile.align, c) }) },
     b.content.map((item) => el('li', { style: css({ margin: '0 0 4px' }) }, item.content.flatMap((inner, i): ElementContent[] =>
-      inner.type === 'paragraph' ? [...(i ? [el('br', null)] : []), ...inline(inner.content ?? [], tile, c)] : [list(inner, tile, c, true)]))))
+      // The first paragraph stands beside the mark; what follows stands beneath it.
+      inner.type === 'paragraph' ? [...(i ? [el('br', null)] : []), ...inline(inner.content ?? [], tile, c)] : [block(inner, tile, c, true)]))))
 }
 
 /** A quote stands in from the side where lines begin, along a line of the link colour. */

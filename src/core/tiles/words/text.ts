@@ -22,7 +22,7 @@ function blockText(b: Block, c: TextContext): string {
 function listText(b: List, c: TextContext): string {
   return b.content.map((item, i) => {
     const mark = b.type === 'bulletList' ? '- ' : `${i + 1}. `
-    const inner = item.content.map((x) => (x.type === 'paragraph' ? inlineText(x.content ?? [], c) : listText(x, c))).join('\n')
+    const inner = item.content.map((x) => blockText(x, c)).join('\n')
     return mark + inner.replace(/\n/g, `\n${' '.repeat(mark.length)}`)
   }).join('\n')
 }

@@ -6,7 +6,7 @@ import type { Style } from '@/core/email/cascade'
 import type { Band, Cell, Email, GroundPicture, Row as CellRow } from '@/core/email/schema'
 import { sides } from '@/core/email/styles'
 import { Button, Choice, ColorField, Group, NumberField, Row, SidesField, TextRow } from '../../parts/controls'
-import { aligns, EdgeRow, MaybeColor, Pick, PictureChooser, shows, Tick } from './parts'
+import { aligns, EdgeRow, MaybeColor, Dropdown, PictureChooser, shows, Tick } from './parts'
 
 interface Props { email: Email; style: Style; apply: (label: string, edit: Edit, merge?: string) => void }
 
@@ -21,7 +21,7 @@ export function BandGroups({ email, style, band, apply }: Props & { band: Band }
     <div className="grid h-full min-w-[1270px] grid-cols-[238px_238px_1fr_158px_158px_1.25fr]">
       <Group title="Band">
         <TextRow plain label="Name" value={band.name} onChange={(v) => set('rename the band', { name: v.slice(0, 80) }, 'name')} />
-        <Row label="Role"><Pick label="Role" value={band.role} options={[{ value: 'header', label: 'Head' }, { value: 'main', label: 'Main' }, { value: 'footer', label: 'Foot' }, { value: 'notice', label: 'Notice' }]} onChange={(role) => set('set the role', { role })} /></Row>
+        <Row label="Role"><Dropdown label="Role" value={band.role} options={[{ value: 'header', label: 'Head' }, { value: 'main', label: 'Main' }, { value: 'footer', label: 'Foot' }, { value: 'notice', label: 'Notice' }]} onChange={(role) => set('set the role', { role })} /></Row>
         <Row label="Shown on"><Choice label="Shown on" value={band.show} options={shows} onChange={(show) => set('set where it shows', { show })} /></Row>
         <Row label="Cells"><Choice label="Cells" value={String(band.cells.length)} options={['1', '2', '3', '4', '5'].map((v) => ({ value: v, label: v }))} onChange={(v) => apply('set the cells', { name: 'setCells', what: { id: band.id, count: Number(v) } })} /></Row>
         {band.cells.length > 1 && <Row label="Gap"><NumberField label="Gap between cells, px" value={band.gap} max={200} onChange={(gap) => set('set the gap', { gap }, 'gap')} /></Row>}
@@ -59,7 +59,7 @@ export function BandGroups({ email, style, band, apply }: Props & { band: Band }
         {when && (
           <>
             <TextRow label="Field" value={when.field} invalid={!/^[a-z][a-z0-9_]{0,59}$/.test(when.field)} onChange={(field) => /^[a-z][a-z0-9_]{0,59}$/.test(field) && set('set who sees it', { when: { ...when, field } }, 'when')} />
-            <Row label=""><Pick label="Comparison" value={when.test} options={tests} onChange={(test) => set('set who sees it', { when: { ...when, test } })} /></Row>
+            <Row label=""><Dropdown label="Comparison" value={when.test} options={tests} onChange={(test) => set('set who sees it', { when: { ...when, test } })} /></Row>
             {(when.test === 'is' || when.test === 'is not') && <TextRow plain label="Value" value={when.value} onChange={(value) => set('set who sees it', { when: { ...when, value } }, 'whenv')} />}
           </>
         )}

@@ -1,10 +1,13 @@
 'use client'
+import { buttonLayers } from '@/core/email/cascade'
 import type { ButtonStyle } from '@/core/email/styles'
 import { buttonHeight, buttonStyleOf } from '@/core/tiles/button/html'
 import { Choice, ColorField, Group, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, Contrast, fontOptions, LinkRow, MaybeColor, Pick, PictureChooser, Tick, type TileProps } from './parts'
+import { aligns, Contrast, fontOptions, LinkRow, MaybeColor, OwnValues, Dropdown, PictureChooser, Tick, type TileProps } from './parts'
 
-export function ButtonGroups({ tile, style, band, set }: TileProps<'button'>) {
+const words: Record<keyof ButtonStyle, string> = { background: 'ground', color: 'words', font: 'font', size: 'size', bold: 'bold', radius: 'radius', padX: 'space beside', padY: 'space above', borderWidth: 'edge', borderColor: 'edge colour', spacing: 'spacing', capitals: 'capitals', hoverBackground: 'ground under a pointer', hoverColor: 'words under a pointer', nightBackground: 'night ground', nightColor: 'night words', nightBorder: 'night edge' }
+
+export function ButtonGroups({ tile, email, house, style, band, set }: TileProps<'button'>) {
   const s = buttonStyleOf(tile, style.roles[band.role])
   const own = tile.style ?? {}
   const put = (patch: Partial<ButtonStyle>) => set('set the button', { style: { ...own, ...patch } }, `btn-${Object.keys(patch)[0]}`)
@@ -26,7 +29,7 @@ export function ButtonGroups({ tile, style, band, set }: TileProps<'button'>) {
         {color('Words', "Colour of the button's words", 'color')}
         <Contrast color={s.color} ground={s.background} size={s.size} bold={s.bold} />
         <Row label="Edge"><div className="flex gap-1"><NumberField label="Edge, px" value={s.borderWidth ?? 0} max={12} own={own.borderWidth !== undefined} onChange={(borderWidth) => put({ borderWidth })} className="w-12!" /><ColorField label="Colour of the edge" value={s.borderColor ?? s.color} swatches={style.colors} own={own.borderColor !== undefined} onClear={() => clear('borderColor')} onChange={(borderColor) => put({ borderColor })} /></div></Row>
-        <Row label="Font"><Pick label="Font" value={s.font} own={own.font !== undefined} options={fontOptions(style)} onChange={(font) => put({ font })} /></Row>
+        <Row label="Font"><Dropdown label="Font" value={s.font} own={own.font !== undefined} options={fontOptions(style)} onChange={(font) => put({ font })} /></Row>
       </Group>
       <Group title="Shape">
         <Row label="Size"><NumberField label="Letter size, px" value={s.size} min={8} max={60} own={own.size !== undefined} onChange={(size) => put({ size })} /></Row>
@@ -40,6 +43,7 @@ export function ButtonGroups({ tile, style, band, set }: TileProps<'button'>) {
         {maybe('', 'Words under a pointer', 'hoverColor', s.color)}
         {maybe('Night', 'Ground at night', 'nightBackground', s.background)}
         {maybe('', 'Words at night', 'nightColor', s.color)}
+        <OwnValues own={tile.style} layers={buttonLayers(house, email.styles, band.role, tile.variant ?? 'main')} words={words} onClear={clear} />
       </Group>
     </>
   )

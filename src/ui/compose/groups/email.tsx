@@ -7,6 +7,7 @@ import type { HouseStyle } from '@/core/email/styles'
 import type { BenchJob } from '../../bench/types'
 import { Button, Choice, ColorField, Group, Row, TextRow } from '../../parts/controls'
 import { HouseStyleDialog } from '../house'
+import { TextPart } from '../text-part'
 import { Ways } from '../ways'
 import { MaybeColor } from './parts'
 
@@ -27,6 +28,7 @@ export function EmailGroups({ email, style, apply, job, setHouse, flush }: { set
         <TextRow plain label="Title" value={email.title} onChange={(v) => set('set the title', { title: v }, 'title')} />
         <TextRow label="Language" value={email.lang} onChange={(v) => /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v) && set('set the language', { lang: v }, 'lang')} />
         <Row label="Runs"><Choice label="Direction" value={email.dir} options={[{ value: 'ltr', label: 'left to right' }, { value: 'rtl', label: 'right to left' }]} onChange={(dir) => set('set the direction', { dir })} /></Row>
+        {email.way !== 'plain' && <TextPart email={email} job={job} apply={apply} />}
         <p className="font-mono text-[11px] text-soft">{email.way === 'plain' ? '78 columns' : `${email.width} px wide`}{email.way === 'bands' && `, ${email.bands.length} bands`}</p>
       </Group>
       {email.way === 'bands' && <Group title="Ground">

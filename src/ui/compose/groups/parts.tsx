@@ -5,14 +5,14 @@ import type { Editor } from '@tiptap/react'
 import { contrast, wantedContrast } from '@/core/color/contrast'
 import { withScheme } from '@/core/checks/links'
 import { hasScheme } from '@/core/compile/link'
-import type { Style } from '@/core/email/cascade'
+import { trace, type Layers, type Origin, type Style } from '@/core/email/cascade'
 import { safeFonts } from '@/core/email/fonts'
 import type { Band, Cell, Email } from '@/core/email/schema'
 import type { Edge, HouseStyle, TextStyle, TextStyleOverride } from '@/core/email/styles'
 import type { PictureRef } from '@/core/tiles/picture/ref'
 import type { Tile, TileKind, TileOf } from '@/core/tiles/schema'
 import { call } from '../../api'
-import { Button, Choice, ColorField, cx, fieldClass, Group, NumberField, Row, TextRow } from '../../parts/controls'
+import { Button, Choice, ColorField, cx, fieldClass, Group, NumberField, Row, TextRow, Tip } from '../../parts/controls'
 
 /** Sets values of the selected tile. Changes with the same `merge` key in quick succession are one step of undo. */
 export type SetTile = (label: string, what: Record<string, unknown>, merge?: string) => void
@@ -39,7 +39,7 @@ export const aligns = [{ value: 'left' as const, label: <AlignLeft size={13} />,
 export const shows = [{ value: 'all' as const, label: 'all' }, { value: 'wide' as const, label: 'wide' }, { value: 'narrow' as const, label: 'narrow' }]
 
 /** A drop-down of a few words, for more than fit side by side. */
-export function Pick<T extends string>({ label, value, options, onChange, own }: { label: string; value: T; options: readonly { value: T; label: string }[]; onChange: (v: T) => void; own?: boolean }) {
+export function Dropdown<T extends string>({ label, value, options, onChange, own }: { label: string; value: T; options: readonly { value: T; label: string }[]; onChange: (v: T) => void; own?: boolean }) {
   return <select aria-label={label} value={value} className={cx(fieldClass, 'font-sans', own && 'border-l-[3px] border-l-lapis')} onChange={(e) => onChange(e.target.value as T)}>{options.map((o) => <option key={o.value} value={o.value}>{o.label}</option>)}</select>
 }
 
@@ -92,16 +92,17 @@ export function MaybeColor({ label, name, value, fallback, swatches, onChange }:
 export const fontOptions = (style: Pick<Style, 'webFonts'>): { value: string; label: string }[] => [...style.webFonts.map((w) => ({ value: w.family, label: w.family })), ...safeFonts.map((f) => ({ value: f, label: f[0]!.toUpperCase() + f.slice(1) }))]
 
 /** The letters of a tile: what they end up as, each value marked where it is the tile's own and not inherited. */
-export function Letters({ shown, own, style, ground, from, onChange }: { shown: TextStyle; own: TextStyleOverride | undefined; style: Style; ground: string; /** Where an inherited value comes from. */ from?: (key: keyof TextStyle) => string | undefined; onChange: (label: string, next: TextStyleOverride | undefined, key: string) => void }) {
+export function Letters({ shown, own, style, ground, layers, onChange }: { shown: TextStyle; own: TextStyleOverride | undefined; style: Style; ground: string; /** What the tile inherits from. */ layers: Layers<TextStyle>; onChange: (label: string, next: TextStyleOverride | undefined, key: string) => void }) {
   const put = (patch: TextStyleOverride) => onChange('set the letters', { ...own, ...patch }, Object.keys(patch)[0]!)
   const clear = (...keys: (keyof TextStyle)[]) => { const rest = Object.fromEntries(Object.entries(own ?? {}).filter(([k]) => !keys.includes(k as keyof TextStyle))); onChange('inherit again', Object.keys(rest).length ? rest : undefined, 'clear') }
   const has = (k: keyof TextStyle) => own?.[k] !== undefined
+  const from = (k: keyof TextStyle) => trace(layers, own, k)?.from
   return (
     <>
       <Group title="Letters">
-        <Row label={from ? `Font, ${from('font') ?? 'own'}` : 'Font'}><Pick label="Font" value={shown.font} own={has('font')} options={fontOptions(style)} onChange={(font) => put({ font })} /></Row>
-        <Row label={from && !has('size') ? `Size, ${from('size')}` : 'Size / line'}><div className="flex gap-1"><NumberField label="Letter size, px" value={shown.size} min={6} max={120} own={has('size')} onChange={(size) => put({ size, line: Math.max(shown.line, Math.round(size * 1.3)) })} /><NumberField label="Line height, px" value={shown.line} min={6} max={200} own={has('line')} onChange={(line) => put({ line })} />{(has('size') || has('line')) && <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('size', 'line')}>inherit</Button>}</div></Row>
-        <Row label="Colour"><ColorField label="Colour of the words" value={shown.color} swatches={style.colors} own={has('color')} note={from?.('color')} onClear={() => clear('color')} onChange={(color) => put({ color })} /></Row>
+        <Row label="Font"><Dropdown label="Font" value={shown.font} own={has('font')} options={fontOptions(style)} onChange={(font) => put({ font })} /></Row>
+        <Row label="Size / line"><div className="flex gap-1"><NumberField label="Letter size, px" value={shown.size} min={6} max={120} own={has('size')} onChange={(size) => put({ size, line: Math.max(shown.line, Math.round(size * 1.3)) })} /><NumberField label="Line height, px" value={shown.line} min={6} max={200} own={has('line')} onChange={(line) => put({ line })} />{(has('size') || has('line')) && <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('size', 'line')}>inherit</Button>}</div></Row>
+        <Row label="Colour"><ColorField label="Colour of the words" value={shown.color} swatches={style.colors} own={has('color')} note={from('color')} onClear={() => clear('color')} onChange={(color) => put({ color })} /></Row>
         <Contrast color={shown.color} ground={ground} size={shown.size} bold={shown.bold} />
         <div className="flex gap-3"><Tick checked={shown.bold} onChange={(bold) => put({ bold })}>bold</Tick><Tick checked={!!shown.italic} onChange={(italic) => put({ italic })}>italic</Tick><Tick checked={!!shown.capitals} onChange={(capitals) => put({ capitals })}>capitals</Tick></div>
       </Group>
@@ -109,8 +110,27 @@ export function Letters({ shown, own, style, ground, from, onChange }: { shown: 
         <Row label="Narrow"><div className="flex gap-1"><NumberField label="Letter size on narrow, px" value={shown.narrowSize ?? shown.size} min={6} max={120} own={has('narrowSize')} onChange={(narrowSize) => put({ narrowSize, narrowLine: Math.round(narrowSize * (shown.line / shown.size)) })} /><NumberField label="Line height on narrow, px" value={shown.narrowLine ?? shown.line} min={6} max={200} own={has('narrowLine')} onChange={(narrowLine) => put({ narrowLine })} />{has('narrowSize') && <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('narrowSize', 'narrowLine')}>as wide</Button>}</div></Row>
         <MaybeColor label="Night" name="Colour of the words at night" value={own?.nightColor} fallback={shown.nightColor ?? shown.color} swatches={style.colors} onChange={(c) => (c ? put({ nightColor: c }) : clear('nightColor'))} />
         <Row label="Spacing"><NumberField label="Space between letters, px" value={shown.spacing ?? 0} min={-5} max={30} own={has('spacing')} onChange={(spacing) => put({ spacing })} /></Row>
+        <OwnValues own={own} layers={layers} words={letterWords} onClear={(k) => clear(k)} />
       </Group>
     </>
+  )
+}
+
+const letterWords: Record<keyof TextStyle, string> = { font: 'font', size: 'size', line: 'line height', color: 'colour', bold: 'bold', italic: 'italic', spacing: 'spacing', capitals: 'capitals', narrowSize: 'narrow size', narrowLine: 'narrow line', nightColor: 'night colour' }
+const origins: Record<Origin, string> = { house: 'the house style', email: 'the email', role: "the band's role", tile: 'the tile' }
+
+/** Every value that a tile has of its own, with what it covers and where that comes from; a press clears it. */
+export function OwnValues<T extends object>({ own, layers, words, onClear }: { own: Partial<T> | undefined; layers: Layers<T>; words: Record<keyof T, string>; onClear: (key: keyof T) => void }) {
+  const keys = (Object.keys(own ?? {}) as (keyof T)[]).filter((k) => own![k] !== undefined)
+  if (!keys.length) return <p className="text-[11px] text-soft">Every value is inherited.</p>
+  return (
+    <div role="group" aria-label="Own values" className="flex flex-wrap items-center gap-1 text-[11px] text-soft">own:
+      {keys.map((k) => {
+        const beneath = trace(layers, undefined, k)
+        const back = beneath ? `${String(beneath.value)} from ${origins[beneath.from]}` : 'nothing'
+        return <Tip key={String(k)} text={`Clear it: ${back} counts again`}><button type="button" aria-label={`Clear own ${words[k]}: ${back} counts again`} className="border border-grout bg-sheet px-1 text-ink hover:border-terra" onClick={() => onClear(k)}>{words[k]} <span aria-hidden>×</span></button></Tip>
+      })}
+    </div>
   )
 }
 
@@ -124,3 +144,6 @@ export function EdgeRow({ label, value, swatches, onChange }: { label: string; v
     </>
   )
 }
+
+/** Own letters of a tile, by its `style`. */
+export const setLetters = (set: SetTile) => (label: string, style: TextStyleOverride | undefined, key: string) => set(label, { style }, `letters-${key}`)

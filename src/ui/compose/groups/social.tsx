@@ -6,10 +6,9 @@ import type { PictureRef } from '@/core/tiles/picture/ref'
 import type { TileOf } from '@/core/tiles/schema'
 import { call } from '../../api'
 import { Button, Choice, ColorField, Group, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, LinkRow, Pick, PictureChooser, Tick, type TileProps } from './parts'
+import { aligns, LinkRow, Dropdown, PictureChooser, Tick, type TileProps } from './parts'
 
-type Look = Pick_<TileOf<'social'>, 'size' | 'color' | 'ground' | 'shape'>
-type Pick_<T, K extends keyof T> = { [P in K]: T[P] }
+type Look = Pick<TileOf<'social'>, 'size' | 'color' | 'ground' | 'shape'>
 
 /** Has the server draw a shipped icon at double size. */
 const draw = (icon: string, { size, color, ground, shape }: Look) => call<PictureRef>('/api/icons', { method: 'POST', body: { icon, size: size * 2, color, ground, shape } })
@@ -48,7 +47,7 @@ export function SocialGroups({ tile, style, set }: TileProps<'social'>) {
         <div className="flex flex-wrap gap-1" role="group" aria-label="Icons of this row">
           {tile.icons.map((x, i) => <Button key={i} look={i === at ? 'main' : 'line'} className="px-1.5! py-0.5! text-[11px]!" onClick={() => setOpen(i)}>{x.alt || `Icon ${i + 1}`}</Button>)}
         </div>
-        <Row label="Add"><Pick label="Add an icon" value="" options={[{ value: '', label: 'choose one' }, ...Object.entries(shippedIcons).map(([value, x]) => ({ value, label: x.name }))]} onChange={(v) => v && void add(v)} /></Row>
+        <Row label="Add"><Dropdown label="Add an icon" value="" options={[{ value: '', label: 'choose one' }, ...Object.entries(shippedIcons).map(([value, x]) => ({ value, label: x.name }))]} onChange={(v) => v && void add(v)} /></Row>
         <Row label="Your own"><PictureChooser label="A picture" onChosen={(picture) => set('add an icon', { icons: [...tile.icons, { picture, alt: '', link: '' }] })} /></Row>
         {problem && <p role="alert" className="text-[11.5px] text-terra">{problem}</p>}
       </Group>

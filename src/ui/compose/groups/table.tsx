@@ -1,15 +1,15 @@
 'use client'
+import { textLayers } from '@/core/email/cascade'
 import { useState } from 'react'
 import { tableStyle } from '@/core/tiles/table/html'
 import type { TileOf } from '@/core/tiles/schema'
 import { Button, Choice, fieldClass, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { Dialog } from '../../parts/dialog'
-import { aligns, EdgeRow, Letters, MaybeColor, Tick, type SetTile, type TileProps } from './parts'
-import { setLetters } from './small'
+import { aligns, EdgeRow, Letters, MaybeColor, setLetters, Tick, type SetTile, type TileProps } from './parts'
 
 type Table = TileOf<'table'>
 
-export function TableGroups({ tile, style, band, ground, set }: TileProps<'table'>) {
+export function TableGroups({ tile, email, house, style, band, ground, set }: TileProps<'table'>) {
   const [open, setOpen] = useState(false)
   return (
     <>
@@ -27,7 +27,7 @@ export function TableGroups({ tile, style, band, ground, set }: TileProps<'table
         <EdgeRow label="Line" value={tile.edge} swatches={style.colors} onChange={(edge) => set('set the line', { edge }, 'edge')} />
         <Row label="Inside"><NumberField label="Space inside a cell, px" value={tile.space} max={40} onChange={(space) => set('set the space', { space }, 'space')} /></Row>
       </Group>
-      <Letters shown={tableStyle(tile, style.roles[band.role])} own={tile.style} style={style} ground={ground} onChange={setLetters(set)} />
+      <Letters shown={tableStyle(tile, style.roles[band.role])} own={tile.style} style={style} ground={ground} layers={textLayers(house, email.styles, band.role, style.roles[band.role].base)} onChange={setLetters(set)} />
       <Dialog open={open} onClose={() => setOpen(false)} title="Cells of the table" about="Tab goes from cell to cell. A table copied from a spreadsheet can be pasted into the first cell." wide><Grid tile={tile} set={set} /></Dialog>
     </>
   )

@@ -3,11 +3,10 @@ import { useEditorState, type Editor } from '@tiptap/react'
 import { Bold, Italic, Link2, List, ListOrdered, Quote, Strikethrough, Subscript, Superscript, Underline, Unlink } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { withScheme } from '@/core/checks/links'
-import { textLayers, trace, type Style } from '@/core/email/cascade'
+import { textLayers, type Style } from '@/core/email/cascade'
 import { blockStyle, styleName } from '@/core/tiles/words/html'
 import { Button, Choice, ColorField, Group, IconButton, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, Letters, MaybeColor, Pick, type TileProps } from './parts'
-import { setLetters } from './small'
+import { aligns, Letters, MaybeColor, Dropdown, setLetters, type TileProps } from './parts'
 
 export function WordsGroups({ tile, band, email, house, style, ground, editor, set, onEdit }: TileProps<'words'>) {
   const look = style.roles[band.role]
@@ -24,12 +23,12 @@ export function WordsGroups({ tile, band, email, house, style, ground, editor, s
         <Row label="Align"><Choice label="Alignment" value={tile.align} options={aligns} onChange={(align) => set('align the words', { align })} /></Row>
         {hasHeadings && <Row label="Letters of"><Choice label="Letters of" value={of ? 'headings' : 'rest'} options={[{ value: 'rest', label: 'paragraphs' }, { value: 'headings', label: 'headings' }]} onChange={(v) => setHeadings(v === 'headings')} /></Row>}
       </Group>
-      <Letters shown={shown} own={of ? tile.headings : tile.style} style={style} ground={ground} from={(key) => { const t = trace(textLayers(house, email.styles, band.role, name), undefined, key); return t && (of ? tile.headings : tile.style)?.[key] === undefined ? t.from : undefined }} onChange={of ? (label, next, key) => set(label, { headings: next }, `heads-${key}`) : setLetters(set)} />
+      <Letters shown={shown} own={of ? tile.headings : tile.style} style={style} ground={ground} layers={textLayers(house, email.styles, band.role, name)} onChange={of ? (label, next, key) => set(label, { headings: next }, `heads-${key}`) : setLetters(set)} />
       <Group title="Links and language">
         <MaybeColor label="Links" name="Colour of links here" value={tile.link?.color} fallback={look.link.color} swatches={style.colors} onChange={(color) => set('set the links', { link: color ? { ...tile.link, color } : undefined }, 'links')} />
-        <Row label="Base"><Pick label="Text style" value={tile.base ?? 'role'} options={[{ value: 'role', label: 'as the role has it' }, { value: 'body', label: 'body' }, { value: 'small', label: 'small' }]} onChange={(v) => set('set the text style', { base: v === 'role' ? undefined : v })} /></Row>
+        <Row label="Base"><Dropdown label="Text style" value={tile.base ?? 'role'} options={[{ value: 'role', label: 'as the role has it' }, { value: 'body', label: 'body' }, { value: 'small', label: 'small' }]} onChange={(v) => set('set the text style', { base: v === 'role' ? undefined : v })} /></Row>
         <TextRow label="Language" value={tile.lang ?? ''} placeholder="as the email" onChange={(v) => (v === '' || /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v)) && set('set the language', { lang: v || undefined }, 'lang')} />
-        <Row label="Runs"><Pick label="Direction" value={tile.dir ?? 'as'} options={[{ value: 'as', label: 'as the email' }, { value: 'ltr', label: 'left to right' }, { value: 'rtl', label: 'right to left' }]} onChange={(v) => set('set the direction', { dir: v === 'as' ? undefined : v })} /></Row>
+        <Row label="Runs"><Dropdown label="Direction" value={tile.dir ?? 'as'} options={[{ value: 'as', label: 'as the email' }, { value: 'ltr', label: 'left to right' }, { value: 'rtl', label: 'right to left' }]} onChange={(v) => set('set the direction', { dir: v === 'as' ? undefined : v })} /></Row>
       </Group>
     </>
   )
