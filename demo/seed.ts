@@ -5,7 +5,7 @@
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { clients, jobs, type DemoJob } from './scenario'
-import type { CutPlan } from '@/core/cut/plan'
+import { emptyPlan, type CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 
 const base = process.argv[2] ?? 'http://127.0.0.1:4310'
@@ -27,7 +27,7 @@ async function load(job: DemoJob, clientId: string): Promise<void> {
   form.set('due', job.due)
   const { id } = await call<{ id: string }>('/jobs', 'POST', form)
   if (!job.cuts) return
-  const plan: CutPlan = { version: 1, cuts: job.cuts, built: {} }
+  const plan: CutPlan = { ...emptyPlan(), cuts: job.cuts }
   await call(`/jobs/${id}/cuts`, 'PUT', { revision: 0, plan })
   const built = await call<{ email: Email; revision: number }>(`/jobs/${id}/build`, 'POST', {})
   if (job.finish) await call(`/jobs/${id}/email`, 'PUT', { revision: built.revision, email: job.finish(built.email) })

@@ -1,26 +1,46 @@
 import { autocut, type Autocut } from '@/core/cut/autocut'
 import { buildEmail, type BuildResult } from '@/core/cut/build'
 import { contentEdges, type ContentEdges } from '@/core/cut/content'
-import { groundOf } from '@/core/cut/ground'
+import { cutout, laidOn, vanishing } from '@/core/cut/cutout'
+import { groundOf, type Ground } from '@/core/cut/ground'
 import { readInk } from '@/core/cut/ink'
-import type { CutPlan } from '@/core/cut/plan'
-import type { Raster, Rect } from '@/core/cut/raster'
+import { withLayers, type DesignLayers } from '@/core/cut/layers'
+import { leftOut } from '@/core/cut/left-out'
+import { exactly } from '@/core/cut/mask'
+import { paletteOf, pickColor, type PaletteColor } from '@/core/cut/palette'
+import type { Cut, CutPlan } from '@/core/cut/plan'
+import { packed, packHex, type Raster, type Rect } from '@/core/cut/raster'
 import type { Email } from '@/core/email/schema'
+import type { HouseStyle } from '@/core/email/styles'
 import type { PictureRef } from '@/core/tiles/picture/ref'
 
 /** What the page may ask of the worker; every call carries a number that its answer bears too. */
 export type CutterCall =
   | { kind: 'load'; url: string }
-  | { kind: 'autocut'; scale: number }
+  | { kind: 'autocut'; scale: number; layers: DesignLayers | null }
   | { kind: 'ground'; rect: Rect }
   | { kind: 'content'; rect: Rect }
-  | { kind: 'preview'; plan: CutPlan; emailWidth: number; previous: Email | null }
+  | { kind: 'trim'; rect: Rect }
+  | { kind: 'leftOut'; cuts: readonly Cut[] }
+  | { kind: 'palette'; rect: Rect | null }
+  | { kind: 'pick'; x: number; y: number; side: 1 | 3 | 5 }
+  | { kind: 'mark'; rect: Rect; ground: string; on: readonly string[] }
+  | { kind: 'crop'; rect: Rect; zoom: number }
+  | { kind: 'preview'; plan: CutPlan; emailWidth: number; previous: Email | null; house: HouseStyle }
 
 export interface CutterAnswers {
   load: { width: number; height: number }
   autocut: Autocut
-  ground: { color: string; share: number }
+  ground: Ground
   content: ContentEdges
+  /** The rectangle drawn in to what stands in it. */
+  trim: Rect
+  leftOut: Rect[]
+  palette: PaletteColor[]
+  pick: string
+  /** A mark without its ground as PNG, and how much of it would vanish on each colour asked about, 0 to 1. */
+  mark: { png: Blob; vanishing: number[]; seamless: boolean }
+  crop: Blob
   preview: BuildResult
 }
 
@@ -63,8 +83,48 @@ async function cropAddress(rect: Rect): Promise<string> {
 async function preview(call: Extract<CutterCall, { kind: 'preview' }>): Promise<BuildResult> {
   const r = loaded()
   const pictures = new Map<string, PictureRef>()
-  for (const cut of call.plan.cuts) if (cut.kind === 'picture') pictures.set(cut.id, { id: await cropAddress(cut), type: 'image/jpeg', width: cut.w, height: cut.h, bytes: 1 })
-  return buildEmail({ plan: call.plan, size: r, emailWidth: call.emailWidth, pictures, previous: call.previous, groundOf: (rect) => groundOf(r, rect), readInk: (rect, ground) => readInk(r, rect, ground) })
+  for (const cut of call.plan.cuts) if (cut.kind === 'picture' && !cut.own) pictures.set(cut.id, { id: await cropAddress(cut), type: 'image/jpeg', width: cut.w, height: cut.h, bytes: 1 })
+  return buildEmail({ plan: call.plan, size: r, emailWidth: call.emailWidth, pictures, previous: call.previous, house: call.house, groundOf: (rect) => groundOf(r, rect), readInk: (rect, ground) => readInk(r, rect, ground) })
+}
+
+async function pngOf(r: Raster): Promise<Blob> {
+  const sheet = new OffscreenCanvas(r.width, r.height)
+  sheet.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(r.data), r.width, r.height), 0, 0)
+  return sheet.convertToBlob({ type: 'image/png' })
+}
+
+async function mark({ rect, ground, on }: Extract<CutterCall, { kind: 'mark' }>): Promise<CutterAnswers['mark']> {
+  const r = loaded()
+  const cut = cutout(r, rect, ground)
+  const back = laidOn(cut, ground)
+  let worst = 0
+  for (let y = 0; y < rect.h; y++) for (let x = 0; x < rect.w; x++) for (let k = 0; k < 3; k++) worst = Math.max(worst, Math.abs(back.data[(y * rect.w + x) * 4 + k]! - r.data[((rect.y + y) * r.width + rect.x + x) * 4 + k]!))
+  return { png: await pngOf(cut), vanishing: on.map((c) => vanishing(cut, c)), seamless: worst <= 1 }
+}
+
+/** A part of the design as PNG, drawn larger where its letters are small. */
+async function crop(rect: Rect, zoom: number): Promise<Blob> {
+  const part = new OffscreenCanvas(Math.round(rect.w * zoom), Math.round(rect.h * zoom))
+  const context = part.getContext('2d')!
+  context.imageSmoothingQuality = 'high'
+  context.drawImage(canvas!, rect.x, rect.y, rect.w, rect.h, 0, 0, part.width, part.height)
+  return part.convertToBlob({ type: 'image/png' })
+}
+
+function answerTo(what: CutterCall, progress: (p: number) => void): unknown {
+  switch (what.kind) {
+    case 'load': return load(what.url, progress)
+    case 'autocut': { const found = autocut(loaded(), what.scale, progress); return what.layers ? withLayers(found, what.layers, what.scale, loaded()) : found }
+    case 'ground': return groundOf(loaded(), what.rect)
+    case 'content': return contentEdges(loaded(), what.rect)
+    case 'trim': { const r = loaded(); return exactly(packed(r), r.width, what.rect, packHex(groundOf(r, what.rect).color), 12, Math.max(what.rect.w, what.rect.h)) }
+    case 'leftOut': return leftOut(loaded(), what.cuts)
+    case 'palette': return paletteOf(loaded(), what.rect ?? undefined)
+    case 'pick': return pickColor(loaded(), what.x, what.y, what.side)
+    case 'mark': return mark(what)
+    case 'crop': return crop(what.rect, what.zoom)
+    case 'preview': return preview(what)
+  }
 }
 
 addEventListener('message', async (event: MessageEvent<CutterCall & { call: number }>) => {
@@ -72,11 +132,7 @@ addEventListener('message', async (event: MessageEvent<CutterCall & { call: numb
   const say = (m: CutterMessage) => postMessage(m)
   const progress = (p: number) => say({ call, progress: p })
   try {
-    const answer = what.kind === 'load' ? await load(what.url, progress)
-      : what.kind === 'autocut' ? autocut(loaded(), what.scale, progress)
-      : what.kind === 'ground' ? groundOf(loaded(), what.rect)
-      : what.kind === 'content' ? contentEdges(loaded(), what.rect)
-      : await preview(what)
+    const answer = await answerTo(what, progress)
     say({ call, answer })
   } catch (error) {
     say({ call, error: (error as Error).message })

@@ -1,48 +1,82 @@
 import { newId, type NewId } from '../email/defaults'
+import { cleaned } from './clean'
+import { contentEdges } from './content'
 import { findEdges, type Edge } from './edges'
-import { groundOf } from './ground'
-import type { Cut, CutKind } from './plan'
-import type { Raster } from './raster'
-import { rowFacts, type RowFacts } from './rows'
+import { partsOf, type Part } from './parts'
+import type { Cut, CutKind, Panel, PartKind } from './plan'
+import { overlap, type Raster, type Rect } from './raster'
+import { rowFacts } from './rows'
 
-/** What the autocut found: the edges with their signs, and one cut for each band, in order from the top. */
-export interface Autocut { edges: Edge[]; cuts: Cut[] }
+/** What the autocut found: where bands meet, with their signs; the boxes that parts stand on; and a cut for each part, in order from the top. */
+export interface Autocut { edges: Edge[]; panels: Panel[]; cuts: Cut[] }
+
+/** What each kind of part is proposed to become. */
+export const proposal: Record<PartKind, CutKind> = { ground: 'flat', photo: 'picture', drawing: 'picture', icons: 'picture', words: 'words', button: 'button', rule: 'rule' }
 
 /**
- * Cuts a design into bands by its pixels and proposes for each what it becomes.
+ * Cuts a design by its pixels: into bands, these into columns and parts, and proposes for each what it becomes.
  * @param scale design pixels for each px of the email (its density)
  * @param progress called with 0 to 1
  */
-export function autocut(raster: Raster, scale: number, progress?: (done: number) => void, id: NewId = newId): Autocut {
-  const facts = rowFacts(raster, (p) => progress?.(p * 0.9))
+export function autocut(design: Raster, scale: number, progress?: (done: number) => void, id: NewId = newId): Autocut {
+  const { raster, noise } = cleaned(design)
+  const facts = rowFacts(raster, (p) => progress?.(p * 0.5))
   const edges = findEdges(raster, scale, facts)
   const tops = [0, ...edges.map((e) => e.y)]
-  const cuts = tops.map((y, i): Cut => {
-    const h = (tops[i + 1] ?? raster.height) - y
-    const rect = { x: 0, y, w: raster.width, h }
-    const kind = proposeKind(facts, y, y + h, scale)
-    const ground = groundOf(raster, rect)
-    return { id: id(), ...rect, kind, alt: null, link: '', words: null, ground: kind === 'picture' && ground.share < 0.9 ? null : ground.color }
+  const panels: Panel[] = []
+  const cuts = tops.flatMap((y, i) => {
+    const band = { x: 0, y, w: raster.width, h: (tops[i + 1] ?? raster.height) - y }
+    const other = (e: Edge | undefined) => e?.why === 'ground' || e?.why === 'seam'
+    const found = partsOf(raster, band, scale, noise, { above: other(edges[i - 1]), below: other(edges[i]) })
+    progress?.(0.5 + (0.5 * (i + 1)) / tops.length)
+    panels.push(...found.panels.map(({ box, ...rect }): Panel => ({ ...rect, ...box })))
+    return cutsOf(found.parts, band, raster, scale, id)
   })
-  progress?.(1)
-  return { edges, cuts }
+  return { edges, panels, cuts }
 }
 
-/**
- * Flat where nothing stands on the ground; words where what stands on a steady ground comes in runs of a letter's height and fills
- * little of it; else a picture.
- */
-export function proposeKind(f: RowFacts, from: number, to: number, scale: number): CutKind {
-  let inked = 0, tallest = 0, run = 0, runs = 0, share = 0
-  for (let y = from; y < to; y++) {
-    if (f.ink[y]! < 0.002) { run = 0; continue }
-    if (run === 0) runs++
-    inked++
-    run++
-    share += f.ink[y]!
-    tallest = Math.max(tallest, run)
+/** A band's parts as cuts. Pictures, buttons and rules are cut at their edges; words get the room of their column, so that their alignment can be told. */
+function cutsOf(parts: readonly Part[], band: Rect, raster: Raster, scale: number, id: NewId): Cut[] {
+  const out: Cut[] = []
+  for (const part of parts) {
+    for (const rect of part.kind === 'icons' ? iconsOf(raster, part) : [part.kind === 'words' ? roomFor(part, parts, scale) : part]) {
+      const inside = overlap(rect, band)
+      if (!inside || out.some((o) => overlap(o, inside))) continue
+      const { x, y, w, h } = inside
+      const kind = proposal[part.kind]
+      out.push({
+        id: id(), x, y, w, h, kind, alt: null, link: '', words: null,
+        ground: part.kind === 'photo' ? null : part.kind === 'ground' && part.box ? part.box.color : part.ground,
+        seen: { part: part.kind, sure: Math.round(part.sure * 100) / 100 },
+        ...(part.kind === 'button' && part.box ? { box: emailBox(part.box, scale) } : {}),
+      })
+    }
   }
-  if (inked <= 2) return 'flat'
-  const letters = tallest <= 64 * scale && runs >= 1 && share / inked < 0.4
-  return letters ? 'words' : 'picture'
+  return out.sort((a, b) => a.y - b.y || a.x - b.x)
+}
+
+/** A box measured in design px, in px of the email. */
+const emailBox = (box: NonNullable<Part['box']>, scale: number): NonNullable<Cut['box']> => ({
+  background: box.color, radius: Math.min(200, Math.round(box.radius / scale)),
+  ...(box.borderWidth ? { borderWidth: Math.max(1, Math.min(12, Math.round(box.borderWidth / scale))), borderColor: box.borderColor } : {}),
+})
+
+/** Words take their whole column's width and a little air above and below, where nothing else is. */
+function roomFor(part: Part, parts: readonly Part[], scale: number): Rect {
+  const others = parts.filter((p) => p !== part && p.x < part.frame.x + part.frame.w && p.x + p.w > part.frame.x)
+  const air = 4 * scale
+  const above = Math.max(part.frame.y, ...others.filter((p) => p.y + p.h <= part.y).map((p) => p.y + p.h))
+  const below = Math.min(part.frame.y + part.frame.h, ...others.filter((p) => p.y >= part.y + part.h).map((p) => p.y))
+  const y = Math.round(Math.max(part.y - air, (above + part.y) / 2)), bottom = Math.round(Math.min(part.y + part.h + air, (below + part.y + part.h) / 2))
+  const x = Math.min(part.x, part.frame.x), right = Math.max(part.x + part.w, part.frame.x + part.frame.w)
+  return { x, y: Math.min(y, part.y), w: right - x, h: Math.max(bottom, part.y + part.h) - Math.min(y, part.y) }
+}
+
+/** A row of icons, icon by icon: each has a link of its own. */
+function iconsOf(raster: Raster, part: Part): Rect[] {
+  const { x } = contentEdges(raster, part, 4)
+  const borders = [part.x, ...x, part.x + part.w]
+  const out: Rect[] = []
+  for (let i = 0; i + 1 < borders.length; i += 2) out.push({ x: borders[i]!, y: part.y, w: borders[i + 1]! - borders[i]!, h: part.h })
+  return out.filter((r) => r.w > 3)
 }

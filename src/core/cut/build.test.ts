@@ -1,6 +1,7 @@
 import { emailSchema, type Email } from '../email/schema'
 import { textOf } from '../email/richtext'
 import { applyEdit } from '../email/edits'
+import { plainHouseStyle } from '../email/styles'
 import { placesOf, tilesOf } from '../email/walk'
 import { buildEmail, type BuildInput } from './build'
 import { harvest } from './carry'
@@ -27,7 +28,7 @@ const cut = (id: string, x: number, y: number, w: number, h: number, more: Parti
 const plan = (...cuts: Cut[]): CutPlan => ({ ...emptyPlan(), cuts })
 const picture = (id: string) => ({ id: id.charCodeAt(0).toString(16).padEnd(64, '0'), type: 'image/png' as const, width: 1200, height: 600, bytes: 9 })
 const build = (p: CutPlan, previous: Email | null = null) => buildEmail({
-  plan: p, size: raster, emailWidth: 600, previous, pictures: new Map(p.cuts.filter((c) => c.kind === 'picture').map((c) => [c.id, picture(c.id)])),
+  plan: p, size: raster, emailWidth: 600, previous, house: plainHouseStyle(), pictures: new Map(p.cuts.filter((c) => c.kind === 'picture').map((c) => [c.id, picture(c.id)])),
   groundOf: (r) => groundOf(raster, r), readInk: (r, g) => readInk(raster, r, g),
 } satisfies BuildInput)
 
@@ -50,8 +51,8 @@ test('cuts become bands, cells and tiles at their measured places', () => {
 test('what no cut covers becomes the padding of the neighbour of its colour', () => {
   const { email } = build(basic)
   const [, , c, d] = email.bands
-  // 800 to 940 above the words, 1140 to 1200 between, 1600 to 2000 below: halved, since the design is double.
-  expect([c!.padding.top, c!.padding.bottom, d!.padding.bottom]).toEqual([70, 30, 200])
+  // 800 to 940 above the words, their line box begins at the ink; 1090 to 1200 under them; 1600 to 2000 below: halved, since the design is double.
+  expect([c!.padding.top, c!.padding.bottom, d!.padding.bottom]).toEqual([70, 55, 200])
 })
 
 test('built again, it keeps words, alt texts and links, wherever they were written last', () => {
@@ -136,12 +137,12 @@ test('the ground is the commonest colour of the edge, exactly, and says how flat
 
 test('ink is read as lines, blocks and a colour', () => {
   const ink = readInk(raster, { x: 0, y: 900, w: 1200, h: 300 }, '#ffffff')
-  expect(ink).toEqual({ color: '#332211', lines: [{ x: 120, y: 1000, w: 800, h: 30 }, { x: 120, y: 1050, w: 700, h: 30 }] })
+  expect(ink).toMatchObject({ color: '#332211', lines: [{ x: 120, y: 1000, w: 800, h: 30, base: 1030, small: 30 }, { x: 120, y: 1050, w: 700, h: 30, base: 1080 }] })
   expect(inkBlocks(ink.lines)).toMatchObject([{ pitch: 50 }])
-  expect(inkBlocks([...ink.lines, { x: 120, y: 1200, w: 500, h: 70 }])).toHaveLength(2)
+  expect(inkBlocks([...ink.lines, { ...ink.lines[0]!, y: 1200, w: 500, h: 70, base: 1270, small: 70 }])).toHaveLength(2)
   expect(alignmentOf(ink.lines, { x: 0, w: 1200 })).toBe('left')
-  expect(alignmentOf([{ x: 200, y: 0, w: 800, h: 9 }, { x: 300, y: 20, w: 600, h: 9 }], { x: 0, w: 1200 })).toBe('center')
-  expect(alignmentOf([{ x: 200, y: 0, w: 900, h: 9 }, { x: 300, y: 20, w: 800, h: 9 }], { x: 0, w: 1200 })).toBe('right')
+  expect(alignmentOf([{ x: 200, w: 800 }, { x: 300, w: 600 }], { x: 0, w: 1200 })).toBe('center')
+  expect(alignmentOf([{ x: 200, w: 900 }, { x: 300, w: 800 }], { x: 0, w: 1200 })).toBe('right')
 })
 
 test('clean edges are where content begins and ends', () => {

@@ -1,14 +1,15 @@
+import { safeFont, type Font } from '../email/fonts'
 import type { Band, Cell, Email, Item, Row } from '../email/schema'
 import { emptyText, plainOf, type RichText } from '../email/richtext'
-import { sides, type Sides } from '../email/styles'
+import { sides, type HouseStyle, type Sides, type TextStyleOverride } from '../email/styles'
 import { newEmail } from '../email/defaults'
 import type { PictureRef } from '../tiles/picture/ref'
 import type { Tile } from '../tiles/schema'
 import { carry, deletedCuts, harvest } from './carry'
 import type { Ground } from './ground'
-import { alignmentOf, inkBlocks, type Ink, type InkLine } from './ink'
+import { alignmentOf, inkBlocks, type Ink, type InkBlock, type InkLine } from './ink'
 import { partition, type Layout } from './partition'
-import type { Cut, CutPlan } from './plan'
+import type { Cut, CutPlan, Panel } from './plan'
 import { around, type Rect } from './raster'
 
 /** What "build the email" works from. The pixels come in as two questions, so that this stays a matter of rectangles. */
@@ -23,6 +24,8 @@ export interface BuildInput {
   groundOf: (rect: Rect) => Ground
   readInk: (rect: Rect, ground: string) => Ink
   previous: Email | null
+  /** What letters inherit: how tall they are for their size depends on the font. */
+  house: HouseStyle
 }
 
 export interface BuildResult {
@@ -47,25 +50,35 @@ export function buildEmail(input: BuildInput): BuildResult {
   const email: Email = { ...base, ...(taken ? { way: 'bands' as const } : {}), width: input.emailWidth, bands: input.previous ? carry(input.previous, bands, plan) : bands }
   const left = input.previous ? deletedCuts(input.previous, plan).size : 0
   if (left) maker.notes.push(`${left === 1 ? 'One cut stays' : `${left} cuts stay`} out of the email, since what was made of ${left === 1 ? 'it' : 'them'} was deleted there. Change a cut's kind or place to bring it back.`)
-  const built = Object.fromEntries(plan.cuts.map(({ id, ground: _, ...said }) => [id, said]))
+  const built = Object.fromEntries(plan.cuts.map(({ id, x, y, w, h, kind, alt, link, words }) => [id, { x, y, w, h, kind, alt, link, words }]))
   return { email, plan: { ...plan, built }, notes: maker.notes }
 }
 
 type Node = Layout<Cut>
 
+/** A stretch of the design that becomes one band. */
+interface Strip { y: number; bottom: number; node: Node; own: boolean }
+
+/** What was placed, and the design rows that its edges come to: letters stand on lines taller than their ink. */
+interface Placed<T> { made: T; top: number; bottom: number }
+
 class Maker {
   readonly notes: string[] = []
   private readonly scale: number
-  constructor(private readonly input: BuildInput) { this.scale = input.size.width / input.emailWidth }
+  private readonly cuts: Cut[]
+  constructor(private readonly input: BuildInput) {
+    this.scale = input.size.width / input.emailWidth
+    this.cuts = input.plan.cuts.filter((c) => c.kind !== 'nothing')
+  }
 
   /** Design pixels to whole px of the email, never below 0. */
   private px(v: number): number { return Math.max(0, Math.round(v / this.scale)) }
 
   bands(): Band[] {
     const { size } = this.input
-    const tree = partition(this.input.plan.cuts)
-    const nodes = tree.kind === 'rows' ? tree.parts : [tree]
-    const bands = nodes.map((n, i) => this.band(n, i, nodes.length))
+    if (!this.cuts.length) return []
+    const strips = this.strips()
+    const bands = strips.map((s, i) => this.band(s, i, strips.length))
     // What lies between bands becomes padding of the neighbour of its colour, else a band of its own.
     const out: Band[] = []
     let y = 0
@@ -78,13 +91,33 @@ class Maker {
       else if (next?.background === color) next.padding = { ...next.padding, top: next.padding.top + this.px(height) }
       else out.push(this.gapBand(color, height, `gap-${y}`))
     }
-    nodes.forEach((n, i) => {
-      space(n.box.y, bands[i])
+    strips.forEach((s, i) => {
+      space(s.y, bands[i])
       out.push(bands[i]!)
-      y = n.box.y + n.box.h
+      y = Math.max(y, s.bottom)
     })
     space(size.height, undefined)
     return out.map((b) => ({ ...b, narrowPadding: narrower(b.padding) }))
+  }
+
+  /** Rows of cuts, those between two edges taken together; without edges each row is a strip. */
+  private strips(): Strip[] {
+    const tree = partition(this.cuts)
+    const rows = tree.kind === 'rows' ? tree.parts : [tree]
+    const { edges } = this.input.plan
+    if (!edges.length) return rows.map((node) => ({ y: node.box.y, bottom: node.box.y + node.box.h, node, own: false }))
+    const at = (node: Node) => edges.filter((e) => e <= node.box.y + node.box.h / 2).length
+    const tops = [0, ...edges, this.input.size.height]
+    const out: Strip[] = []
+    for (const node of rows) {
+      const k = at(node), last = out.at(-1)
+      if (last && k === at(last.node)) { last.node = partition([...leaves(last.node), ...leaves(node)]); continue }
+      // A row of cuts that crosses an edge takes the room it needs from its neighbour.
+      const y = Math.max(last?.bottom ?? 0, Math.min(tops[k]!, node.box.y))
+      if (last && last.bottom > node.box.y) last.bottom = node.box.y
+      out.push({ y: last ? Math.max(y, last.bottom) : y, bottom: Math.max(tops[k + 1]!, node.box.y + node.box.h), node, own: true })
+    }
+    return out
   }
 
   private gapBand(color: string, height: number, id: string): Band {
@@ -95,47 +128,80 @@ class Maker {
     }
   }
 
-  private band(node: Node, index: number, count: number): Band {
+  private band({ node, y, bottom }: Strip, index: number, count: number): Band {
     const { size } = this.input
     const first = leaves(node)[0]!
-    const whole: Rect = { x: 0, y: node.box.y, w: size.width, h: node.box.h }
+    const whole: Rect = { x: 0, y, w: size.width, h: bottom - y }
     const background = this.background(node, whole)
-    const left = this.px(node.box.x), right = this.px(size.width - node.box.x - node.box.w)
-    const role: Band['role'] = index === 0 && count > 2 && node.box.h / this.scale < 140 ? 'header' : index === count - 1 && count > 2 ? 'footer' : 'main'
-    const row = node.kind === 'columns' ? this.row(node, node.box, background) : { gap: 0, narrow: 'stack' as const, cells: [this.cell(node, node.box, background, `c-${first.id}`)] }
-    return { id: `b-${first.id}`, name: this.bandName(node, role, index), role, background, padding: { top: 0, bottom: 0, left, right }, show: 'all', ...row }
+    const role: Band['role'] = index === 0 && count > 2 && whole.h / this.scale < 140 ? 'header' : index === count - 1 && count > 2 ? 'footer' : 'main'
+    const panel = this.panelOf(node, whole)
+    const outer = panel ?? node.box
+    const left = this.px(outer.x), right = this.px(size.width - outer.x - outer.w)
+    const top = panel ? panel.y : node.box.y
+    const { made, top: begin, bottom: end } = node.kind === 'columns' && !panel
+      ? this.row(node, { ...node.box, y: top }, background)
+      : this.single(node, panel ?? { ...node.box, y: top }, background, `c-${first.id}`)
+    return { id: `b-${first.id}`, name: this.bandName(node, role, index), role, background, padding: { top: this.px(begin - y), bottom: this.px(bottom - end), left, right }, show: 'all', ...made }
+  }
+
+  private single(node: Node, rect: Rect, behind: string, id: string): Placed<Pick<Row, 'gap' | 'narrow' | 'cells'>> {
+    const lift = this.liftOf(node, rect)
+    const { made, top, bottom } = this.cell(node, { ...rect, y: rect.y - lift, h: rect.h + lift }, behind, id)
+    return { made: { gap: 0, narrow: 'stack', cells: [made] }, top, bottom }
+  }
+
+  /** How far above a rectangle the line of its topmost words begins, design px; 0 where something else comes first or a panel holds it. */
+  private liftOf(node: Node, rect: Rect): number {
+    if (this.panelOf(node, rect)) return 0
+    return Math.max(0, ...leaves(node).filter((c) => c.kind === 'words').map((c) => rect.y - this.lettersOf(c, c.ground ?? '#ffffff').top))
+  }
+
+  /** The innermost panel that holds all cuts of a node and no others, if it lies inside the rectangle. */
+  private panelOf(node: Node, rect: Rect): Panel | null {
+    const own = leaves(node)
+    const holds = (p: Rect, c: Rect) => c.x >= p.x - 1 && c.y >= p.y - 1 && c.x + c.w <= p.x + p.w + 1 && c.y + c.h <= p.y + p.h + 1
+    const fits = this.input.plan.panels.filter((p) => own.every((c) => holds(p, c)) && this.cuts.every((c) => own.includes(c) || !holds(p, c)) && p.y >= rect.y - 2 && p.y + p.h <= rect.y + rect.h + 2)
+    return fits.sort((a, b) => b.w * b.h - a.w * a.h)[0] ?? null
   }
 
   /** A single words or flat cut lends the band its colour; elsewhere it is the commonest colour at the band's own edge. */
   private background(node: Node, whole: Rect): string {
-    if (node.kind === 'leaf' && node.cut.kind !== 'picture' && node.cut.ground) return node.cut.ground
-    return this.input.groundOf(node.kind === 'leaf' ? node.cut : whole).color
+    if (node.kind === 'leaf' && !this.panelOf(node, whole) && (node.cut.kind === 'words' || node.cut.kind === 'flat') && node.cut.ground && node.cut.w >= 0.98 * whole.w) return node.cut.ground
+    const ground = this.input.groundOf(node.kind === 'leaf' && node.cut.kind === 'picture' && node.cut.w >= 0.98 * whole.w ? node.cut : whole)
+    // Of a ring that says little, what the words of the band stand on says more.
+    const stood = leaves(node).find((c) => c.kind === 'words' && c.ground)
+    return ground.share < 0.5 && stood && node.kind !== 'leaf' ? stood.ground! : ground.color
   }
 
   private bandName(node: Node, role: Band['role'], index: number): string {
     if (role === 'header') return 'Header'
     if (role === 'footer') return 'Footer'
     for (const cut of leaves(node)) {
-      const said = cut.words && cut.kind === 'words' ? plainOf(cut.words) : cut.kind === 'picture' ? cut.alt ?? '' : ''
+      const said = cut.words && (cut.kind === 'words' || cut.kind === 'button') ? plainOf(cut.words) : cut.kind === 'picture' ? cut.alt ?? '' : ''
       const words = said.trim().split(/\s+/).slice(0, 3).join(' ').replace(/[.,;:!?]+$/, '')
       if (words) return words.slice(0, 40)
     }
     const kinds = new Set(leaves(node).map((c) => c.kind))
-    return `${kinds.size > 1 ? 'Mixed' : { picture: 'Picture', words: 'Words', flat: 'Flat' }[first(kinds)]} ${index + 1}`
+    return `${kinds.size > 1 ? 'Mixed' : { picture: 'Picture', words: 'Words', flat: 'Flat', button: 'Button', rule: 'Rule', nothing: 'Space' }[first(kinds)]} ${index + 1}`
   }
 
-  private row(node: Extract<Node, { kind: 'columns' }>, rect: Rect, ground: string): Pick<Row, 'gap' | 'narrow' | 'cells'> {
+  private row(node: Extract<Node, { kind: 'columns' }>, rect: Rect, ground: string): Placed<Pick<Row, 'gap' | 'narrow' | 'cells'>> {
     const parts = this.atMostFive(node.parts)
-    const gaps = parts.slice(1).map((p, i) => p.box.x - (parts[i]!.box.x + parts[i]!.box.w))
-    const even = gaps.every((g) => Math.abs(g - gaps[0]!) <= this.scale)
+    const boxes = parts.map((p) => { const panel = this.panelOf(p, { ...rect, x: p.box.x, w: p.box.w }); return panel ? around([p.box, panel]) : p.box })
+    const gaps = boxes.slice(1).map((b, i) => b.x - (boxes[i]!.x + boxes[i]!.w))
+    // A wide space between columns is room that their words may grow into, not a gap.
+    const even = gaps.every((g) => Math.abs(g - gaps[0]!) <= this.scale) && gaps[0]! <= 40 * this.scale
     const right = rect.x + rect.w
-    const cells = parts.map((part, i): Cell => {
-      const from = i === 0 ? rect.x : even ? part.box.x : part.box.x - gaps[i - 1]! / 2
-      const to = i === parts.length - 1 ? right : even ? part.box.x + part.box.w : part.box.x + part.box.w + gaps[i]! / 2
-      return this.cell(part, { x: from, y: rect.y, w: to - from, h: rect.h }, ground, `c-${leaves(part)[0]!.id}`)
+    const top = rect.y - Math.max(0, ...parts.map((p) => this.liftOf(p, { ...p.box, y: rect.y })))
+    const placed = parts.map((part, i) => {
+      const from = i === 0 ? rect.x : even ? boxes[i]!.x : boxes[i]!.x - gaps[i - 1]! / 2
+      const to = i === parts.length - 1 ? right : even ? boxes[i]!.x + boxes[i]!.w : boxes[i]!.x + boxes[i]!.w + gaps[i]! / 2
+      return this.cell(part, { x: from, y: top, w: to - from, h: rect.y + rect.h - top }, ground, `c-${leaves(part)[0]!.id}`)
     })
     const slices = gaps.every((g) => g === 0) && parts.every((p) => leaves(p).every((c) => c.kind !== 'words'))
-    return { gap: even ? Math.max(0, ...gaps.slice(0, 1)) / this.scale : 0, narrow: slices ? 'keep' : 'stack', cells }
+    const icons = parts.every((p) => leaves(p).every((c) => c.seen?.part === 'icons'))
+    // Even with unequal heights the row is as tall as its tallest cell.
+    return { made: { gap: even ? Math.max(0, ...gaps.slice(0, 1)) / this.scale : 0, narrow: slices || icons ? 'keep' : 'stack', cells: placed.map((p) => p.made) }, top, bottom: Math.max(...placed.map((p) => p.bottom)) }
   }
 
   /** More than five side by side are taken together from the fifth on. */
@@ -145,64 +211,187 @@ class Maker {
     return [...parts.slice(0, 4), { kind: 'columns', box: around(rest.map((p) => p.box)), parts: rest }]
   }
 
-  private cell(node: Node, rect: Rect, ground: string, id: string): Cell {
-    return { id, width: Math.max(1, rect.w / this.scale), padding: sides(0), align: 'left', valign: 'top', items: this.items(node, rect, ground) }
+  private cell(node: Node, rect: Rect, ground: string, id: string): Placed<Cell> {
+    const panel = this.panelOf(node, rect)
+    const base = { id, width: Math.max(1, rect.w / this.scale), align: 'left' as const, valign: 'top' as const }
+    if (panel) {
+      const border = panel.borderWidth ? Math.max(1, Math.round(panel.borderWidth / this.scale)) : 0
+      const edge = border ? { width: border, style: 'solid' as const, color: panel.borderColor ?? panel.color } : undefined
+      const inner = { x: panel.x, y: rect.y, w: panel.w, h: rect.h }
+      const { made, bottom } = this.items(node, { ...inner, y: Math.min(inner.y, panel.y), h: inner.h }, panel.color)
+      const below = Math.max(0, panel.y + panel.h - bottom)
+      const look = { background: panel.color, ...(panel.radius >= this.scale / 2 ? { radius: Math.min(100, this.px(panel.radius)) } : {}), ...(edge ? { edges: { top: edge, right: edge, bottom: edge, left: edge } } : {}) }
+      return { made: { ...base, ...look, padding: { top: 0, right: 0, bottom: this.px(below), left: 0 }, items: this.inside(made, border) }, top: rect.y, bottom: Math.max(bottom, panel.y + panel.h) }
+    }
+    const { made, bottom } = this.items(node, rect, ground)
+    const flat = node.kind === 'leaf' && node.cut.kind === 'flat' && node.cut.ground && node.cut.ground !== ground ? { background: node.cut.ground } : {}
+    return { made: { ...base, ...flat, padding: sides(0), items: made }, top: rect.y, bottom }
   }
 
-  private items(node: Node, rect: Rect, ground: string): Item[] {
-    if (node.kind === 'leaf') return [this.tile(node.cut, rect, rect.y, ground)]
-    if (node.kind === 'columns') return [{ id: `r-${leaves(node)[0]!.id}`, kind: 'row', ...this.row(node, { ...rect, y: node.box.y, h: node.box.h }, ground) }]
+  /** The border of a panel lies inside its rectangle: what stands in it is moved in by less. */
+  private inside(items: Item[], border: number): Item[] {
+    return border ? items.map((i) => (i.kind === 'row' ? i : { ...i, padding: { ...i.padding, left: Math.max(0, i.padding.left - border), right: Math.max(0, i.padding.right - border) } })) : items
+  }
+
+  private items(node: Node, rect: Rect, ground: string): Placed<Item[]> {
+    if (node.kind === 'leaf') { const { made, bottom } = this.tile(node.cut, rect, rect.y, ground); return { made: [made], top: rect.y, bottom } }
+    if (node.kind === 'columns') return this.nested(node, rect, rect.y, ground)
     if (node.kind === 'knot') this.notes.push(`${node.cuts.length} cuts interlock so that no straight line parts them; they were stacked. Merge them, or move their edges into line.`)
     const parts: Node[] = node.kind === 'knot' ? node.cuts.map((cut) => ({ kind: 'leaf', box: cut, cut })) : node.parts
     let y = rect.y
-    return parts.flatMap((part): Item[] => {
-      const top = y
-      y = part.box.y + part.box.h
-      if (part.kind === 'leaf') return [this.tile(part.cut, rect, top, ground)]
-      const space = part.box.y - top
-      const gap: Item[] = space >= this.scale ? [{ id: `g-${leaves(part)[0]!.id}`, kind: 'gap', padding: sides(0), show: 'all', height: space / this.scale }] : []
-      return [...gap, ...this.items(part, { ...rect, y: part.box.y, h: part.box.h }, ground)]
+    const made = parts.flatMap((part): Item[] => {
+      const placed = part.kind === 'leaf' ? this.tile(part.cut, rect, y, ground) : this.nested(part, rect, y, ground)
+      y = placed.bottom
+      return Array.isArray(placed.made) ? placed.made : [placed.made]
     })
+    return { made, top: rect.y, bottom: y }
+  }
+
+  /** Columns inside a cell: the space above and beside them becomes a gap and the room of a cell. */
+  private nested(node: Node, rect: Rect, top: number, ground: string): Placed<Item[]> {
+    const panel = this.panelOf(node, rect)
+    const box = panel ?? node.box
+    if (node.kind !== 'columns') {
+      if (!panel) return this.items(node, { ...rect, y: top }, ground)
+      const space = box.y - top
+      const { made, bottom } = this.cell(node, { ...box }, ground, `c-${leaves(node)[0]!.id}`)
+      return { made: [...this.gap(node, space), { id: `r-${leaves(node)[0]!.id}`, kind: 'row', gap: 0, narrow: 'stack', cells: [made] }], top, bottom }
+    }
+    const { made, top: begins, bottom } = this.row(node, { ...rect, y: box.y, h: box.h }, ground)
+    return { made: [...this.gap(node, begins - top), { id: `r-${leaves(node)[0]!.id}`, kind: 'row', ...made }], top, bottom }
+  }
+
+  private gap(node: Node, space: number): Item[] {
+    return space >= this.scale / 2 ? [{ id: `g-${leaves(node)[0]!.id}`, kind: 'gap', padding: sides(0), show: 'all', height: space / this.scale }] : []
   }
 
   /** A tile, with its place in the cell as padding. @param top where the space above it begins, design px */
-  private tile(cut: Cut, rect: Rect, top: number, behind: string): Tile {
+  private tile(cut: Cut, rect: Rect, top: number, behind: string): Placed<Tile> {
     const padding: Sides = { top: this.px(cut.y - top), bottom: 0, left: this.px(cut.x - rect.x), right: this.px(rect.x + rect.w - cut.x - cut.w) }
     const base = { id: `t-${cut.id}`, cut: cut.id, show: 'all' as const, padding }
-    if (cut.kind === 'flat') return { ...base, kind: 'gap', height: Math.max(1, cut.h / this.scale) }
-    if (cut.kind === 'words') return this.words(cut, base, behind)
-    return { ...base, kind: 'picture', picture: this.input.pictures.get(cut.id) ?? null, alt: cut.alt, link: cut.link, width: Math.max(1, cut.w / this.scale), align: 'left' }
+    const bottom = top + padding.top * this.scale + cut.h
+    if (cut.kind === 'flat') return { made: { ...base, kind: 'gap', height: Math.max(1, cut.h / this.scale) }, top, bottom }
+    if (cut.kind === 'rule') {
+      const thickness = Math.max(1, Math.min(40, Math.round(cut.h / this.scale)))
+      return { made: { ...base, kind: 'divider', color: this.input.readInk(cut, cut.ground ?? behind).color ?? '#cccccc', thickness }, top, bottom: top + (padding.top + thickness) * this.scale }
+    }
+    if (cut.kind === 'words') return this.words(cut, rect, top, behind)
+    if (cut.kind === 'button') return this.button(cut, base, rect, bottom)
+    return { made: { ...base, kind: 'picture', picture: cut.own ?? this.input.pictures.get(cut.id) ?? null, alt: cut.alt, link: cut.link, width: Math.max(1, cut.w / this.scale), align: 'left' }, top, bottom }
   }
 
-  private words(cut: Cut, base: Pick<Tile, 'id' | 'cut' | 'show' | 'padding'>, behind: string): Tile {
-    const ink = this.input.readInk(cut, cut.ground ?? behind)
-    const box = ink.lines.length ? around(ink.lines) : cut
-    const align = alignmentOf(ink.lines, cut)
-    const blocks = inkBlocks(ink.lines)
-    const main = blocks.reduce<(typeof blocks)[number] | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
-    const size = main ? Math.max(10, Math.min(72, Math.round(main.size / this.scale))) : undefined
-    const line = size && main ? (main.pitch ? Math.max(size, Math.min(size * 2, Math.round(main.pitch / this.scale))) : Math.round(size * 1.4)) : undefined
-    const leading = size && line ? (line - size) / 2 : 0
-    // Letters run wider in other fonts: the side that the lines do not hold on to keeps only as much space as the other side.
-    const leftSpace = this.px(box.x - cut.x), rightSpace = this.px(cut.x + cut.w - box.x - box.w)
-    const least = Math.min(leftSpace, rightSpace)
-    const padding: Sides = {
-      top: base.padding.top + Math.max(0, Math.round(this.px(box.y - cut.y) - leading)), bottom: Math.max(0, Math.round(this.px(cut.y + cut.h - box.y - box.h) - leading)),
-      left: base.padding.left + (align === 'left' ? leftSpace : least), right: base.padding.right + (align === 'right' ? rightSpace : least),
-    }
-    const ground = cut.ground ?? behind
-    const colorOf = (lines: readonly InkLine[] | undefined) => (lines?.length ? this.input.readInk(around(lines), ground).color : ink.color) ?? undefined
-    const largest = blocks.reduce<(typeof blocks)[number] | undefined>((a, b) => (!a || b.size > a.size ? b : a), undefined)
-    const [color, headingColor] = [colorOf(main?.lines), colorOf(largest?.lines)]
-    const text = cut.words ?? emptyText()
-    const sized = shapeText(text, blocks.map((b) => Math.round(b.size / this.scale)), size)
+  private button(cut: Cut, base: Pick<Tile, 'id' | 'cut' | 'show' | 'padding'>, rect: Rect, bottom: number): Placed<Tile> {
+    const s = this.scale
+    const box = cut.box ?? { background: this.input.groundOf(cut).color, radius: 0 }
+    const inset = Math.round(3 * s)
+    const inner = { x: cut.x + inset, y: cut.y + inset, w: Math.max(1, cut.w - 2 * inset), h: Math.max(1, cut.h - 2 * inset) }
+    const round = Math.round(Math.max(0, box.radius * s - inset))
+    const ink = this.input.readInk({ ...inner, x: inner.x + Math.min(round, inner.w >> 2), w: inner.w - 2 * Math.min(round, inner.w >> 2) }, box.background)
+    const block = inkBlocks(ink.lines)[0]
+    const size = Math.max(8, Math.min(60, Math.round(cut.lettering?.size ?? (block ? block.size / s : 16))))
+    const wide = ink.lines.length ? around(ink.lines).w : cut.w / 2
+    const border = box.borderWidth ?? 0
+    const height = cut.h / s, centred = Math.abs(cut.x - rect.x - (rect.x + rect.w - cut.x - cut.w)) <= 4 * s
     return {
-      ...base, padding, kind: 'words', text: sized.text, align, narrow: { padding: narrower(padding) ?? padding },
-      style: { ...(size ? { size, line } : {}), ...(color ? { color } : {}) },
-      headings: { ...(sized.heading ? { size: sized.heading, line: Math.round(sized.heading * 1.2) } : {}), ...(headingColor ? { color: headingColor } : {}) },
+      made: {
+        ...base, padding: { ...base.padding, left: centred ? 0 : base.padding.left, right: centred ? 0 : Math.min(base.padding.right, base.padding.left) }, kind: 'button', label: cut.words ? plainOf(cut.words).replace(/\s+/g, ' ').slice(0, 200) : '', link: cut.link, align: centred ? 'center' : 'left', fullNarrow: true,
+        style: {
+          background: box.background, color: cut.lettering?.color ?? ink.color ?? '#ffffff', size, radius: Math.min(60, Math.round(box.radius)), bold: cut.lettering?.bold ?? block?.bold ?? true,
+          ...(cut.lettering?.font ? { font: cut.lettering.font } : {}),
+          padX: Math.max(0, Math.min(120, Math.round((cut.w - wide) / 2 / s - border))), padY: Math.max(0, Math.min(60, Math.round((height - Math.round(size * 1.25)) / 2 - border))),
+          ...(border ? { borderWidth: border, borderColor: box.borderColor } : { borderWidth: 0 }),
+        },
+      },
+      top: cut.y, bottom,
     }
   }
+
+  /** How the letters of a cut are set, and where their first line begins and their last one ends, design px. */
+  private lettersOf(cut: Cut, behind: string): Letters {
+    const key = `${cut.id}:${behind}`
+    const known = this.letters.get(key)
+    if (known) return known
+    const s = this.scale
+    const ground = cut.ground ?? behind
+    const own = cut.lettering
+    const { house } = this.input
+    const fontOf = (inherited: Font) => safeFont(own?.font ?? inherited, house.webFonts)
+    const ink = this.input.readInk(cut, ground)
+    let font = fontOf(house.text.body.font)
+    let blocks = inkBlocks(ink.lines, font.x)
+    if ((blocks[0]?.size ?? 0) / s >= TITLE_SIZE) { font = fontOf(house.text.heading1.font); blocks = inkBlocks(ink.lines, font.x) }
+    const main = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
+    const size = Math.max(6, Math.min(120, Math.round(own?.size ?? (main ? main.size / s : 16))))
+    const line = Math.max(size, Math.min(200, Math.round(own?.line ?? (main?.pitch ? main.pitch / s : size * (size >= 22 ? 1.2 : 1.5)))))
+    // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
+    const down = (line + size * (font.ascent - font.descent)) / 2
+    const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
+    const made: Letters = {
+      ink, blocks, size, line, bold: own?.bold ?? main?.bold ?? false,
+      top: firstLine ? firstLine.base - down * s : cut.y, bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
+    }
+    this.letters.set(key, made)
+    return made
+  }
+  private readonly letters = new Map<string, Letters>()
+
+  private words(cut: Cut, rect: Rect, top: number, behind: string): Placed<Tile> {
+    const { ink, blocks, size, line, bold, top: begins, bottom } = this.lettersOf(cut, behind)
+    const own = cut.lettering
+    const box = ink.lines.length ? around(ink.lines) : cut
+    // One line that fills its cut says nothing there; in its cell it may.
+    const align = own?.align ?? alignmentOf(ink.lines, ink.lines.length === 1 && box.w > 0.8 * cut.w ? rect : cut)
+    const left = this.px(box.x - rect.x), right = this.px(rect.x + rect.w - box.x - box.w)
+    const slack = Math.max(0, Math.floor(slackOf(ink.lines, size * this.scale) / this.scale))
+    const padding: Sides = { top: this.px(begins - top), bottom: 0, ...sideSpace(align, left, right, slack, ink.lines.length > 1) }
+    const ground = cut.ground ?? behind
+    const main = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
+    const largest = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.size > a.size ? b : a), undefined)
+    const colorOf = (lines: readonly InkLine[] | undefined) => (lines?.length ? this.input.readInk(around(lines), ground).color : ink.color) ?? undefined
+    const [color, headingColor] = [own?.color ?? colorOf(main?.lines), own?.color ?? colorOf(largest?.lines)]
+    const sized = shapeText(cut.words ?? emptyText(), blocks.map((b) => Math.round(b.size / this.scale)), size)
+    const style: TextStyleOverride = { size, line, bold, ...(color ? { color } : {}), ...(own?.font ? { font: own.font } : {}), ...(own?.italic ? { italic: true } : {}), ...(own?.spacing ? { spacing: own.spacing } : {}) }
+    const titled = this.titleLevel(cut, size, bold, ink.lines.length)
+    const headings = sized.heading ? { ...style, bold: largest?.bold ?? true, size: sized.heading, line: Math.round(sized.heading * 1.2), ...(headingColor ? { color: headingColor } : {}) } : style
+    const made: Tile = {
+      id: `t-${cut.id}`, cut: cut.id, show: 'all', padding, kind: 'words', text: titled ? asHeading(sized.text, titled) : sized.text, align, narrow: { padding: narrower(padding) ?? padding }, style, headings,
+    }
+    return { made, top, bottom: Math.max(bottom, top + padding.top * this.scale) + Math.max(0, top - begins) }
+  }
+
+  /** Large or bold short words are a heading: its level, or null. The largest of the design are those of level 1. */
+  private titleLevel(cut: Cut, size: number, bold: boolean, lines: number): 1 | 2 | null {
+    // What was built before has the structure that the person left it with.
+    if (cut.id in this.input.plan.built || lines > 4 || !(size >= TITLE_SIZE || (bold && size >= 18))) return null
+    const most = Math.max(...this.cuts.filter((c) => c.kind === 'words').map((c) => this.lettersOf(c, c.ground ?? '#ffffff').size))
+    return size >= 0.92 * most ? 1 : 2
+  }
 }
+
+/**
+ * By how much a line may be wider than the widest one without taking a word of the next line up, design px: so that letters that run a little wider
+ * still break where the design breaks. @param size of the letters, design px
+ */
+function slackOf(lines: readonly InkLine[], size: number): number {
+  const widest = Math.max(0, ...lines.map((l) => l.w))
+  const room = lines.slice(1).map((next, i) => lines[i]!.w + 0.28 * size + next.word - widest)
+  return Math.min(1.2 * size, 0.5 * Math.min(...room, 4 * size))
+}
+
+/** The space beside words that leaves them their measured width and some slack. A short single line needs no wall on its loose side. */
+function sideSpace(align: 'left' | 'center' | 'right', left: number, right: number, slack: number, broken: boolean): Pick<Sides, 'left' | 'right'> {
+  if (align === 'center') { const each = Math.max(0, Math.min(left, right) - Math.ceil(slack / 2)); return { left: each, right: each } }
+  const loose = (held: number, space: number) => Math.max(0, broken ? space - slack : Math.min(held, space - slack))
+  return align === 'right' ? { left: loose(right, left), right } : { left, right: loose(left, right) }
+}
+
+/** Short words of this size, px, are a heading (common practice, no source). */
+const TITLE_SIZE = 22
+
+interface Letters { ink: Ink; blocks: InkBlock[]; size: number; line: number; bold: boolean; top: number; bottom: number }
+
+/** Paragraphs as headings of a level. */
+const asHeading = (text: RichText, level: 1 | 2): RichText => ({ type: 'doc', content: text.content.map((b) => (b.type === 'paragraph' && b.content?.length ? { type: 'heading', attrs: { level, textAlign: b.attrs?.textAlign }, content: b.content } : b)) })
 
 /**
  * Paragraphs that the design sets plainly larger than the main text become headings: told only where the design shows as many blocks as

@@ -1,3 +1,4 @@
+import { textOf } from '../email/richtext'
 import type { Band, Email, Item } from '../email/schema'
 import { cellsOf, placesOf, tilesOf } from '../email/walk'
 import type { Tile } from '../tiles/schema'
@@ -9,6 +10,7 @@ const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 function said(tile: Tile): Partial<Pick<Cut, 'alt' | 'link' | 'words'>> {
   if (tile.kind === 'picture') return { alt: tile.alt, link: tile.link }
   if (tile.kind === 'words') return { words: tile.text }
+  if (tile.kind === 'button') return { link: tile.link, words: textOf(tile.label) }
   return {}
 }
 
@@ -23,7 +25,7 @@ export function harvest(plan: CutPlan, email: Email): CutPlan {
   const cuts = plan.cuts.map((cut) => {
     const tile = tiles.get(cut.id)
     const base = plan.built[cut.id]
-    if (!tile || !base || tile.kind !== (base.kind === 'flat' ? 'gap' : base.kind)) return cut
+    if (!tile || !base || tile.kind !== tileOf[base.kind]) return cut
     const news = Object.fromEntries(Object.entries(said(tile)).filter(([field, value]) => {
       const was = base[field as keyof Built]
       return !same(value, was) && same(cut[field as keyof Cut], was) && !(was === null && isBlank(tile))
@@ -37,7 +39,10 @@ export function harvest(plan: CutPlan, email: Email): CutPlan {
   return changed ? { ...plan, cuts, built } : plan
 }
 
-const isBlank = (tile: Tile) => tile.kind === 'words' && tile.text.content.every((b) => 'content' in b && !b.content?.length)
+/** The kind of tile that a cut becomes. */
+const tileOf: Record<Cut['kind'], Tile['kind'] | null> = { flat: 'gap', rule: 'divider', picture: 'picture', words: 'words', button: 'button', nothing: null }
+
+const isBlank = (tile: Tile) => (tile.kind === 'button' && !tile.label.trim()) || tile.kind === 'words' && tile.text.content.every((b) => 'content' in b && !b.content?.length)
 
 /** True where the cut lies and is what it was at the last build. */
 const unmoved = (cut: Cut | undefined, base: Built | undefined): boolean => !!cut && !!base && (['x', 'y', 'w', 'h', 'kind'] as const).every((k) => cut[k] === base[k])
@@ -99,6 +104,7 @@ const retile = (band: Band, change: (t: Tile) => Tile): Band => {
 function restate(old: Tile, now: Tile): Tile {
   if (old.kind === 'picture' && now.kind === 'picture') return { ...old, picture: now.picture, alt: now.alt, link: now.link }
   if (old.kind === 'words' && now.kind === 'words') return same(old.text, now.text) ? old : { ...old, text: now.text }
+  if (old.kind === 'button' && now.kind === 'button') return { ...old, link: now.link, label: now.label || old.label }
   return old.kind === now.kind ? old : now
 }
 

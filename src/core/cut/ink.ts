@@ -1,13 +1,20 @@
-import { difference, hexOf, packed, type Raster, type Rect } from './raster'
-import { toRgb } from '../color/hex'
+import { difference, hexOf, packed, packHex, type Raster, type Rect } from './raster'
 
 /** One line of letters: its box in design pixels, relative to the raster. */
-export interface InkLine { x: number; y: number; w: number; h: number }
+export interface InkLine {
+  x: number; y: number; w: number; h: number
+  /** Row under the letters' feet, design px. */
+  base: number
+  /** Height of a small x (of capitals where there are only those), design px. */
+  small: number
+  /** Mean length of the strokes a row meets, in heights of a small x: bold letters have longer ones. */
+  stroke: number
+  /** Width of its first word, design px. */
+  word: number
+}
 
 /** What the letters of an area look like. */
 export interface Ink { color: string | null; lines: InkLine[] }
-
-const pack = (hex: string): number => { const [r, g, b] = toRgb(hex); return ((255 << 24) | (b << 16) | (g << 8) | r) >>> 0 }
 
 /**
  * Reads letters as whatever stands off the ground: their lines as runs of inked rows, their colour as the commonest colour far from
@@ -15,63 +22,122 @@ const pack = (hex: string): number => { const [r, g, b] = toRgb(hex); return ((2
  */
 export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   const px = packed(raster)
-  const g = pack(ground)
+  const g = packHex(ground)
   const counts = new Map<number, number>()
   const lines: InkLine[] = []
-  let open: { y: number; from: number; to: number } | null = null
-  const close = (y: number) => { if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y }); open = null }
+  let open: { y: number; from: number; to: number; rows: [ink: number, runs: number][] } | null = null
+  const close = (y: number) => {
+    if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, ...feet(open.y, open.rows), word: 0 })
+    open = null
+  }
   const bottom = Math.min(rect.y + rect.h, raster.height), right = Math.min(rect.x + rect.w, raster.width)
   let far = 40
   for (let y = rect.y; y < bottom; y++) {
-    let from = -1, to = -1
+    let from = -1, to = -1, ink = 0, runs = 0, was = false
     for (let x = rect.x; x < right; x++) {
       const p = px[y * raster.width + x]!
       const d = p === g ? 0 : difference(p, g)
-      if (d <= 24) continue
+      if (d <= 24) { was = false; continue }
       if (from < 0) from = x
       to = x
+      if (d > 60) { ink++; if (!was) runs++; was = true } else was = false
       if (d > far) { counts.set(p, (counts.get(p) ?? 0) + 1); if (d > 2 * far) far = d / 2 }
     }
-    if (from < 0) close(y)
-    else if (!open) open = { y, from, to }
-    else { const o: { y: number; from: number; to: number } = open; o.from = Math.min(o.from, from); o.to = Math.max(o.to, to) }
+    if (from < 0) { close(y); continue }
+    open ??= { y, from, to, rows: [] }
+    open.from = Math.min(open.from, from)
+    open.to = Math.max(open.to, to)
+    open.rows.push([ink, runs])
   }
   close(bottom)
   let color: string | null = null, most = 0
   for (const [p, n] of counts) if (difference(p, g) >= far && n > most) { most = n; color = hexOf(p) }
-  return { color, lines: lines.filter((l) => l.h > 2) }
+  return { color, lines: joinedMarks(lines.filter((l) => l.h > 2)).map((l) => ({ ...l, word: firstWord(px, raster.width, l, g) })) }
 }
 
-/** Lines that belong together: a paragraph, a heading. Parted where the white between lines is more than the lines' own pitch allows. */
-export interface InkBlock { lines: InkLine[]; /** Letter size, design px. */ size: number; /** Distance of baselines, design px; 0 for a single line. */ pitch: number }
+/** Where a line's letters stand and how tall the small ones are: the rows that hold most of its ink. */
+function feet(top: number, rows: readonly [ink: number, runs: number][]): Pick<InkLine, 'base' | 'small' | 'stroke'> {
+  const full = 0.45 * Math.max(...rows.map((r) => r[0]))
+  let from = rows.findIndex((r) => r[0] >= full), to = rows.length - 1
+  while (to > from && rows[to]![0] < full) to--
+  from = Math.max(0, from)
+  const zone = rows.slice(from, to + 1)
+  const small = to - from + 1
+  const ink = zone.reduce((s, r) => s + r[0], 0), runs = zone.reduce((s, r) => s + r[1], 0)
+  return { base: top + to + 1, small, stroke: runs ? ink / runs / small : 0 }
+}
 
-/** Groups lines into blocks by size and distance. A line's ink from ascender to descender is about 0.94 of the letter size (common practice, no source). */
-export function inkBlocks(lines: readonly InkLine[]): InkBlock[] {
+/** How far the first word of a line reaches: to the first empty columns as wide as a space (about a quarter of the type's size; half a small x). */
+function firstWord(px: Uint32Array, width: number, line: InkLine, ground: number): number {
+  const space = Math.max(2, 0.4 * line.small)
+  let empty = 0
+  for (let x = line.x; x < line.x + line.w; x++) {
+    let inked = false
+    for (let y = line.y; y < line.y + line.h && !inked; y++) inked = difference(px[y * width + x]!, ground) > 40
+    if (!inked) { if (++empty >= space) return x - empty + 1 - line.x } else empty = 0
+  }
+  return line.w
+}
+
+/** Accents and dots that an empty row parts from their letters belong to the line below. */
+function joinedMarks(lines: InkLine[]): InkLine[] {
+  const out: InkLine[] = []
+  for (const line of lines) {
+    const last = out.at(-1)
+    if (last && last.h < 0.45 * line.h && line.y - last.y - last.h <= 0.35 * line.h) {
+      const x = Math.min(last.x, line.x), right = Math.max(last.x + last.w, line.x + line.w)
+      out[out.length - 1] = { ...line, x, y: last.y, w: right - x, h: line.y + line.h - last.y }
+    } else out.push(line)
+  }
+  return out
+}
+
+/** Lines that belong together: a paragraph, a heading. */
+export interface InkBlock { lines: InkLine[]; /** Letter size, design px. */ size: number; /** Distance of baselines, design px; 0 for a single line. */ pitch: number; bold: boolean }
+
+/** Height of capitals and of a small x, em: those of the first family of the email-safe sans (fontStacks). */
+const CAPITALS = 0.716
+/** Strokes of bold letters are longer than this many heights of a small x (measured on the drawn designs); of small letters blended rims make them longer. */
+const boldStroke = (small: number) => (small < 10 ? 0.335 : 0.315)
+
+/** Letter size of a line: from the heights of its capitals and of a small x, whichever it has. @param x height of a small x, em */
+export function letterSize(line: Pick<InkLine, 'y' | 'base' | 'small'>, x = 0.519): number {
+  // Blended rims add nearly half a pixel to a height.
+  const tall = line.base - line.y - 0.4
+  // Only letters of one height: capitals or figures.
+  if (tall < 1.14 * line.small) return tall / CAPITALS
+  return ((line.small - 0.4) / x + tall / (CAPITALS + 0.012)) / 2
+}
+
+/** Groups lines into blocks by size and distance. @param x height of a small x of the font, em */
+export function inkBlocks(lines: readonly InkLine[], x?: number): InkBlock[] {
   const groups: InkLine[][] = []
   for (const line of lines) {
     const last = groups.at(-1)
     const prev = last?.at(-1)
     const tall = last ? Math.max(...last.map((l) => l.h)) : 0
     const gap = prev ? line.y - (prev.y + prev.h) : 0
-    const alike = last && Math.max(line.h, tall) / Math.min(line.h, tall) < 1.5
-    if (last && prev && alike && gap < 0.75 * Math.max(line.h, tall)) last.push(line)
+    const alike = last && (Math.max(line.h, tall) / Math.min(line.h, tall) < 1.5 || Math.max(line.small, prev!.small) <= 1.25 * Math.min(line.small, prev!.small))
+    if (last && prev && alike && gap < 0.9 * Math.max(line.h, tall)) last.push(line)
     else groups.push([line])
   }
   return groups.map((g) => ({
     lines: g,
-    size: middle(g.map((l) => l.h)) / 0.94,
-    pitch: g.length > 1 ? (g.at(-1)!.y + g.at(-1)!.h - (g[0]!.y + g[0]!.h)) / (g.length - 1) : 0,
+    size: middle(g.map((l) => letterSize(l, x))),
+    pitch: g.length > 1 ? (g.at(-1)!.base - g[0]!.base) / (g.length - 1) : 0,
+    bold: middle(g.map((l) => l.stroke)) > boldStroke(middle(g.map((l) => l.small))),
   }))
 }
 
 const middle = (v: number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1]!
 
-/** How lines stand in a box: told by which of their edges vary least. One line counts as left unless it is centred. */
-export function alignmentOf(lines: readonly InkLine[], box: { x: number; w: number }): 'left' | 'center' | 'right' {
+/** How lines stand in a box: told by which of their edges vary least. One line counts as left unless it is centred or held by the right edge. */
+export function alignmentOf(lines: readonly Pick<InkLine, 'x' | 'w'>[], box: { x: number; w: number }): 'left' | 'center' | 'right' {
   if (!lines.length) return 'left'
-  const spread = (of: (l: InkLine) => number) => { const v = lines.map(of); return Math.max(...v) - Math.min(...v) }
+  const spread = (of: (l: Pick<InkLine, 'x' | 'w'>) => number) => { const v = lines.map(of); return Math.max(...v) - Math.min(...v) }
   const mid = box.x + box.w / 2
   const centred = lines.every((l) => Math.abs(l.x + l.w / 2 - mid) < Math.max(6, box.w * 0.012))
   if (centred && (lines.length === 1 ? lines[0]!.w < 0.9 * box.w : spread((l) => l.x) > 4)) return 'center'
+  if (lines.length === 1) { const l = lines[0]!; return box.x + box.w - l.x - l.w < 0.06 * box.w && l.x - box.x > 0.25 * box.w ? 'right' : 'left' }
   return spread((l) => l.x) <= spread((l) => l.x + l.w) ? 'left' : 'right'
 }

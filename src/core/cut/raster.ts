@@ -1,3 +1,5 @@
+import { toRgb } from '../color/hex'
+
 /** Pixels of a picture: RGBA, 4 bytes a pixel, rows from the top, without padding. Opaque: designs are flattened when they come in. */
 export interface Raster { width: number; height: number; data: Uint8Array | Uint8ClampedArray }
 
@@ -15,6 +17,9 @@ export function difference(a: number, b: number): number {
   const bl = Math.abs(((a >>> 16) & 255) - ((b >>> 16) & 255))
   return r > g ? (r > bl ? r : bl) : g > bl ? g : bl
 }
+
+/** A colour `#rrggbb` as a packed, opaque pixel. */
+export const packHex = (hex: string): number => { const [r, g, b] = toRgb(hex); return ((255 << 24) | (b << 16) | (g << 8) | r) >>> 0 }
 
 /** A packed pixel (little-endian RGBA) as `#rrggbb`. */
 export const hexOf = (p: number): string => `#${[p & 255, (p >>> 8) & 255, (p >>> 16) & 255].map((v) => v.toString(16).padStart(2, '0')).join('')}`

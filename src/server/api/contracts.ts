@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { planSchema } from '@/core/cut/plan'
+import { planSchema, upgradePlan } from '@/core/cut/plan'
 import { upgradeEmail, upgradeHouse } from '@/core/email/migrations'
 import { emailSchema } from '@/core/email/schema'
 import { colorSchema, houseStyleSchema } from '@/core/email/styles'
@@ -14,15 +14,21 @@ const address = z.string().trim().regex(/^[^\s@<>"]+@[^\s@<>"]+\.[^\s@<>"]+$|^[^
 /** Documents of older versions are taken too: a script or a page from before an update may still send them. */
 const house = z.preprocess(upgradeHouse, houseStyleSchema)
 const email = z.preprocess(upgradeEmail, emailSchema)
+const plan = z.preprocess(upgradePlan, planSchema)
 
 export const newClientBody = z.object({ name, house: house.optional() })
 export const changeClientBody = z.object({ name: name.optional(), house: house.optional() })
 /** The text fields of the multipart form; the file stands in `design`. */
-export const newJobForm = z.object({ clientId: z.string().min(1, 'choose a client'), name, width: z.coerce.number().int().min(320).max(900).default(600), due: day.optional() })
-export const changeJobBody = z.object({ name: name.optional(), due: day.nullable().optional(), archived: z.boolean().optional() })
-export const saveCutsBody = z.object({ revision, plan: planSchema })
-export const cropsBody = z.object({ plan: planSchema.optional() })
+export const newJobForm = z.object({ clientId: z.string().min(1, 'choose a client'), name, width: z.coerce.number().int().min(320).max(900).default(600), due: day.optional(), board: z.coerce.number().int().min(0).optional(), narrowBoard: z.coerce.number().int().min(0).optional() })
+export const changeJobBody = z.object({ name: name.optional(), due: day.nullable().optional(), archived: z.boolean().optional(), width: z.number().int().min(320).max(900).optional() })
+export const saveCutsBody = z.object({ revision, plan })
+export const cropsBody = z.object({ plan: plan.optional() })
 export const saveEmailBody = z.object({ revision, email })
+/** Pasted HTML and CSS, or the address of a page. */
+export const pageBody = z.object({ html: z.string().max(4_000_000).optional(), css: z.string().max(2_000_000).optional(), address: z.string().trim().min(3).max(2000).optional() })
+/** A picture that is already kept, by its id, or one at an address. */
+export const shelfBody = z.object({ id: z.string().regex(/^[0-9a-f]{64}$/).optional(), address: z.string().trim().min(3).max(2000).optional(), name: z.string().trim().min(1).max(200).optional() }).refine((b) => b.id || b.address, 'name a picture by id or address')
+export const deckBody = z.object({ text: z.string().min(1, 'paste the copy'), markdown: z.boolean().optional() })
 export const versionBody = z.object({ name })
 export const importBody = z.object({ html: z.string().min(1, 'paste the source of an email') })
 /** `size` in px of the picture, twice the shown size. */

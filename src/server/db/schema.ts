@@ -1,4 +1,5 @@
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import type { DesignLayers } from '@/core/cut/layers'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
@@ -22,6 +23,13 @@ export const jobs = sqliteTable('jobs', {
   archived: integer('archived', { mode: 'boolean' }).notNull().default(false),
   designId: text('design_id').notNull().references(() => pictures.id),
   designName: text('design_name').notNull(),
+  /** What the design's file knows beyond its pixels; null where it was a picture. */
+  layers: text('layers', { mode: 'json' }).$type<DesignLayers>(),
+  /** The narrow design of the same email, where there is one. */
+  narrowId: text('narrow_id').references(() => pictures.id),
+  narrowName: text('narrow_name'),
+  /** The design that the present one replaced. */
+  beforeId: text('before_id').references(() => pictures.id),
   createdAt: text('created_at').notNull(),
   updatedAt: text('updated_at').notNull(),
 }, (t) => [index('jobs_client').on(t.clientId)])
@@ -35,6 +43,14 @@ export const pictures = sqliteTable('pictures', {
   bytes: integer('bytes').notNull(),
   createdAt: text('created_at').notNull(),
 })
+
+/** A client's pictures, for any of its jobs. */
+export const shelfPictures = sqliteTable('shelf_pictures', {
+  clientId: text('client_id').notNull().references(() => clients.id, { onDelete: 'cascade' }),
+  pictureId: text('picture_id').notNull().references(() => pictures.id),
+  name: text('name').notNull(),
+  at: text('at').notNull(),
+}, (t) => [primaryKey({ columns: [t.clientId, t.pictureId] })])
 
 /** The cut plan and the email of a job; each saving counts the revision up. */
 export const documents = sqliteTable('documents', {
@@ -62,6 +78,8 @@ export const crops = sqliteTable('crops', {
   pictureId: text('picture_id').notNull().references(() => pictures.id),
   /** SSIM against the crop. */
   likeness: integer('likeness_millionths').notNull(),
+  /** Bytes of the same pixels as a plain PNG. */
+  plain: integer('plain_bytes').notNull().default(0),
 })
 
 /** What was handed over, where, and how it went. */

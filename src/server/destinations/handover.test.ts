@@ -1,3 +1,4 @@
+import { emptyPlan } from '@/core/cut/plan'
 import { execFileSync, spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -24,7 +25,7 @@ async function builtJob() {
   const design = await takeInDesign(await samplePng(1200, 1000), 'design.png')
   const job = createJob({ clientId: client.id, name: 'Timetable', width: 600, design, designName: 'design.png' })
   const cut = (id: string, y: number, h: number) => ({ id, x: 0, y, w: 1200, h, kind: 'picture' as const, alt: `Füchse ${id}`, link: 'https://halden.example/?a=1&b=2', words: null, ground: null })
-  saveCuts(job.id, 0, { version: 1, cuts: [cut('a', 0, 400), cut('b', 400, 600)], built: {} })
+  saveCuts(job.id, 0, { ...emptyPlan(), cuts: [cut('a', 0, 400), cut('b', 400, 600)] })
   const built = await buildJob(job.id)
   const email = applyEdit(built.email.body, { name: 'setEmail', what: { subject: 'Schlafen Sie gut: 30 Minuten früher – ja! ☾ שלום', preheader: 'Los' } })
   saveDocument(job.id, 'email', built.email.revision, email)
@@ -89,8 +90,8 @@ test('a stale revision overwrites nothing', async () => {
 test('cuts that overlap or leave the design are refused with their names', async () => {
   const { job } = await made
   const cut = (id: string, y: number, h: number) => ({ id, x: 0, y, w: 1200, h, kind: 'flat' as const, alt: null, link: '', words: null, ground: null })
-  expect(() => saveCuts(job.id, 2, { version: 1, cuts: [cut('a', 0, 400), cut('b', 399, 10)], built: {} })).toThrow(/"a" and "b" share/)
-  expect(() => saveCuts(job.id, 2, { version: 1, cuts: [cut('a', 0, 1001)], built: {} })).toThrow(/1200 x 1001/)
+  expect(() => saveCuts(job.id, 2, { ...emptyPlan(), cuts: [cut('a', 0, 400), cut('b', 399, 10)] })).toThrow(/"a" and "b" share/)
+  expect(() => saveCuts(job.id, 2, { ...emptyPlan(), cuts: [cut('a', 0, 1001)] })).toThrow(/1200 x 1001/)
 })
 
 test('a job goes from design to ready, is copied, archived and brought back', async () => {

@@ -1,10 +1,10 @@
-import JSZip from 'jszip'
 import { simpleParser } from 'mailparser'
 import { bandsFromHtml, type ImportedBands } from '@/core/import/bands'
 import type { ByHand } from '@/core/email/schema'
 import type { PictureRef } from '@/core/tiles/picture/ref'
 import { takeInPicture } from '../pictures/intake'
 import { Problem } from '../problem'
+import { unzip } from './unzip'
 
 /** An email that was brought in: as it was written, and as bands. */
 export interface Imported {
@@ -19,9 +19,6 @@ export interface Imported {
 
 const MOST_BYTES = 40 * 1024 * 1024
 const MOST_HTML = 4_000_000
-const MOST_ENTRIES = 500
-/** What a ZIP may come to once it is unpacked, bytes. */
-const MOST_UNPACKED = 150 * 1024 * 1024
 
 const refuse = (title: string, why: string) => new Problem(422, 'not-an-email', title, why)
 
@@ -45,32 +42,14 @@ export function importHtml(html: string, pictures: ByHand['pictures'] = {}, more
 }
 
 /** A text file in the encoding it says it is in: byte order mark, meta charset, else UTF-8. */
-function decode(bytes: Buffer): string {
+export function decode(bytes: Buffer): string {
   const said = /<meta[^>]+charset\s*=\s*["']?([\w-]+)/i.exec(bytes.subarray(0, 2048).toString('latin1'))?.[1]
   const label = bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : said ?? 'utf-8'
   try { return new TextDecoder(label).decode(bytes) } catch { return new TextDecoder().decode(bytes) }
 }
 
 async function fromZip(bytes: Buffer, name: string): Promise<Imported> {
-  let zip: JSZip
-  try { zip = await JSZip.loadAsync(bytes) } catch { throw refuse('This ZIP cannot be read', `"${name}" is damaged or breaks off. Pack it again.`) }
-  const files = Object.values(zip.files).filter((f) => !f.dir && !/(^|\/)(__MACOSX|\.)/.test(f.name))
-  if (files.length > MOST_ENTRIES) throw refuse('There is too much in this ZIP', `It holds ${files.length} files; at most ${MOST_ENTRIES} are read. Pack only the email and its pictures.`)
-  // The size that a ZIP declares is not to be trusted, so what is unpacked is counted as it comes.
-  let unpacked = 0
-  const read = async (file: JSZip.JSZipObject): Promise<Buffer> => {
-    const parts: Buffer[] = []
-    await new Promise<void>((resolve, reject) => {
-      const stream = file.nodeStream()
-      stream.on('data', (part: Buffer) => {
-        unpacked += part.length
-        if (unpacked > MOST_UNPACKED) { stream.pause(); reject(refuse('This ZIP unpacks to too much', `It comes to more than ${MOST_UNPACKED / 1048576} MB. Pack only the email and its pictures.`)) } else parts.push(part)
-      })
-      stream.on('end', () => resolve())
-      stream.on('error', () => reject(refuse('This ZIP cannot be read', `"${file.name}" in it is damaged. Pack it again.`)))
-    })
-    return Buffer.concat(parts)
-  }
+  const { files, read } = await unzip(bytes, name, refuse)
   const pages = files.filter((f) => /\.html?$/i.test(f.name)).sort((a, b) => depth(a.name) - depth(b.name) || Number(/index/i.test(b.name)) - Number(/index/i.test(a.name)) || a.name.localeCompare(b.name))
   const page = pages[0]
   if (!page) throw refuse('There is no HTML in this ZIP', `Among its ${files.length} files none ends in .html. Pack the email's HTML with its pictures.`)

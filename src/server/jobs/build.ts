@@ -1,17 +1,18 @@
 import { autocut, type Autocut } from '@/core/cut/autocut'
 import { buildEmail } from '@/core/cut/build'
-import { uncovered } from '@/core/cut/edits'
 import { groundOf } from '@/core/cut/ground'
+import { leftOut } from '@/core/cut/left-out'
 import { readInk } from '@/core/cut/ink'
-import { emptyPlan, readingOrder, type Cut, type CutPlan } from '@/core/cut/plan'
-import { overlap, type Raster } from '@/core/cut/raster'
+import { withLayers } from '@/core/cut/layers'
+import { emptyPlan, orderedCuts, type Cut, type CutPlan } from '@/core/cut/plan'
+import { overlap, type Raster, type Rect } from '@/core/cut/raster'
 import type { Email } from '@/core/email/schema'
 import type { PictureRef } from '@/core/tiles/picture/ref'
-import { cropOf } from '../pictures/crops'
+import { cropOf, type Crop } from '../pictures/crops'
 import { pictureRaster } from '../pictures/store'
 import { Problem } from '../problem'
 import { readDocument, saveDocument, type Saved } from './documents'
-import { jobOf, type Job } from './jobs'
+import { jobOf, layersOf, type Job } from './jobs'
 
 /** How far long work is. */
 export interface Progress { done: number; total: number; what: string }
@@ -42,21 +43,24 @@ export function saveCuts(jobId: string, from: number, plan: CutPlan): Saved<'cut
   return saveDocument(jobId, 'cuts', from, plan)
 }
 
-/** Runs the autocut on a job's design. Nothing is saved. */
-export async function autocutJob(jobId: string): Promise<Autocut & { uncovered: ReturnType<typeof uncovered> }> {
+/** Runs the autocut on a job's design, with what its file knows. Nothing is saved. */
+export async function autocutJob(jobId: string): Promise<Autocut & { uncovered: Rect[] }> {
   const { design } = jobOf(jobId)
-  const found = autocut(await pictureRaster(design.id), design.scale)
-  return { ...found, uncovered: uncovered(found.cuts, design) }
+  const raster = await pictureRaster(design.id)
+  const layers = layersOf(jobId)
+  const found = autocut(raster, design.scale)
+  const known = layers ? withLayers(found, layers, design.scale, design) : found
+  return { ...known, uncovered: leftOut(raster, known.cuts) }
 }
 
 /** What a picture cut comes to. */
-export interface CropFigure { cut: string; picture: PictureRef; /** SSIM against the crop. */ likeness: number }
+export interface CropFigure extends Crop { cut: string }
 
-/** Encodes all picture cuts of a job in reading order, telling of each as it is done. */
+/** Encodes picture cuts of a job in the order they come in, telling of each as it is done. */
 export async function cropJob(job: Job, cuts: readonly Cut[], each: (f: CropFigure, done: number, total: number) => void, signal?: AbortSignal): Promise<void> {
   let raster: Promise<Raster> | undefined
   const design = () => (raster ??= pictureRaster(job.design.id))
-  const wanted = readingOrder(cuts.filter((c) => c.kind === 'picture'))
+  const wanted = cuts.filter((c) => c.kind === 'picture')
   for (const [i, cut] of wanted.entries()) {
     signal?.throwIfAborted()
     each({ cut: cut.id, ...(await cropOf(job.design.id, cut, job.design.scale, design, signal)) }, i + 1, wanted.length)
@@ -76,10 +80,10 @@ export async function buildJob(jobId: string, tell: Tell = () => {}, signal?: Ab
   const raster = await pictureRaster(job.design.id)
   const pictures = new Map<string, PictureRef>()
   tell({ done: 0, total: cuts.body.cuts.length, what: 'Cutting the pictures' })
-  await cropJob(job, cuts.body.cuts, (f, done, total) => { pictures.set(f.cut, f.picture); tell({ done, total, what: 'Cutting the pictures' }) }, signal)
+  await cropJob(job, orderedCuts(cuts.body), (f, done, total) => { pictures.set(f.cut, f.picture); tell({ done, total, what: 'Cutting the pictures' }) }, signal)
   const previous = readDocument(jobId, 'email')
   const { email, plan, notes } = buildEmail({
-    plan: cuts.body, size: job.design, emailWidth: job.width, pictures, previous: previous?.body ?? null,
+    plan: cuts.body, size: job.design, emailWidth: job.width, pictures, previous: previous?.body ?? null, house: job.client.house,
     groundOf: (r) => groundOf(raster, r), readInk: (r, g) => readInk(raster, r, g),
   })
   signal?.throwIfAborted()

@@ -1,5 +1,5 @@
 import { and, eq } from 'drizzle-orm'
-import { planSchema, type CutPlan } from '@/core/cut/plan'
+import { readPlan, type CutPlan } from '@/core/cut/plan'
 import { readEmail } from '@/core/email/migrations'
 import type { Email } from '@/core/email/schema'
 import { db } from '../db'
@@ -11,7 +11,7 @@ export type DocumentKind = keyof Bodies
 export interface Saved<K extends DocumentKind> { revision: number; body: Bodies[K]; savedAt: string }
 
 /** A document as it was stored, however long ago, in its present form. */
-const readers: { [K in DocumentKind]: (body: unknown) => Bodies[K] } = { cuts: (b) => planSchema.parse(b), email: readEmail }
+const readers: { [K in DocumentKind]: (body: unknown) => Bodies[K] } = { cuts: readPlan, email: readEmail }
 
 /** The stored document of a job, or null where there is none yet. */
 export function readDocument<K extends DocumentKind>(jobId: string, kind: K): Saved<K> | null {

@@ -1,12 +1,8 @@
 import sharp, { type Metadata } from 'sharp'
 import type { PictureRef } from '@/core/tiles/picture/ref'
+import { MOST_BYTES, MOST_PIXELS, refuseDesign as unreadable } from '../designs/board'
 import { Problem } from '../problem'
 import { keepPicture } from './store'
-
-export const MOST_BYTES = 60 * 1024 * 1024
-export const MOST_PIXELS = 60_000_000
-
-const unreadable = (why: string) => new Problem(415, 'not-a-design', 'This file is not a picture Mosaicus can read', why)
 
 /**
  * Takes in a design picture, judged by its content and not by its name. Kept as PNG in sRGB without alpha and metadata, so that every later
@@ -19,11 +15,11 @@ export async function takeInDesign(bytes: Buffer, name: string): Promise<Picture
   try {
     meta = await sharp(bytes, { limitInputPixels: false, animated: true }).metadata()
   } catch {
-    throw unreadable(`The content of "${name}" is not a PNG, JPEG, WebP or AVIF picture, whatever its name says. Export the design as PNG and drop that file.`)
+    throw unreadable(`The content of "${name}" is not a PNG, JPEG, WebP, AVIF, SVG or PDF, nor a layered file, whatever its name says. Export the design as PNG and drop that file.`)
   }
   // AVIF is AV1 in the container of HEIF; HEIF with another codec is not read.
   const avif = meta.format === 'heif' && meta.compression === 'av1'
-  if (!avif && !['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? '')) throw unreadable(`"${name}" holds ${(meta.format ?? 'an unknown format').toUpperCase()}; a design comes as PNG, JPEG, WebP or AVIF. Export it as PNG and drop that file.`)
+  if (!avif && !['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? '')) throw unreadable(`"${name}" holds ${(meta.format ?? 'an unknown format').toUpperCase()}; a design comes as PNG, JPEG, WebP, AVIF, SVG, PDF or a layered file. Export it as PNG and drop that file.`)
   const height = meta.pageHeight ?? meta.height ?? 0, width = meta.width ?? 0
   if ((meta.pages ?? 1) > 1) throw unreadable(`"${name}" is animated (${meta.pages} frames); a design is a still picture. Export one frame as PNG.`)
   if (meta.format === 'gif') throw unreadable(`"${name}" is a GIF; a design comes as PNG, JPEG, WebP or AVIF. Export it as PNG and drop that file.`)

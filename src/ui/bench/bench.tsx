@@ -3,8 +3,9 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import { harvest } from '@/core/cut/carry'
-import { emptyPlan, type CutPlan } from '@/core/cut/plan'
+import { emptyPlan, readPlan, type CutPlan } from '@/core/cut/plan'
 import { newEmail } from '@/core/email/defaults'
+import { readEmail } from '@/core/email/migrations'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import { call } from '../api'
@@ -30,12 +31,12 @@ export interface BenchProps {
 export default function Bench({ job: opened, cuts, email }: BenchProps) {
   const [job, setJob] = useState(opened)
   const [cutSession] = useState<CutSession>(() => openDocument({
-    key: `cuts:${job.id}`, doc: cuts.plan, revision: cuts.revision, savedAt: cuts.savedAt,
+    key: `cuts:${job.id}`, read: readPlan, doc: cuts.plan, revision: cuts.revision, savedAt: cuts.savedAt,
     save: async (plan, revision) => ({ revision: (await call<{ revision: number }>(`/api/jobs/${job.id}/cuts`, { method: 'PUT', body: { revision, plan } })).revision, savedAt: new Date().toISOString() }),
     load: async () => { const r = await call<{ plan: CutPlan; revision: number }>(`/api/jobs/${job.id}/cuts`); return { doc: r.plan ?? emptyPlan(), revision: r.revision } },
   }))
   const [emailSession] = useState<EmailSession>(() => openDocument({
-    key: `email:${job.id}`, doc: email?.email ?? newEmail(job.width), revision: email?.revision ?? 0, savedAt: email?.savedAt ?? '',
+    key: `email:${job.id}`, read: readEmail, doc: email?.email ?? newEmail(job.width), revision: email?.revision ?? 0, savedAt: email?.savedAt ?? '',
     save: (doc, revision) => call<{ revision: number; savedAt: string }>(`/api/jobs/${job.id}/email`, { method: 'PUT', body: { revision, email: doc } }),
     load: async () => { const r = await call<{ email: Email; revision: number }>(`/api/jobs/${job.id}/email`); return { doc: r.email, revision: r.revision } },
   }))
@@ -89,7 +90,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
     <div className={cx('grid h-dvh min-h-[560px] min-w-[1000px] grid-rows-[48px_minmax(0,1fr)_196px]')} style={{ gridTemplateColumns: `${side}px minmax(0, 1fr)` }}>
       <TopBar title={job.name} about={`${job.client.name}${due}`} stage={stage} left={left} done={{ cut: built && !left.cut, compose: built && !left.compose, proof: built && !left.proof }} onStage={go} session={session} onFind={finder.openFinder} onHelp={finder.openSheet} />
       {stage === 'cut' ? (
-        <CutStage job={job} session={cutSession} email={built ? work.email : null} setActions={setActions} onBuilt={(r) => {
+        <CutStage job={job} session={cutSession} email={built ? work.email : null} setActions={setActions} onJob={setJob} onBuilt={(r) => {
           emailSession.adopt('build the email', r.email, r.revision)
           cutSession.adopt('build the email', r.plan, r.cutsRevision)
           r.notes.forEach((n) => toast.warning(n, { duration: 9000 }))

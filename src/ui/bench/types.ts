@@ -10,7 +10,10 @@ export interface BenchJob {
   width: number
   due: string | null
   client: { id: string; name: string; house: HouseStyle }
-  design: { id: string; name: string; width: number; height: number; scale: number }
+  design: { id: string; name: string; width: number; height: number; scale: number; /** Whether its file carries words. */ worded: boolean }
+  /** The narrow design of the same email, and the design that the present one replaced. */
+  narrow: { id: string; name: string; width: number; height: number } | null
+  before: { id: string; width: number; height: number } | null
 }
 
 export type EmailSession = DocumentSession<Email>

@@ -39,6 +39,8 @@ interface Options<T> {
   savedAt: string
   save: (doc: T, revision: number) => Promise<{ revision: number; savedAt: string }>
   load: () => Promise<{ doc: T; revision: number }>
+  /** Brings a draft that an older version of the app left in the browser up to date. Throws for what is none. */
+  read?: (draft: unknown) => T
 }
 
 const DEPTH = 300
@@ -152,7 +154,8 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
   try {
     const kept = localStorage.getItem(draftKey)
     if (kept) {
-      const draft = JSON.parse(kept) as { doc: T; revision: number }
+      const stored = JSON.parse(kept) as { doc: T; revision: number }
+      const draft = { ...stored, doc: o.read ? o.read(stored.doc) : stored.doc }
       if (JSON.stringify(draft.doc) === JSON.stringify(o.doc)) forget()
       else if (draft.revision === o.revision) { store.setState({ doc: draft.doc, past: [{ doc: o.doc, label: 'what had not been saved' }] }); touched() }
       else store.setState({ doc: draft.doc, theirs: { doc: o.doc, revision: o.revision }, status: { kind: 'conflict' } })

@@ -2,6 +2,7 @@
 import { ImageUp } from 'lucide-react'
 import { useEffect, useId, useState, type FormEvent } from 'react'
 import { ApiProblem, call } from '../api'
+import { BoardChoice, type Board } from '../parts/boards'
 import { Button } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 
@@ -16,12 +17,32 @@ export function NewJob({ file, clients, onClose, onMade }: { file: File | 'choos
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<{ title: string; detail: string } | null>(null)
   const [address, setAddress] = useState<string | null>(null)
+  const [boards, setBoards] = useState<Board[] | null>(null)
+  const [board, setBoard] = useState(0)
+  const [narrow, setNarrow] = useState('')
   const id = useId()
 
   const take = (f: File) => { setDesign(f); setProblem(null); setName((n) => n || f.name.replace(/\.[a-z]+$/i, '').replace(/[-_]+/g, ' ').replace(/^./, (c) => c.toUpperCase())) }
-  useEffect(() => { if (file instanceof File) take(file); if (!file) { setDesign(null); setName(''); setProblem(null); setBusy(false) } }, [file])
+  useEffect(() => { if (file instanceof File) take(file); if (!file) { setDesign(null); setBoards(null); setName(''); setProblem(null); setBusy(false) } }, [file])
+  /** Takes a board, with the email's width that it lets one guess. */
+  const choose = (list: readonly Board[], i: number) => { setBoard(i); setWidth(String(Math.max(320, Math.min(900, list[i]!.emailWidth)))) }
+  // The file says itself what is in it: its pages or artboards, and how wide the email may be.
   useEffect(() => {
-    if (!design) return setAddress(null)
+    setBoards(null); setBoard(0); setNarrow('')
+    if (!design) return
+    const stop = new AbortController()
+    const form = new FormData()
+    form.set('design', design)
+    call<{ boards: Board[] }>('/api/designs', { method: 'POST', form, signal: stop.signal }).then(({ boards: found }) => {
+      setBoards(found)
+      const wide = Math.max(0, found.findIndex((b) => !b.narrow)), small = found.findIndex((b, i) => b.narrow && i !== wide)
+      choose(found, wide)
+      if (small >= 0) setNarrow(String(small))
+    }, (e: unknown) => { if ((e as Error).name !== 'AbortError') setProblem(e instanceof ApiProblem ? e : { title: 'The design could not be read', detail: String(e) }) })
+    return () => stop.abort()
+  }, [design])
+  useEffect(() => {
+    if (!design?.type.startsWith('image/')) return setAddress(null)
     const a = URL.createObjectURL(design)
     setAddress(a)
     return () => URL.revokeObjectURL(a)
@@ -39,6 +60,8 @@ export function NewJob({ file, clients, onClose, onMade }: { file: File | 'choos
       form.set('clientId', clientId)
       form.set('name', name)
       form.set('width', width)
+      form.set('board', String(board))
+      if (narrow && design) { form.set('narrow', design); form.set('narrowBoard', narrow) }
       if (due) form.set('due', due)
       onMade((await call<{ id: string }>('/api/jobs', { method: 'POST', form })).id)
     } catch (error) {
@@ -48,13 +71,16 @@ export function NewJob({ file, clients, onClose, onMade }: { file: File | 'choos
   }
   const field = 'w-full border border-grout bg-sheet px-2 py-1.5'
   return (
-    <Dialog open={file !== null} onClose={onClose} title="New job" about="A design becomes a job. PNG, JPEG, WebP or AVIF, up to 60 megapixels and 60 MB.">
+    <Dialog open={file !== null} onClose={onClose} title="New job" about="A design becomes a job. PNG, JPEG, WebP, AVIF, SVG, PDF or a layered file (PSD), up to 60 megapixels and 60 MB.">
       <form onSubmit={submit} className="flex flex-col gap-3">
         <label htmlFor={`${id}f`} className="flex items-center gap-3 border-2 border-dashed border-grout bg-sheet p-3 hover:border-lapis">
           {address ? <img src={address} alt="" className="h-20 w-16 border border-grout object-cover object-top" /> : <ImageUp aria-hidden size={28} className="text-soft" />}
           <span className="min-w-0"><b className="block truncate font-semibold">{design ? design.name : 'Choose the design'}</b><span className="text-soft">{design ? `${(design.size / 1048576).toFixed(2)} MB` : 'or drop it on the page'}</span></span>
-          <input id={`${id}f`} type="file" accept="image/png,image/jpeg,image/webp,image/avif" className="sr-only" onChange={(e) => { const f = e.target.files?.[0]; if (f) take(f) }} />
+          <input id={`${id}f`} type="file" accept="image/png,image/jpeg,image/webp,image/avif,image/svg+xml,application/pdf,.psd" className="sr-only" onChange={(e) => { const f = e.target.files?.[0]; if (f) take(f) }} />
         </label>
+        {boards && boards.length > 1 && <BoardChoice boards={boards} chosen={board} onChosen={(i) => choose(boards, i)} />}
+        {boards && boards.length > 1 && <label className="block"><span className="mb-1 block text-soft">Narrow design of the same email</span><select className={field} value={narrow} onChange={(e) => setNarrow(e.target.value)}><option value="">none</option>{boards.map((b, i) => i !== board && <option key={i} value={i}>{b.name}, {b.width} px</option>)}</select></label>}
+        {boards?.[board] && <p className="font-mono text-[11.5px] text-soft">{boards[board].width} x {boards[board].height} px: {Number((boards[board].width / Number(width || 600)).toFixed(2))}x of an email of {width} px</p>}
         <label className="block"><span className="mb-1 block text-soft">Name</span><input className={field} value={name} required maxLength={120} onChange={(e) => setName(e.target.value)} /></label>
         <div className="grid grid-cols-[1fr_92px_140px] gap-3">
           <label className="block"><span className="mb-1 block text-soft">Client</span>

@@ -35,7 +35,7 @@ const states = {
 
 /** What is left to do, in a few words. */
 function left(j: WallJob): string {
-  if (j.state === 'design') return 'Find the bands'
+  if (j.state === 'design') return 'Find the parts'
   if (j.state === 'cut') return `Build from ${j.cutCount} cuts`
   if (j.state === 'composing') return `${j.toMend} to mend`
   return j.state === 'ready' ? `Hand it over${j.toMind ? `, ${j.toMind} to mind` : ''}` : 'Done'

@@ -17,12 +17,12 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function JobPage({ params }: Props) {
   const { job: id } = await params
-  const { name, width, due, client, design } = find(id)
+  const { name, width, due, client, design, narrow, before } = find(id)
   const cuts = cutsOf(id)
   const email = readDocument(id, 'email')
   return (
     <BenchLoader
-      job={{ id, name, width, due, client, design: { id: design.id, name: design.name, width: design.width, height: design.height, scale: design.scale } }}
+      job={{ id, name, width, due, client, design: { id: design.id, name: design.name, width: design.width, height: design.height, scale: design.scale, worded: design.worded }, narrow, before }}
       cuts={{ revision: cuts.revision, plan: cuts.body, savedAt: cuts.savedAt }}
       email={email && { revision: email.revision, email: email.body, savedAt: email.savedAt }}
     />

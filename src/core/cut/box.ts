@@ -1,0 +1,101 @@
+import { toRgb } from '../color/hex'
+import { difference, hexOf, packed, packHex, type Raster, type Rect } from './raster'
+
+/** A filled rectangle, perhaps with round corners and a border, as a button or a card has it. In design px. */
+export interface Box { color: string; radius: number; borderWidth?: number; borderColor?: string }
+
+/**
+ * Reads a rectangle as a box: its sides are one colour along their whole length, save the corners. Null where they are not. The box may lie a few pixels
+ * inside, where the ringing of JPEG or a soft shadow has widened what differs from the ground.
+ * @param ground the colour around it @param noise channel difference that is still one colour, 0 to 255
+ */
+export function boxOf(raster: Raster, rect: Rect, ground: string, noise: number): { rect: Rect; box: Box } | null {
+  for (const by of noise > 10 ? [0, 2, 4, 6] : [0, 2]) {
+    const at = { x: rect.x + by, y: rect.y + by, w: rect.w - 2 * by, h: rect.h - 2 * by }
+    const box = at.w >= 8 && at.h >= 8 ? readBox(raster, at, packHex(ground), Math.max(14, noise)) : null
+    if (box) return { rect: by ? grown(raster, at, packHex(box.borderColor ?? box.color), by, noise + 14) : rect, box }
+  }
+  return null
+}
+
+/** Side by side, outwards again as far as the colour of the box goes. */
+function grown(raster: Raster, r: Rect, color: number, most: number, noise: number): Rect {
+  const px = packed(raster)
+  const is = (x: number, y: number) => x >= 0 && y >= 0 && x < raster.width && y < raster.height && difference(px[y * raster.width + x]!, color) <= noise
+  const [cx, cy] = [r.x + (r.w >> 1), r.y + (r.h >> 1)]
+  const reach = (dx: number, dy: number, x: number, y: number) => { let n = 0; while (n < most && is(x + dx * (n + 1), y + dy * (n + 1))) n++; return n }
+  const [left, right, top, bottom] = [reach(-1, 0, r.x, cy), reach(1, 0, r.x + r.w - 1, cy), reach(0, -1, cx, r.y), reach(0, 1, cx, r.y + r.h - 1)]
+  return { x: r.x - left, y: r.y - top, w: r.w + left + right, h: r.h + top + bottom }
+}
+
+function readBox(raster: Raster, rect: Rect, g: number, near: number): Box | null {
+  const px = packed(raster)
+  const at = (x: number, y: number) => px[y * raster.width + x]!
+  const { x, y, w, h } = rect
+  const corner = Math.min(Math.floor(h * 0.5) - 1, Math.floor(w * 0.25), Math.max(6, Math.floor(h * 0.45)))
+  /** Share of the sides at a depth that have one colour, and that colour. */
+  const ring = (depth: number): { color: number; share: number } => {
+    const points: number[] = []
+    for (let i = x + corner; i < x + w - corner; i++) points.push(at(i, y + depth), at(i, y + h - 1 - depth))
+    for (let j = y + corner; j < y + h - corner; j++) points.push(at(x + depth, j), at(x + w - 1 - depth, j))
+    // The colour of most points, by Boyer and Moore's majority vote.
+    let color = points[0] ?? 0, votes = 0
+    for (const p of points) { if (votes === 0) { color = p; votes = 1 } else votes += p === color ? 1 : -1 }
+    return { color, share: points.filter((p) => difference(p, color) <= near).length / Math.max(1, points.length) }
+  }
+  const depth = Math.min(2, Math.floor(Math.min(w, h) / 4))
+  const outer = ring(depth)
+  if (outer.share < 0.93) return null
+  let color = outer.color, borderWidth: number | undefined, borderColor: string | undefined
+  const deepest = Math.min(14, Math.floor(Math.min(w, h) / 3))
+  for (let d = depth + 1; d <= deepest; d++) {
+    const next = ring(d)
+    if (difference(next.color, outer.color) <= near) continue
+    // A border that gives way to a fill: the fill has to hold on.
+    const fill = ring(Math.min(deepest, d + 2))
+    if (fill.share < 0.9 || difference(fill.color, outer.color) <= near) break
+    color = fill.color
+    borderWidth = d
+    borderColor = hexOf(outer.color)
+    break
+  }
+  if (borderWidth === undefined) {
+    // Where the ring is the ground itself, what stands there is no box but a loose mark; and a frame around a picture has another colour inside.
+    if (difference(outer.color, g) <= 3) return null
+    if (difference(ring(Math.min(deepest, depth + 4)).color, outer.color) > near) return null
+  }
+  return { color: hexOf(color), radius: radiusOf(raster, rect, g, outer.color, near > 14 ? 0.3 : 0.02), ...(borderWidth ? { borderWidth, borderColor } : {}) }
+}
+
+/**
+ * The radius of a corner from the area it leaves out: a circle in the corner of a square of side r leaves r squared times (1 - pi / 4). Pixels of the
+ * rim count by how much of them is ground, so that the result is finer than a pixel. Median of the four corners.
+ */
+function radiusOf(raster: Raster, rect: Rect, ground: number, edge: number, least: number): number {
+  const px = packed(raster)
+  const side = Math.floor(Math.min(rect.w, rect.h) / 2)
+  const [er, eg, eb] = toRgb(hexOf(edge)), [gr, gg, gb] = toRgb(hexOf(ground))
+  const length = (er - gr) ** 2 + (eg - gg) ** 2 + (eb - gb) ** 2
+  if (!length) return 0
+  const share = (p: number) => Math.max(0, Math.min(1, (((p & 255) - gr) * (er - gr) + (((p >>> 8) & 255) - gg) * (eg - gg) + (((p >>> 16) & 255) - gb) * (eb - gb)) / length))
+  const missing = (cx: number, cy: number, dx: 1 | -1, dy: 1 | -1) => {
+    let sum = 0
+    for (let j = 0; j < side; j++) {
+      let rowMissing = 0
+      for (let i = 0; i < side; i++) {
+        const out = 1 - share(px[(cy + j * dy) * raster.width + cx + i * dx]!)
+        if (out < least) break
+        rowMissing += out
+      }
+      // A row without any of the box lies outside it: the rectangle is a little too large.
+      if (j < 4 && rowMissing >= 0.8 * side) continue
+      if (rowMissing === 0) break
+      sum += rowMissing
+    }
+    return sum
+  }
+  const r = rect.x + rect.w - 1, b = rect.y + rect.h - 1
+  const found = [missing(rect.x, rect.y, 1, 1), missing(r, rect.y, -1, 1), missing(rect.x, b, 1, -1), missing(r, b, -1, -1)].map((m) => Math.sqrt(m / (1 - Math.PI / 4))).sort((a, c) => a - c)
+  const radius = (found[1]! + found[2]!) / 2
+  return radius < 0.8 ? 0 : Math.min(side, Math.round(radius * 2) / 2)
+}

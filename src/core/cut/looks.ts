@@ -1,0 +1,86 @@
+import { difference, packed, type Raster, type Rect } from './raster'
+
+/** What an area looks like, told from its pixels: letters, a drawing or a photograph. */
+export interface Looks {
+  /** The commonest colour off the ground, packed: of letters, the cores of their strokes. */
+  color: number
+  /** Share of the pixels off the ground that lie between ground and that colour: letters are of one ink, with blended rims. 0 to 1. */
+  mono: number
+  /** How many of 4096 colours make up nine tenths of what is off the ground. */
+  colors: number
+  /** Changes between ground and ink along a row, for each height of a line's width: letters change often. */
+  runs: number
+  /** Stretches of columns with ink, parted by empty ones: letters and words. */
+  pieces: number
+  /** Height of the small letters of its lines, px of the design: of the rows that hold most ink. */
+  x: number
+}
+
+/** @param ground packed @param noise channel difference that is still one colour */
+export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): Looks {
+  // Halved colour (4:2:0) bleeds across the rims of letters.
+  const spread = noise > 8 ? 70 : 34
+  const px = packed(raster)
+  const counts = new Uint32Array(4096)
+  const sums = new Float64Array(4096 * 3)
+  // Large areas are told as well by some of their pixels.
+  const across = Math.max(1, Math.round(rect.w / 420)), down = Math.max(1, Math.floor(rect.h / 64))
+  const right = Math.min(rect.x + rect.w, raster.width), bottom = Math.min(rect.y + rect.h, raster.height)
+  let total = 0, changes = 0, rowsSeen = 0
+  const perRow: number[] = []
+  const filled = new Uint8Array(Math.ceil((right - rect.x) / across))
+  for (let y = rect.y; y < bottom; y += down) {
+    let was = false, inked = 0
+    for (let x = rect.x, c = 0; x < right; x += across, c++) {
+      const p = px[y * raster.width + x]!
+      const on = p !== ground && difference(p, ground) > 24
+      if (on !== was) { changes++; was = on }
+      if (!on) continue
+      inked++
+      filled[c] = 1
+      total++
+      const bin = ((p & 0xf0) >> 4) | ((p & 0xf000) >> 8) | ((p & 0xf00000) >> 12)
+      counts[bin] = counts[bin]! + 1
+      sums[bin * 3] = sums[bin * 3]! + (p & 255); sums[bin * 3 + 1] = sums[bin * 3 + 1]! + ((p >>> 8) & 255); sums[bin * 3 + 2] = sums[bin * 3 + 2]! + ((p >>> 16) & 255)
+    }
+    rowsSeen++
+    perRow.push(inked)
+  }
+  if (!total) return { color: ground, mono: 0, colors: 0, runs: 0, pieces: 0, x: rect.h }
+  const bins = [...counts.keys()].filter((b) => counts[b]! > 0).sort((a, b) => counts[b]! - counts[a]!)
+  let sum = 0, colors = 0
+  for (const b of bins) { sum += counts[b]!; colors++; if (sum >= 0.9 * total) break }
+  // The ink: among the common colours the one farthest from the ground, since rims lie between.
+  const g = [ground & 255, (ground >>> 8) & 255, (ground >>> 16) & 255]
+  const mean = (b: number) => [0, 1, 2].map((k) => sums[b * 3 + k]! / counts[b]!)
+  const distance = (c: number[]) => Math.hypot(...c.map((v, k) => v - g[k]!))
+  const common = bins.slice(0, 12).filter((b) => counts[b]! >= 0.15 * counts[bins[0]!]!)
+  const ink = mean(common.reduce((a, b) => (distance(mean(b)) * Math.sqrt(counts[b]!) > distance(mean(a)) * Math.sqrt(counts[a]!) ? b : a), bins[0]!))
+  const axis = ink.map((v, k) => v - g[k]!), length = Math.hypot(...axis) || 1
+  let between = 0
+  for (const b of bins) {
+    const c = mean(b).map((v, k) => v - g[k]!)
+    const along = c.reduce((s, v, k) => s + v * axis[k]!, 0) / length
+    const off = Math.sqrt(Math.max(0, c.reduce((s, v) => s + v * v, 0) - along * along))
+    if (off <= spread && along > 0 && along < length + 40) between += counts[b]!
+  }
+  let pieces = 0
+  for (let i = 0; i < filled.length; i++) if (filled[i] && !filled[i - 1]) pieces++
+  const x = smallLetters(perRow) * down
+  return {
+    color: ((255 << 24) | (Math.round(ink[2]!) << 16) | (Math.round(ink[1]!) << 8) | Math.round(ink[0]!)) >>> 0,
+    mono: between / total, colors, runs: (changes / 2 / rowsSeen) / Math.max(1, rect.w / (2 * x)), pieces, x,
+  }
+}
+
+/**
+ * The middle height of the runs of rows that hold at least 0.45 of the fullest row's ink: in a line of letters those between baseline and the top of a
+ * small x, since few letters reach further up or down.
+ */
+function smallLetters(perRow: readonly number[]): number {
+  const full = 0.45 * Math.max(...perRow)
+  const runs: number[] = []
+  let run = 0
+  for (const n of [...perRow, 0]) { if (n >= full) run++; else { if (run > 1) runs.push(run); run = 0 } }
+  return runs.sort((a, b) => a - b)[runs.length >> 1] ?? 1
+}

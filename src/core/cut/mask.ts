@@ -1,0 +1,136 @@
+import { difference, type Rect } from './raster'
+
+/**
+ * Where an area differs from its ground, one cell for each px of the email: the picture that parts are found in. Far fewer cells than pixels, and a
+ * letter's stem is never narrower than one.
+ */
+export interface Mask {
+  /** Of the area, design px. */
+  origin: { x: number; y: number }
+  /** Design px along a side of a cell. */
+  cell: number
+  cols: number
+  rows: number
+  /** 1 where any pixel of the cell differs from the ground. */
+  ink: Uint8Array
+}
+
+/** A rectangle of cells; right and bottom are not part of it. */
+export interface Cells { x: number; y: number; w: number; h: number }
+
+/** Up to this channel difference a colour is the ground, whatever it looks like. */
+const SAME = 8
+
+/**
+ * @param px the design's pixels, packed
+ * @param tolerance channel difference that is still the ground, 0 to 255; of a noisy design more than that of a clean one. There, what differs less counts
+ * only where it is flat, as a pale box is and ringing is not.
+ */
+export function maskOf(px: Uint32Array, width: number, area: Rect, ground: number, tolerance: number, cell: number): Mask {
+  const cols = Math.ceil(area.w / cell), rows = Math.ceil(area.h / cell)
+  const ink = new Uint8Array(cols * rows)
+  const right = area.x + area.w
+  // Of larger cells every other pixel is read, like the white fields of a chess board: even a line of one pixel meets some.
+  const stride = cell > 1 ? 2 : 1
+  const cellOf = new Uint16Array(area.w)
+  for (let x = 0; x < area.w; x++) cellOf[x] = Math.floor(x / cell)
+  for (let y = area.y; y < area.y + area.h; y++) {
+    const line = Math.floor((y - area.y) / cell) * cols
+    const row = y * width
+    for (let x = area.x + (stride > 1 ? (y - area.y) & 1 : 0); x < right; x += stride) {
+      const p = px[row + x]!
+      if (p === ground) continue
+      const at = line + cellOf[x - area.x]!
+      if (ink[at]) continue
+      const d = difference(p, ground)
+      if (d > tolerance || (d > SAME && x + 2 < right && px[row + x + 1] === p && px[row + x + 2] === p && px[row + x + width] === p)) ink[at] = 1
+    }
+  }
+  return { origin: { x: area.x, y: area.y }, cell, cols, rows, ink }
+}
+
+/** A rectangle drawn in to the outermost pixels that are not the ground, by at most a few on each side. @param most px */
+export function exactly(px: Uint32Array, width: number, r: Rect, ground: number, tolerance: number, most: number): Rect {
+  const inked = (x: number, y: number) => difference(px[y * width + x]!, ground) > tolerance
+  let { x, y } = r, right = r.x + r.w, bottom = r.y + r.h
+  const row = (at: number) => { for (let i = x; i < right; i++) if (inked(i, at)) return true; return false }
+  const column = (at: number) => { for (let j = y; j < bottom; j++) if (inked(at, j)) return true; return false }
+  for (let k = 0; k < most && bottom - y > 1 && !row(y); k++) y++
+  for (let k = 0; k < most && bottom - y > 1 && !row(bottom - 1); k++) bottom--
+  for (let k = 0; k < most && right - x > 1 && !column(x); k++) x++
+  for (let k = 0; k < most && right - x > 1 && !column(right - 1); k++) right--
+  return { x, y, w: right - x, h: bottom - y }
+}
+
+/** The cells around whatever stands in a rectangle of cells, or null where nothing does. */
+export function tight(m: Mask, r: Cells): Cells | null {
+  const right = r.x + r.w
+  let top = -1, bottom = -1, from = right, to = -1
+  for (let y = r.y; y < r.y + r.h; y++) {
+    const row = y * m.cols
+    // Only what lies outside the span found so far can widen it.
+    let any = false
+    for (let x = r.x; x < from; x++) if (m.ink[row + x]) { from = x; any = true; break }
+    for (let x = right - 1; x > to; x--) if (m.ink[row + x]) { to = x; any = true; break }
+    if (!any) for (let x = from; x <= to; x++) if (m.ink[row + x]) { any = true; break }
+    if (!any) continue
+    if (top < 0) top = y
+    bottom = y
+  }
+  return top < 0 ? null : { x: from, y: top, w: to - from + 1, h: bottom - top + 1 }
+}
+
+/** A stretch of rows or columns; `to` is not part of it. */
+export interface Stretch { from: number; to: number }
+
+/** The stretches of rows (or columns) that hold something, parted by empty ones of at least `gap` cells. */
+export function stretches(m: Mask, r: Cells, along: 'rows' | 'columns', gap: number): Stretch[] {
+  const n = along === 'rows' ? r.h : r.w
+  const filled = new Uint8Array(n)
+  for (let y = r.y; y < r.y + r.h; y++) {
+    const row = y * m.cols
+    for (let x = r.x; x < r.x + r.w; x++) if (m.ink[row + x]) { filled[along === 'rows' ? y - r.y : x - r.x] = 1; if (along === 'rows') break }
+  }
+  const out: Stretch[] = []
+  const start = along === 'rows' ? r.y : r.x
+  for (let i = 0; i < n; i++) {
+    if (!filled[i]) continue
+    const last = out.at(-1)
+    if (last && start + i - last.to < Math.max(1, gap)) last.to = start + i + 1
+    else out.push({ from: start + i, to: start + i + 1 })
+  }
+  return out
+}
+
+/** Share of cells that hold something. */
+export function fillOf(m: Mask, r: Cells): number {
+  let n = 0
+  for (let y = r.y; y < r.y + r.h; y++) for (let x = r.x, i = y * m.cols + r.x; x < r.x + r.w; x++, i++) n += m.ink[i]!
+  return n / (r.w * r.h)
+}
+
+/** A rectangle of cells in design px, within the design. */
+export function pixelsOf(m: Mask, r: Cells, size: { width: number; height: number }): Rect {
+  const x = m.origin.x + r.x * m.cell, y = m.origin.y + r.y * m.cell
+  return { x, y, w: Math.min(size.width - x, r.w * m.cell), h: Math.min(size.height - y, r.h * m.cell) }
+}
+
+/** Empties the cells outside the round corners of a box, where what lies around it shows. @param radius design px */
+export function roundOff(m: Mask, radius: number): void {
+  const r = Math.ceil(radius / m.cell)
+  for (let y = 0; y < Math.min(r, m.rows); y++) for (let x = 0; x < Math.min(r, m.cols); x++) {
+    if (Math.hypot(r - x - 0.5, r - y - 0.5) < r - 1) continue
+    for (const i of [y * m.cols + x, y * m.cols + m.cols - 1 - x, (m.rows - 1 - y) * m.cols + x, (m.rows - 1 - y) * m.cols + m.cols - 1 - x]) m.ink[i] = 0
+  }
+}
+
+/** Empties what touches the upper or lower border and is no taller than a few rows: there a neighbour's colour rings through. @param most rows */
+export function withoutRims(m: Mask, most: number, at: { above: boolean; below: boolean }): void {
+  const empty = (y: number) => { for (let x = 0, i = y * m.cols; x < m.cols; x++, i++) if (m.ink[i]) return false; return true }
+  for (const [from, step] of [[0, 1], [m.rows - 1, -1]] as const) {
+    if (!(step > 0 ? at.above : at.below)) continue
+    let n = 0
+    while (n <= most && n < m.rows && !empty(from + n * step)) n++
+    if (n > 0 && n <= most) for (let k = 0; k < n; k++) m.ink.fill(0, (from + k * step) * m.cols, (from + k * step + 1) * m.cols)
+  }
+}

@@ -1,0 +1,312 @@
+import { boxOf, type Box } from './box'
+import { groundOf } from './ground'
+import { looksOf, type Looks } from './looks'
+import { exactly, fillOf, maskOf, pixelsOf, roundOff, stretches, tight, withoutRims, type Cells, type Mask, type Stretch } from './mask'
+import type { PartKind } from './plan'
+import { difference, packed, packHex, type Raster, type Rect } from './raster'
+
+/** A part of a band: what the autocut takes it for, and how sure it is. All in design px. */
+export interface Part extends Rect {
+  kind: PartKind
+  sure: number
+  /** The column or panel it stands in: what its letters are aligned by. */
+  frame: Rect
+  /** The colour it stands on, and whether that is one flat colour. */
+  ground: string
+  /** A button's or a panel's box. */
+  box?: Box
+}
+
+/** A box with a ground of its own that holds parts. */
+export interface PanelFound extends Rect { box: Box }
+
+export interface PartsFound { parts: Part[]; panels: PanelFound[] }
+
+/** Height a line of letters may have, px of the email. */
+const TALLEST_LINE = 96
+/** An empty column of this width parts columns, px of the email. */
+const GUTTER = 14
+
+/**
+ * Takes a band apart: columns, and in them grounds, photographs, drawings, words, buttons, rules and rows of icons. A recursive XY-cut (Nagy and Seth,
+ * 1984) over what differs from the ground, with boxes opened when they are met.
+ * @param scale design px for each px of the email
+ * @param noise channel difference that is still one colour: see `cleaned`
+ * @param seams whether another ground begins above and below
+ */
+export function partsOf(raster: Raster, band: Rect, scale: number, noise: number, seams: { above: boolean; below: boolean } = { above: true, below: true }): PartsFound {
+  return new Taker(raster, scale, noise, seams).band(band)
+}
+
+class Taker {
+  private readonly px: Uint32Array
+  private readonly cell: number
+  private readonly parts: Part[] = []
+  private readonly panels: PanelFound[] = []
+
+  constructor(private readonly raster: Raster, private readonly scale: number, private readonly noise: number, private readonly seams: { above: boolean; below: boolean }) {
+    this.px = packed(raster)
+    this.cell = Math.max(1, Math.round(scale))
+  }
+
+  band(band: Rect): PartsFound {
+    const ground = groundOf(this.raster, band, Math.min(8, Math.floor(band.h / 10)))
+    // A ring that is mostly one colour is a ground to stand on; else the band is a picture as a whole.
+    if (ground.share < 0.55) {
+      const looks = looksOf(this.raster, band, packHex(ground.color), this.noise)
+      this.parts.push({ ...band, kind: looks.colors >= 24 ? 'photo' : 'drawing', sure: 0.9 - 0.4 * ground.share, frame: band, ground: ground.color })
+      return this.found()
+    }
+    this.area(band, ground.color, band, 0, 0)
+    // Many small marks strewn over a ground that is not quite flat: one picture, which would only fall into pieces.
+    const marks = this.parts.filter((p) => p.kind === 'drawing')
+    const strewn = marks.length >= 4 && marks.filter((p) => p.w * p.h < 0.03 * band.w * band.h).length >= 0.6 * this.parts.length
+    // Or a scene that reaches from side to side, in several strips.
+    const across = marks.length > 1 && marks.length === this.parts.length && marks.filter((p) => p.w > 0.85 * band.w).length >= 0.5 * marks.length
+    if (strewn || across) {
+      this.parts.length = this.panels.length = 0
+      this.parts.push({ ...band, kind: 'drawing', sure: 0.55, frame: band, ground: ground.color })
+    }
+    if (!this.parts.length) this.parts.push({ ...band, kind: 'ground', sure: ground.share, frame: band, ground: ground.color })
+    return this.found()
+  }
+
+  private found(): PartsFound { return { parts: this.parts, panels: this.panels } }
+
+  /** Everything that stands on one ground inside a rectangle. */
+  private area(rect: Rect, ground: string, frame: Rect, depth: number, radius: number): void {
+    const g = packHex(ground)
+    const mask = maskOf(this.px, this.raster.width, rect, g, this.noise, this.cell)
+    roundOff(mask, radius)
+    if (this.noise > 8) withoutRims(mask, Math.ceil(8 / this.cell), depth ? { above: true, below: true } : this.seams)
+    const all = tight(mask, { x: 0, y: 0, w: mask.cols, h: mask.rows })
+    if (all) this.rows(mask, all, { ground, depth, frame })
+  }
+
+  /** Columns first where an empty column parts the whole height, unless the rows are parted more plainly. */
+  private rows(m: Mask, r: Cells, c: Context): void {
+    const box = this.opened(m, r, c)
+    if (box) return
+    const lines = stretches(m, r, 'rows', 1)
+    const columns = this.columns(m, r, lines)
+    if (columns.length > 1) {
+      const gap = Math.min(...gapsOf(columns))
+      const between = gapsOf(lines)
+      const widest = Math.max(0, ...between)
+      // A grid: rows of equal things, further apart than what belongs together.
+      const usual = median(between.filter((v) => v < widest * 0.8))
+      const grid = widest >= 0.85 * gap && lines.length > 2 && widest >= 1.3 * (usual || widest) && between.filter((v) => v >= widest * 0.8).length < lines.length - 1
+      if (!grid || !this.columnsIn(m, r, lines, widest)) { for (const col of columns) this.column(m, { ...r, x: col.from, w: col.to - col.from }, c); return }
+      let from = lines[0]!.from
+      lines.forEach((line, i) => {
+        const next = lines[i + 1]
+        if (next && next.from - line.to < widest * 0.8) return
+        const part = tight(m, { ...r, y: from, h: line.to - from })
+        if (part) this.rows(m, part, c)
+        if (next) from = next.from
+      })
+      return
+    }
+    this.stack(m, r, lines, c)
+  }
+
+  /** True where the rows of a grid have the columns of the whole: then they are rows of equal things. */
+  private columnsIn(m: Mask, r: Cells, lines: Stretch[], widest: number): boolean {
+    let from = lines[0]!.from, ok = true
+    lines.forEach((line, i) => {
+      const next = lines[i + 1]
+      if (next && next.from - line.to < widest * 0.8) return
+      ok &&= stretches(m, { ...r, y: from, h: line.to - from }, 'columns', GUTTER).length > 1
+      if (next) from = next.from
+    })
+    return ok
+  }
+
+  private column(m: Mask, r: Cells, c: Context): void {
+    const inner = tight(m, r)
+    if (inner) this.rows(m, inner, { ...c, frame: pixelsOf(m, inner, this.raster) })
+  }
+
+  /** Stretches of columns parted over the whole height. One line of words is not parted by the spaces between its words. */
+  private columns(m: Mask, r: Cells, lines: readonly Stretch[]): Stretch[] {
+    const single = lines.filter((l) => l.to - l.from > 2).length === 1 && r.h <= TALLEST_LINE
+    // Spaces between the words of large letters are wider, and may lie one above the other.
+    const tallest = Math.max(...lines.map((l) => l.to - l.from))
+    const gap = single ? Math.max(36, 2.2 * r.h) : tallest <= TALLEST_LINE ? Math.max(GUTTER, 0.6 * tallest) : GUTTER
+    const found = stretches(m, r, 'columns', gap)
+    if (found.length < 2) return found
+    // A row of icons stays together.
+    if (single && this.iconRow(m, r)) return [{ from: r.x, to: r.x + r.w }]
+    // What stands side by side shares some height.
+    const heights = found.map((f) => tight(m, { ...r, x: f.from, w: f.to - f.from })!)
+    const apart = heights.some((h, i) => i > 0 && Math.min(h.y + h.h, heights[i - 1]!.y + heights[i - 1]!.h) - Math.max(h.y, heights[i - 1]!.y) < 0.3 * Math.min(h.h, heights[i - 1]!.h))
+    return apart && !single ? [{ from: r.x, to: r.x + r.w }] : found
+  }
+
+  /** Things one under the other: letters of one size are taken together, the rest stands alone. */
+  private stack(m: Mask, r: Cells, lines: readonly Stretch[], c: Context): void {
+    if (lines.length > 1) {
+      const groups: Judged[] = []
+      for (const line of lines) {
+        const cells = tight(m, { ...r, y: line.from, h: line.to - line.from })!
+        const { kind, sure, looks } = this.judge(m, cells, c)
+        const last = groups.at(-1)
+        const gap = last ? cells.y - (last.cells.y + last.cells.h) : 0
+        // Specks above and below letters (dots, accents) and the pieces of a drawing belong to what is nearest.
+        if (last && joins(last, { cells, kind, looks, sure, last: cells.h }, gap, this.cell)) {
+          last.cells = union(last.cells, cells)
+          last.last = cells.h
+          last.sure = Math.min(last.sure, sure)
+          if (last.kind !== 'words' || kind !== 'words') { const again = this.judge(m, last.cells, c); last.kind = last.kind === 'words' ? 'words' : again.kind; if (last.kind !== 'words') last.looks = again.looks }
+        } else groups.push({ cells, looks, kind, sure, last: cells.h })
+      }
+      if (groups.length > 1) { for (const g of groups) this.rest(m, g.cells, c, g); return }
+      return this.rest(m, groups[0]!.cells, c, groups[0]!)
+    }
+    const judged = this.judge(m, r, c)
+    this.rest(m, r, c, judged)
+  }
+
+  /** A stretch of its own: opened where it is a box, parted where it has columns, else a part. */
+  private rest(m: Mask, r: Cells, c: Context, judged: { kind: PartKind; sure: number }): void {
+    if (this.opened(m, r, c)) return
+    if (judged.kind !== 'words' || r.h <= TALLEST_LINE) {
+      const lines = stretches(m, r, 'rows', 1)
+      const columns = judged.kind === 'icons' ? [] : this.columns(m, r, lines)
+      if (columns.length > 1) { for (const col of columns) this.column(m, { ...r, x: col.from, w: col.to - col.from }, c); return }
+    }
+    // Specks are noise or a neighbour's rim.
+    if (r.h <= 1 && judged.kind !== 'rule' || r.w < 3 && r.h < 3) return
+    this.parts.push({ ...this.exact(pixelsOf(m, r, this.raster), c), kind: judged.kind, sure: judged.sure, frame: c.frame, ground: c.ground })
+  }
+
+  /** The rectangle of cells drawn in to the last pixel that is not the ground. */
+  private exact(rect: Rect, { ground }: Context): Rect {
+    return exactly(this.px, this.raster.width, rect, packHex(ground), this.noise, this.cell)
+  }
+
+  /** Takes a filled or framed box for a button, a panel with parts on it, or a flat area. */
+  private opened(m: Mask, r: Cells, c: Context): boolean {
+    if (r.w < 16 || r.h < 12 || c.depth > 4) return false
+    const rect = this.exact(pixelsOf(m, r, this.raster), c)
+    const found = boxOf(this.raster, rect, c.ground, this.noise)
+    if (!found) return this.openedCard(rect, c)
+    const { box, rect: at } = found
+    return this.openedAs(at, box, c)
+  }
+
+  /** A card whose upper part is a picture from side to side: its lower part alone is a box. */
+  private openedCard(rect: Rect, c: Context): boolean {
+    const s = this.scale
+    if (rect.w < 90 * s || rect.h < 120 * s) return false
+    const at = (x: number, y: number) => this.px[y * this.raster.width + x]!
+    // The colour of both sides, a little above the lower edge, and how far up it goes.
+    const [left, right] = [rect.x + Math.round(3 * s), rect.x + rect.w - 1 - Math.round(3 * s)]
+    const ground = at(left, rect.y + rect.h - Math.round(24 * s))
+    let top = rect.y + rect.h - Math.round(24 * s)
+    while (top > rect.y && difference(at(left, top), ground) <= 10 && difference(at(right, top), ground) <= 10) top--
+    top++
+    if (top - rect.y < 0.2 * rect.h || rect.y + rect.h - top < 0.2 * rect.h || difference(ground, packHex(c.ground)) <= 3) return false
+    const lower = { x: rect.x, y: top, w: rect.w, h: rect.y + rect.h - top }
+    const box = boxOf(this.raster, lower, c.ground, this.noise)
+    if (!box || box.box.borderWidth) return false
+    this.panels.push({ ...rect, box: box.box })
+    this.parts.push({ ...rect, h: top - rect.y, kind: 'photo', sure: 0.7, frame: rect, ground: box.box.color })
+    this.area({ ...lower, y: top + 2, h: lower.h - 4, x: lower.x + 2, w: lower.w - 4 }, box.box.color, lower, c.depth + 1, 0)
+    return true
+  }
+
+  private openedAs(rect: Rect, box: Box, c: Context): boolean {
+    const s = this.scale
+    const inner = insetOf(rect, box)
+    const inside = this.insideOf(inner, box)
+    const [w, h] = [rect.w / s, rect.h / s]
+    if (!inside) {
+      if (h <= 6) return false
+      this.parts.push({ ...rect, kind: 'ground', sure: 0.8, frame: c.frame, ground: box.color, box })
+      return true
+    }
+    const sides = { left: inside.x - rect.x, right: rect.x + rect.w - inside.x - inside.w, top: inside.y - rect.y, bottom: rect.y + rect.h - inside.y - inside.h }
+    const looks = looksOf(this.raster, inside, packHex(box.color), this.noise)
+    const centred = Math.abs(sides.left - sides.right) <= Math.max(14 * s, 0.26 * rect.w) && Math.abs(sides.top - sides.bottom) <= Math.max(8 * s, 0.3 * rect.h)
+    if (h >= 18 && h <= 96 && w >= 44 && w <= 600 && inside.h / s <= Math.min(44, 0.75 * h) && centred && looks.mono > 0.75 && looks.pieces >= 2 && sides.top >= 3 * s && this.oneGroup(inside, box)) {
+      this.parts.push({ ...rect, kind: 'button', sure: Math.min(0.99, 0.7 + 0.15 * looks.mono + (w <= 340 ? 0.12 : 0)), frame: c.frame, ground: c.ground, box })
+      return true
+    }
+    // A small box with something in it is a mark of its own, such as an icon.
+    if (w < 80 && h < 80) return false
+    this.panels.push({ ...rect, box })
+    this.area(inner, box.color, rect, c.depth + 1, box.radius)
+    return true
+  }
+
+  private insideOf(rect: Rect, { color: ground, radius }: Box): Rect | null {
+    if (rect.w < 2 || rect.h < 2) return null
+    const m = maskOf(this.px, this.raster.width, rect, packHex(ground), Math.max(20, this.noise + 12), 1)
+    roundOff(m, radius)
+    const t = tight(m, { x: 0, y: 0, w: m.cols, h: m.rows })
+    return t && t.w > 2 && t.h > 2 ? pixelsOf(m, t, this.raster) : null
+  }
+
+  /** A button says one thing; a row of a table says several, far apart. */
+  private oneGroup(inside: Rect, { color }: Box): boolean {
+    const m = maskOf(this.px, this.raster.width, inside, packHex(color), Math.max(20, this.noise), this.cell)
+    return stretches(m, { x: 0, y: 0, w: m.cols, h: m.rows }, 'columns', Math.max(24, 1.6 * m.rows)).length === 1
+  }
+
+  /** Several marks of like size, evenly apart, each more than a letter. */
+  private iconRow(m: Mask, r: Cells): boolean {
+    if (r.h < 12 || r.h > 72) return false
+    const pieces = stretches(m, r, 'columns', 4)
+    if (pieces.length < 2 || pieces.length > 12) return false
+    const widths = pieces.map((p) => p.to - p.from), gaps = gapsOf(pieces)
+    const tall = pieces.map((p) => tight(m, { ...r, x: p.from, w: p.to - p.from })!.h)
+    return Math.max(...widths) <= 1.7 * Math.min(...widths) && Math.min(...widths) >= 12 && Math.max(...widths) <= 1.9 * r.h && Math.min(...tall) >= 0.55 * r.h && Math.max(...gaps) <= 1.6 * Math.min(...gaps) + 4 && Math.min(...gaps) >= 0.25 * Math.min(...widths)
+  }
+
+  private judge(m: Mask, r: Cells, c: Context): { kind: PartKind; sure: number; looks: Looks } {
+    const rect = pixelsOf(m, r, this.raster)
+    const looks = looksOf(this.raster, rect, packHex(c.ground), this.noise)
+    const fill = fillOf(m, r)
+    if (r.h <= 6 && r.w >= 24 && r.w >= 8 * r.h && fill > 0.4) return { kind: 'rule', sure: fill > 0.9 ? 0.97 : 0.75, looks }
+    if (this.iconRow(m, r)) return { kind: 'icons', sure: 0.8, looks }
+    const lines = stretches(m, r, 'rows', 1)
+    const tallest = Math.max(...lines.map((l) => l.to - l.from))
+    const wordy = tallest <= TALLEST_LINE && tallest >= 4 && looks.mono >= 0.72 && fill <= 0.78 && looks.pieces >= 2 && (r.w >= 1.2 * tallest || lines.length > 1)
+    if (wordy && looks.runs >= 0.25) return { kind: 'words', sure: Math.min(0.98, 0.35 + 0.5 * looks.mono + 0.15 * Math.min(1, looks.runs)), looks }
+    if (looks.colors >= 20 && fill > 0.5) return { kind: 'photo', sure: Math.min(0.97, 0.6 + looks.colors / 200), looks }
+    return { kind: 'drawing', sure: 0.6, looks }
+  }
+}
+
+/** What a part stands on, how many boxes deep, and the column it stands in. */
+interface Context { ground: string; depth: number; frame: Rect }
+
+/** A stretch of rows, and what it was taken for. */
+interface Judged { cells: Cells; looks: Looks; kind: PartKind; sure: number; /** Height of its last line, cells. */ last: number }
+
+/** Whether what follows below belongs to what stands above. */
+function joins(a: Judged, b: Judged, gap: number, cell: number): boolean {
+  const speck = (x: { cells: Cells }) => x.cells.h <= 3 && x.cells.w <= 40
+  if (speck(a) || speck(b)) return gap <= 6
+  const x = Math.max(a.looks.x, b.looks.x) / cell
+  const oneInk = difference(a.looks.color, b.looks.color) <= 40
+  // Letters of one size and ink, no further apart than a paragraph's space (of small letters' heights: about half the size of the type each).
+  const alike = (p: number, q: number, most: number) => Math.max(p, q) <= most * Math.min(p, q)
+  if (a.kind === 'words' && b.kind === 'words') return (alike(a.looks.x, b.looks.x, 1.2) || (alike(a.looks.x, b.looks.x, 1.35) && alike(a.last, b.cells.h, 1.06))) && gap <= 3.4 * x && oneInk
+  // A last line of one short word looks like a mark, but is of one ink with what stands above.
+  const ax = a.looks.x / cell
+  if (a.kind === 'words' && b.kind === 'drawing') return b.cells.h <= 2.6 * ax && b.cells.w <= 6 * ax && gap <= 2.6 * ax && b.looks.mono >= 0.7 && oneInk
+  if ((a.kind === 'drawing' || a.kind === 'photo') && (b.kind === 'drawing' || b.kind === 'photo')) return gap <= 5
+  return false
+}
+
+const gapsOf = (s: readonly Stretch[]): number[] => s.slice(1).map((x, i) => x.from - s[i]!.to)
+const median = (v: number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1] ?? 0
+const union = (a: Cells, b: Cells): Cells => { const x = Math.min(a.x, b.x), y = Math.min(a.y, b.y); return { x, y, w: Math.max(a.x + a.w, b.x + b.w) - x, h: Math.max(a.y + a.h, b.y + b.h) - y } }
+
+/** The inside of a box, without its border and the corners' anti-aliasing. */
+function insetOf(r: Rect, box: Box): Rect {
+  const by = Math.max(2, (box.borderWidth ?? 0) + 2)
+  return { x: r.x + by, y: r.y + by, w: r.w - 2 * by, h: r.h - 2 * by }
+}

@@ -1,0 +1,119 @@
+/** A line of words as a file or the reading of a picture gives it. All measures in design px. */
+export interface TextLine {
+  text: string
+  x: number
+  /** Row the letters stand on. */
+  base: number
+  w: number
+  size: number
+  font?: string
+  bold?: boolean
+  italic?: boolean
+  color?: string
+}
+
+/** Lines of one look that follow each other: paragraphs, with the hard breaks of the box's width joined. */
+export interface TextBlock {
+  x: number; y: number; w: number; h: number
+  /** Paragraphs, parted by a blank line. */
+  text: string
+  size: number
+  /** Distance of baselines; left out where there is one line only. */
+  line?: number
+  font?: string
+  bold?: boolean
+  italic?: boolean
+  color?: string
+  align?: 'left' | 'center' | 'right'
+}
+
+/** Height above the baseline and depth below it that letters take, in sizes (common practice, no source). */
+const ABOVE = 0.76, BELOW = 0.22
+
+/** Pieces that stand on one row, close together, as one line. */
+export function joinPieces(pieces: readonly TextLine[]): TextLine[] {
+  const sorted = [...pieces].filter((p) => p.text.trim()).sort((a, b) => a.base - b.base || a.x - b.x)
+  const rows: TextLine[][] = []
+  for (const p of sorted) {
+    const row = rows.findLast((r) => Math.abs(r[0]!.base - p.base) <= 0.3 * Math.min(r[0]!.size, p.size))
+    if (row) row.push(p)
+    else rows.push([p])
+  }
+  const out: TextLine[] = []
+  for (const row of rows) {
+    let line: TextLine | null = null
+    for (const p of row.sort((a, b) => a.x - b.x)) {
+      const gap: number = line ? p.x - line.x - line.w : 0
+      if (line && gap < 1.6 * p.size) {
+        const space: string = gap > 0.15 * p.size && !line.text.endsWith(' ') && !p.text.startsWith(' ') ? ' ' : ''
+        line = Object.assign(line, { text: line.text + space + p.text, w: p.x + p.w - line.x, size: Math.max(line.size, p.size) })
+      } else out.push((line = { ...p }))
+    }
+  }
+  return out.map((l) => ({ ...l, text: l.text.replace(/[ \t\u00a0]+/g, ' ').trim() }))
+}
+
+/** Groups lines into blocks of one look and column, in reading order. */
+export function blocksOf(lines: readonly TextLine[]): TextBlock[] {
+  const groups: TextLine[][] = []
+  for (const line of [...lines].sort((a, b) => a.base - b.base || a.x - b.x)) {
+    const group = groups.findLast((g) => follows(g, line))
+    if (group) group.push(line)
+    else groups.push([line])
+  }
+  return groups.map(blockOf).sort((a, b) => a.y - b.y || a.x - b.x)
+}
+
+function follows(group: readonly TextLine[], line: TextLine): boolean {
+  const last = group.at(-1)!
+  const step = line.base - last.base
+  const alike = Math.max(last.size, line.size) <= 1.12 * Math.min(last.size, line.size) && !!last.bold === !!line.bold && (last.color ?? '') === (line.color ?? '')
+  const left = Math.min(...group.map((l) => l.x)), right = Math.max(...group.map((l) => l.x + l.w))
+  return alike && step > 0.4 * line.size && step <= 2.6 * line.size && Math.min(right, line.x + line.w) - Math.max(left, line.x) > 0.2 * Math.min(right - left, line.w)
+}
+
+function blockOf(lines: TextLine[]): TextBlock {
+  const first = lines[0]!
+  const x = Math.min(...lines.map((l) => l.x)), right = Math.max(...lines.map((l) => l.x + l.w))
+  const steps = lines.slice(1).map((l, i) => l.base - lines[i]!.base).sort((a, b) => a - b)
+  const line = steps.length ? steps[steps.length >> 1] : undefined
+  const { size, font, bold, italic, color } = first
+  return {
+    x, y: first.base - ABOVE * size, w: right - x, h: lines.at(-1)!.base - first.base + (ABOVE + BELOW) * size, text: paragraphsOf(lines).join('\n\n'), size,
+    ...(line ? { line } : {}), ...(font ? { font } : {}), ...(bold !== undefined ? { bold } : {}), ...(italic ? { italic } : {}), ...(color ? { color } : {}), ...(lines.length > 1 ? { align: alignOf(lines) } : {}),
+  }
+}
+
+function alignOf(lines: readonly TextLine[]): 'left' | 'center' | 'right' {
+  const spread = (v: number[]) => Math.max(...v) - Math.min(...v)
+  const [left, mid, right] = [spread(lines.map((l) => l.x)), spread(lines.map((l) => l.x + l.w / 2)), spread(lines.map((l) => l.x + l.w))]
+  const least = Math.min(left, mid, right)
+  return left <= least + 1 ? 'left' : mid <= right ? 'center' : 'right'
+}
+
+/**
+ * Joins lines that only the width of their box broke, and keeps real paragraphs. A break is real where the next line stands further away than the lines
+ * usually do, where the next word would still have fitted, or where a list item begins.
+ */
+export function paragraphsOf(lines: readonly Pick<TextLine, 'text' | 'base' | 'w' | 'size'>[]): string[] {
+  const steps = lines.slice(1).map((l, i) => l.base - lines[i]!.base).sort((a, b) => a - b)
+  const usual = steps[steps.length >> 1] ?? 0
+  const room = Math.max(...lines.map((l) => l.w))
+  const out: string[] = []
+  lines.forEach((line, i) => {
+    const text = line.text.trim()
+    const before = lines[i - 1]
+    if (!before) { out.push(text); return }
+    const word = text.split(/\s/)[0] ?? ''
+    const fits = before.w + 0.28 * line.size + (line.w * word.length) / Math.max(1, text.length) <= 0.985 * room
+    const ended = /[.!?:…"”»]$/.test(before.text.trim())
+    // A word that would have fitted tells of a break; unless the sentence goes on, it is one.
+    const real = line.base - before.base > 1.3 * usual || /^([•·–▪*-]|\d{1,2}[.)])\s/.test(text) || (fits && (ended || before.w < 0.72 * room) && lines.length > 1)
+    if (real) out.push(text)
+    else out[out.length - 1] = glued(out.at(-1)!, text)
+  })
+  return out.filter(Boolean)
+}
+
+/** Joins two lines with a space; a soft hyphen at the end goes, a hyphen stays. */
+const glued = (a: string, b: string): string => (a.endsWith('\u00ad') ? a.slice(0, -1) + b : /\p{L}-$/u.test(a) ? a + b : `${a} ${b}`)

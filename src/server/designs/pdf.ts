@@ -1,0 +1,75 @@
+import { createCanvas } from '@napi-rs/canvas'
+import { dirname, join } from 'node:path'
+import { createRequire } from 'node:module'
+import sharp from 'sharp'
+import { blocksOf, joinPieces, type TextLine } from '@/core/cut/reflow'
+import { Problem } from '../problem'
+import { MOST_PIXELS, refuseDesign, type Board, type ReadBoard } from './board'
+
+/** Whether a file begins as a PDF does. */
+export const isPdf = (bytes: Buffer): boolean => bytes.subarray(0, 1024).includes('%PDF-')
+
+/** Width a page is rasterised at, px. */
+const WIDE = 1200
+const MOST_PAGES = 200
+
+const packageFolder = (): string => dirname(createRequire(join(process.cwd(), 'package.json')).resolve('pdfjs-dist/package.json'))
+
+async function open(bytes: Buffer, name: string) {
+  const pdf = await import('pdfjs-dist/legacy/build/pdf.mjs')
+  const folder = packageFolder()
+  try {
+    // Scripts in the file are never run: the library reads pages only, and its evaluator of font programs is off.
+    return await pdf.getDocument({ data: new Uint8Array(bytes), isEvalSupported: false, enableXfa: false, useSystemFonts: true, stopAtErrors: false, maxImageSize: MOST_PIXELS, verbosity: 0, standardFontDataUrl: `${join(folder, 'standard_fonts')}/`, cMapUrl: `${join(folder, 'cmaps')}/`, cMapPacked: true }).promise
+  } catch (error) {
+    if ((error as Error).name === 'PasswordException') throw new Problem(415, 'design-locked', 'The PDF is locked with a password', `"${name}" cannot be opened without its password, and Mosaicus does not ask for it. Save a copy without one, or export the page as PNG.`)
+    throw refuseDesign(`"${name}" starts as a PDF but is damaged or breaks off. Export it again.`)
+  }
+}
+
+/** The pages of a PDF. Throws a Problem where it cannot be opened. */
+export async function pdfBoards(bytes: Buffer, name: string): Promise<Board[]> {
+  const doc = await open(bytes, name)
+  try {
+    const boards: Board[] = []
+    for (let n = 1; n <= Math.min(doc.numPages, MOST_PAGES); n++) {
+      const { width, height } = (await doc.getPage(n)).getViewport({ scale: 1 })
+      const scale = WIDE / width
+      boards.push({ name: `Page ${n}`, width: Math.round(width * scale), height: Math.round(height * scale) })
+    }
+    return boards
+  } finally { await doc.loadingTask.destroy() }
+}
+
+/** One page of a PDF, with its words. @param board counted from 0 */
+export async function readPdf(bytes: Buffer, name: string, board: number): Promise<ReadBoard> {
+  const doc = await open(bytes, name)
+  try {
+    if (board >= doc.numPages) throw refuseDesign(`"${name}" has ${doc.numPages === 1 ? 'one page' : `${doc.numPages} pages`}; page ${board + 1} does not exist.`)
+    const page = await doc.getPage(board + 1)
+    const viewport = page.getViewport({ scale: WIDE / page.getViewport({ scale: 1 }).width })
+    const width = Math.round(viewport.width), height = Math.round(viewport.height)
+    if (width * height > MOST_PIXELS) throw refuseDesign(`Page ${board + 1} of "${name}" would have ${width} x ${height} px, more than 60 megapixels. Split it, or export it as PNG.`)
+    const canvas = createCanvas(width, height)
+    await page.render({ canvas: canvas as never, canvasContext: canvas.getContext('2d') as never, viewport, background: '#ffffff' }).promise
+    const png = await sharp(Buffer.from(canvas.data()), { raw: { width, height, channels: 4, premultiplied: true } as never }).flatten({ background: '#ffffff' }).removeAlpha().png({ compressionLevel: 6 }).toBuffer()
+    const content = await page.getTextContent()
+    const pieces = content.items.flatMap((item): TextLine[] => {
+      if (!('str' in item) || !item.str.trim()) return []
+      const t = item.transform as number[], v = viewport.transform as number[]
+      // Only words that stand upright.
+      if (Math.abs(t[1]!) > 0.01 * Math.abs(t[0]!) || t[0]! <= 0) return []
+      const at = (x: number, y: number) => [v[0]! * x + v[2]! * y + v[4]!, v[1]! * x + v[3]! * y + v[5]!] as const
+      const [x, base] = at(t[4]!, t[5]!)
+      const font = fontName(page, item.fontName) ?? content.styles[item.fontName]?.fontFamily ?? ''
+      return [{ text: item.str, x, base, w: item.width * Math.abs(v[0]!), size: Math.abs(t[3]!) * Math.abs(v[0]!), font, bold: /bold|black|heavy|semibold|demi/i.test(font), italic: /italic|oblique/i.test(font) }]
+    })
+    return { png, width, height, layers: { texts: blocksOf(joinPieces(pieces)).slice(0, 2000), shapes: [] }, notes: doc.numPages > 1 ? [`Page ${board + 1} of ${doc.numPages} was taken.`] : [] }
+  } finally { await doc.loadingTask.destroy() }
+}
+
+/** The name of a font as the file has it, without the six letters of a subset (ISO 32000-1, 9.6.4). */
+function fontName(page: { commonObjs: { has(id: string): boolean; get(id: string): unknown } }, id: string): string | null {
+  const font = page.commonObjs.has(id) ? (page.commonObjs.get(id) as { name?: string } | null) : null
+  return font?.name?.replace(/^[A-Z]{6}\+/, '') ?? null
+}

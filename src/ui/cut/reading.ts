@@ -1,0 +1,42 @@
+import type { Worker } from 'tesseract.js'
+import { blocksOf, joinPieces, type TextBlock, type TextLine } from '@/core/cut/reflow'
+import type { Rect } from '@/core/cut/raster'
+
+/** Letters are read best from about this height of a small x, px. */
+const CLEAR_X = 20
+
+/** By how much a crop is drawn larger before it is read. @param scale design px for each px of the email, whose body text is about 16 px */
+export const readingZoom = (scale: number): number => Math.max(1, Math.min(4, CLEAR_X / (8 * scale)))
+
+/**
+ * Reads words off pictures (OCR), in a worker of its own and without a network: its files come from the app. One reader serves many cuts; ending it
+ * cancels whatever it is doing.
+ */
+export class Reader {
+  private worker: Promise<Worker> | null = null
+  private ended = false
+
+  /** The words of a crop as blocks in design px. @param zoom by how much the crop was drawn larger @param at where it lies in the design */
+  async read(crop: Blob, at: Rect, zoom: number): Promise<{ blocks: TextBlock[]; sure: number }> {
+    const worker = await (this.worker ??= this.start())
+    if (this.ended) throw new DOMException('Cancelled', 'AbortError')
+    const { data } = await worker.recognize(crop, {}, { blocks: true, text: false })
+    const lines = (data.blocks ?? []).flatMap((b) => b.paragraphs.flatMap((p) => p.lines))
+    const pieces = lines.filter((l) => l.confidence > 25).map((l): TextLine => ({
+      text: l.text.replace(/\s+/g, ' ').trim(), x: at.x + l.bbox.x0 / zoom, w: (l.bbox.x1 - l.bbox.x0) / zoom, base: at.y + (l.baseline.y0 + l.baseline.y1) / 2 / zoom,
+      size: Math.max(6, l.rowAttributes?.rowHeight ? (l.rowAttributes.rowHeight / zoom) * 0.76 : ((l.bbox.y1 - l.bbox.y0) / zoom) * 0.95),
+    }))
+    return { blocks: blocksOf(joinPieces(pieces)), sure: lines.length ? lines.reduce((s, l) => s + l.confidence, 0) / lines.length / 100 : 0 }
+  }
+
+  end(): void {
+    this.ended = true
+    void this.worker?.then((w) => w.terminate(), () => {})
+  }
+
+  private async start() {
+    const { createWorker } = await import('tesseract.js')
+    const base = new URL('/api/reading', location.href).href
+    return createWorker('eng', 1, { workerPath: `${base}/worker.min.js`, corePath: base, langPath: base, cacheMethod: 'none', gzip: true, workerBlobURL: false })
+  }
+}
