@@ -97,7 +97,7 @@ test('bad input gets a clear message, and the app goes on', async ({ request }) 
   const email = (await (await request.get(`/api/jobs/${id}/email`)).json()) as Found
   const tries: [string, Promise<APIResponse>, number, RegExp][] = [
     ['empty file', upload(Buffer.alloc(0)), 415, /empty/],
-    ['text named .png', upload(Buffer.from('not a picture')), 415, /not a PNG, JPEG, WebP or AVIF/],
+    ['text named .png', upload(Buffer.from('not a picture')), 415, /not a PNG, JPEG, WebP, AVIF, SVG or PDF/],
     ['truncated PNG', upload(png.subarray(0, 90_000)), 415, /breaks off/],
     ['no file', request.post('/api/jobs', { multipart: { clientId, name: 'x' } }), 400, /field "design"/],
     ['unknown client', request.post('/api/jobs', { multipart: { clientId: 'nobody', name: 'x', design: { name: 'a.png', mimeType: 'image/png', buffer: png } } }), 404, /nobody/],

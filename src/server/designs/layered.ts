@@ -1,8 +1,11 @@
-import { readPsd, type Layer, type Psd } from 'ag-psd'
+import { initializeCanvas, readPsd, type Layer, type Psd } from 'ag-psd'
 import sharp from 'sharp'
 import { toHex } from '@/core/color/hex'
 import type { DesignLayers } from '@/core/cut/layers'
 import { MOST_PIXELS, refuseDesign, type Board, type ReadBoard } from './board'
+
+// Pixels are wanted as they are; nothing is drawn.
+initializeCanvas(() => { throw new Error('no canvas is used') }, (width, height) => ({ width, height, data: new Uint8ClampedArray(width * height * 4), colorSpace: 'srgb' }) as ImageData)
 
 /** Whether a file begins as a layered raster file does (signature 8BPS). */
 export const isLayered = (bytes: Buffer): boolean => bytes.subarray(0, 4).toString('latin1') === '8BPS'

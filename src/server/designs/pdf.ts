@@ -1,4 +1,4 @@
-import { createCanvas } from '@napi-rs/canvas'
+import type { Canvas } from '@napi-rs/canvas'
 import { dirname, join } from 'node:path'
 import { createRequire } from 'node:module'
 import sharp from 'sharp'
@@ -50,8 +50,9 @@ export async function readPdf(bytes: Buffer, name: string, board: number): Promi
     const viewport = page.getViewport({ scale: WIDE / page.getViewport({ scale: 1 }).width })
     const width = Math.round(viewport.width), height = Math.round(viewport.height)
     if (width * height > MOST_PIXELS) throw refuseDesign(`Page ${board + 1} of "${name}" would have ${width} x ${height} px, more than 60 megapixels. Split it, or export it as PNG.`)
-    const canvas = createCanvas(width, height)
-    await page.render({ canvas: canvas as never, canvasContext: canvas.getContext('2d') as never, viewport, background: '#ffffff' }).promise
+    // The library's own drawing surface, so that its paths and ours are of one make.
+    const { canvas, context } = (doc.canvasFactory as { create(w: number, h: number): { canvas: Canvas; context: never } }).create(width, height)
+    await page.render({ canvas: canvas as never, canvasContext: context, viewport, background: '#ffffff' }).promise
     const png = await sharp(Buffer.from(canvas.data()), { raw: { width, height, channels: 4, premultiplied: true } as never }).flatten({ background: '#ffffff' }).removeAlpha().png({ compressionLevel: 6 }).toBuffer()
     const content = await page.getTextContent()
     const pieces = content.items.flatMap((item): TextLine[] => {

@@ -10,7 +10,7 @@ import { blocksOf, joinPieces, type TextLine } from '@/core/cut/reflow'
 import { MOST_PIXELS, refuseDesign, type ReadBoard } from './board'
 
 /** Whether a file's beginning is that of an SVG. */
-export const isSvg = (head: string): boolean => /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]*?-->\s*|<!DOCTYPE[^>]*>\s*)*<svg[\s>]/i.test(head)
+export const isSvg = (head: string): boolean => /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]*?-->\s*|<!DOCTYPE[^>[]*(?:\[[\s\S]*?\])?[^>]*>\s*)*<svg[\s>]/i.test(head)
 
 /** Least width a drawing is rasterised at, px: double the usual email. */
 const WIDE = 1200

@@ -46,3 +46,12 @@ export function DesignView({ design, places, ties, selected, hovered, onPick, on
     </LensFrame>
   )
 }
+
+/** The narrow design of the same email, beside the narrow lens. No cuts tie it band to band: it is scrolled by itself. */
+export function NarrowDesign({ design }: { design: NonNullable<BenchJob['narrow']> }) {
+  return (
+    <LensFrame name="Narrow design" detail={`${design.width} px`}>
+      <div className="min-h-0 flex-1 overflow-y-auto p-2.5" tabIndex={0} role="region" aria-label="The narrow design"><img src={`/api/pictures/${design.id}`} alt="The narrow design" draggable={false} className="block w-full" /></div>
+    </LensFrame>
+  )
+}

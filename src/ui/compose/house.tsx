@@ -8,6 +8,7 @@ import type { BenchJob } from '../bench/types'
 import { Button, ColorField, fieldClass, NumberField, TextRow } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import { fontOptions, Dropdown, Tick } from './groups/parts'
+import { PageLooks } from './page-looks'
 
 const names: Record<TextStyleName, string> = { body: 'Body', small: 'Small', heading1: 'Heading 1', heading2: 'Heading 2', heading3: 'Heading 3' }
 
@@ -59,6 +60,7 @@ export function HouseStyleDialog({ job, onSaved, onClose }: { job: BenchJob; onS
         <TextRow plain label="Address" value={house.footer.address} onChange={(address) => setHouse((h) => ({ ...h, footer: { ...h.footer, address } }))} />
       </div>
       <WebFonts fonts={house.webFonts} onChange={(webFonts) => setHouse((h) => ({ ...h, webFonts }))} />
+      <PageLooks house={house} onChange={setHouse} />
       {problem && <p role="alert" className="mt-2 text-terra">{problem}</p>}
       <div className="mt-3 flex gap-2"><Button look="main" disabled={busy} onClick={() => void save()}>Save the house style</Button><Button onClick={onClose}>Leave it</Button></div>
     </Dialog>

@@ -4,12 +4,13 @@ import { useStore } from 'zustand'
 import { tilesOf } from '@/core/email/walk'
 import { picturesIn } from '@/core/tiles/parts'
 import { useStageActions, type Action } from '../bench/actions'
-import { bandsInDesign, DesignView } from '../bench/design-view'
+import { bandsInDesign, DesignView, NarrowDesign } from '../bench/design-view'
 import { PHONE, WorkLens, WorkTray } from '../bench/email-lenses'
 import type { EmailWork } from '../bench/email-work'
 import { Ribbons } from '../bench/ribbons'
 import type { Marks } from '../bench/lens'
 import type { BenchJob, CutSession } from '../bench/types'
+import { cx } from '../parts/controls'
 import { ByHandStage, PlainStage } from './by-hand'
 import { Spine } from './spine'
 
@@ -37,10 +38,11 @@ function BandStage({ job, work, cuts, setActions }: { job: BenchJob; work: Email
   return (
     <>
       <Spine bands={email.bands} places={wide.marks} height={wide.height} width={email.width} html={work.html} weights={weights} toMend={toMend} selected={band} onSelect={work.select} onHover={work.setHovered} onMove={(id, to) => work.apply('move the band', { name: 'moveBand', what: { id, to } })} />
-      <main className="relative grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)_minmax(0,1.06fr)_minmax(0,0.86fr)] bg-ground">
+      <main className={cx('relative grid min-h-0 min-w-0 bg-ground', job.narrow ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.06fr)_minmax(0,0.72fr)_minmax(0,0.72fr)]' : 'grid-cols-[minmax(0,1fr)_minmax(0,1.06fr)_minmax(0,0.86fr)]')}>
         <DesignView design={job.design} places={places} ties={work.ties} selected={band} hovered={work.hovered} onPick={work.select} onHover={work.setHovered} />
         <WorkLens work={work} name="Wide" width={email.width} edits onMarks={(marks, height) => setWide({ marks, height })} />
         <WorkLens work={work} name="Narrow" width={PHONE} />
+        {job.narrow && <NarrowDesign design={job.narrow} />}
         <Ribbons ties={work.ties} band={band} faint={work.hovered} order={['Design', 'Wide', 'Narrow']} />
       </main>
       <WorkTray work={work} />

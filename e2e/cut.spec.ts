@@ -1,0 +1,173 @@
+import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
+import sharp from 'sharp'
+import { ssim } from 'ssim.js'
+import { plainHouseStyle } from '@/core/email/styles'
+import { plainOf } from '@/core/email/richtext'
+import type { Cut, CutPlan } from '@/core/cut/plan'
+import type { Email } from '@/core/email/schema'
+import { sceneOf, scenePng, type Scene } from '@/test-support/scenes'
+import { accessible, saved } from './support'
+
+/** A client whose house style has the font of a scene, as a client's own house style would. */
+async function clientFor(request: APIRequestContext, scene: Scene): Promise<string> {
+  const font = scene.bands.flatMap((b) => b.parts).find((p) => p.words)!.words!.font
+  const house = plainHouseStyle()
+  for (const t of Object.values(house.text)) t.font = font.startsWith('Liberation Serif') ? 'times' : font.startsWith('DejaVu') ? 'wide' : 'sans'
+  house.button.font = house.text.body.font
+  return ((await (await request.post('/api/clients', { data: { name: `Client of ${scene.name}`, house } })).json()) as { id: string }).id
+}
+async function jobFor(request: APIRequestContext, scene: Scene, design: { name: string; mimeType: string; buffer: Buffer }): Promise<string> {
+  const made = await request.post('/api/jobs', { multipart: { clientId: await clientFor(request, scene), name: scene.name, width: '600', design } })
+  expect(made.status()).toBe(201)
+  return ((await made.json()) as { id: string }).id
+}
+const svg = (scene: Scene) => ({ name: 'design.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(scene.svg(2)) })
+const png = async (scene: Scene, scale: number) => ({ name: 'design.png', mimeType: 'image/png', buffer: await scenePng(scene, scale) })
+
+/**
+ * The first build against its design: found, built, shown at the design's width, nothing touched. SSIM by ssim.js at its defaults. Seeds 9 and later were
+ * not looked at while the autocut and the build were tuned.
+ */
+for (const seed of [1, 2, 3, 6, 8, 9, 12, 13, 14]) {
+  test(`the first build of scene ${seed} looks like its design: SSIM 0.90 or better, every band within 4 %`, async ({ page, request }) => {
+    const scene = sceneOf(seed)
+    const id = await jobFor(request, scene, svg(scene))
+    const found = (await (await request.post(`/api/jobs/${id}/autocut`)).json()) as { edges: { y: number }[]; panels: CutPlan['panels']; cuts: Cut[] }
+    const plan = { version: 2, built: {}, cuts: found.cuts, edges: found.edges.map((e) => e.y), panels: found.panels }
+    expect((await request.put(`/api/jobs/${id}/cuts`, { data: { revision: 0, plan } })).status()).toBe(200)
+    const built = await request.post(`/api/jobs/${id}/build`, { data: {}, timeout: 120_000 })
+    expect(built.status()).toBe(200)
+    const { email } = (await built.json()) as { email: Email }
+    await page.setViewportSize({ width: 600, height: scene.height })
+    await page.goto(`/api/jobs/${id}/html`)
+    await page.waitForLoadState('networkidle')
+    const shot = await page.screenshot({ fullPage: true })
+    const got = await sharp(shot).extend({ bottom: 2000, background: '#888888' }).png().toBuffer()
+    const raw = (b: Buffer) => sharp(b).extract({ left: 0, top: 0, width: 600, height: scene.height }).ensureAlpha().raw().toBuffer()
+    const view = (data: Buffer) => ({ data: new Uint8ClampedArray(data), width: 600, height: scene.height })
+    const { mssim } = ssim(view(await raw(got)) as never, view(await raw(await scenePng(scene, 1))) as never)
+    expect(mssim).toBeGreaterThanOrEqual(0.9)
+    // Bands that share their ground may have been parted anywhere between them, so each is held against where it was cut.
+    const tops = [0, ...plan.edges, scene.height * 2].map((y) => y / 2)
+    expect(email.bands.length).toBe(tops.length - 1)
+    const height = (await sharp(shot).metadata()).height
+    expect(Math.abs(height - scene.height) / scene.height).toBeLessThan(0.02)
+    const tables = await page.evaluate(() => [...document.querySelectorAll('[role=article] > *')].map((e) => e.getBoundingClientRect().height).filter((h) => h > 0))
+    if (tables.length === email.bands.length) tables.forEach((h, i) => expect(Math.abs(h - (tops[i + 1]! - tops[i]!)) / Math.max(50, tops[i + 1]! - tops[i]!)).toBeLessThan(0.04))
+  })
+}
+
+const distance = (a: string, b: string): number => {
+  let row = Array.from({ length: b.length + 1 }, (_, i) => i)
+  for (let i = 1; i <= a.length; i++) { const next = [i]; for (let j = 1; j <= b.length; j++) next[j] = Math.min(next[j - 1]! + 1, row[j]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1)); row = next }
+  return row[b.length]!
+}
+
+/** Finds the parts in the running app and takes all words read off the picture. */
+async function findAndRead(page: Page, id: string): Promise<void> {
+  await page.goto(`/jobs/${id}?stage=cut`)
+  await page.getByRole('button', { name: 'Find the parts' }).first().click()
+  await expect(page.getByText(/parts found/)).toBeVisible({ timeout: 60_000 })
+  await page.getByRole('button', { name: /^Read the words of/ }).click()
+  await expect(page.getByText(/Look each proposal over/)).toBeVisible({ timeout: 120_000 })
+  await page.getByRole('button', { name: /^Take \d+ readings/ }).click()
+  await saved(page)
+}
+
+for (const [seed, scale] of [[4, 2], [11, 2], [10, 1]] as const) {
+  test(`words are read off scene ${seed} at ${scale}x: at most 3 % wrong characters at body size`, async ({ page, request }) => {
+    const scene = sceneOf(seed)
+    const id = await jobFor(request, scene, await png(scene, scale))
+    await findAndRead(page, id)
+    const { plan } = (await (await request.get(`/api/jobs/${id}/cuts`)).json()) as { plan: CutPlan }
+    let wrong = 0, all = 0
+    for (const p of scene.bands.flatMap((b) => b.parts)) {
+      if (!p.words || p.words.size < 15 || p.words.size > 18) continue
+      const cut = plan.cuts.find((c) => c.kind === 'words' && (p.x + p.w / 2) * scale >= c.x && (p.x + p.w / 2) * scale < c.x + c.w && (p.y + p.h / 2) * scale >= c.y && (p.y + p.h / 2) * scale < c.y + c.h)
+      const truth = p.words.lines.join(' ')
+      all += truth.length
+      const said = cut?.words ? plainOf(cut.words).replace(/\s+/g, ' ') : ''
+      // Where a cut holds more than this part, the part's own words are looked for in it.
+      wrong += said.includes(truth) ? 0 : Math.min(truth.length, distance(truth, said))
+    }
+    expect(all).toBeGreaterThan(100)
+    expect(wrong / all).toBeLessThanOrEqual(0.03)
+  })
+}
+
+test('cutting by hand: trim, lock, align, order, colours, copy, pictures; every dialog passes axe', async ({ page, request }) => {
+  const scene = sceneOf(5)
+  const id = await jobFor(request, scene, svg(scene))
+  await page.goto(`/jobs/${id}?stage=cut`)
+  await page.getByRole('button', { name: 'Find the parts' }).first().click()
+  await expect(page.getByText(/parts found/)).toBeVisible({ timeout: 60_000 })
+  const cuts = page.locator('[data-cut]')
+  const read = async () => { await saved(page); return ((await (await request.get(`/api/jobs/${id}/cuts`)).json()) as { plan: CutPlan }).plan }
+
+  // The words came with the file.
+  const first = (await read()).cuts.find((c) => c.kind === 'words')!
+  expect(plainOf(first.words!)).toBe('Halden Rail')
+  // Locked, it is neither moved nor found anew.
+  await page.locator(`[data-cut="${first.id}"]`).click()
+  await page.keyboard.press('l')
+  await page.keyboard.press('Shift+ArrowDown')
+  expect((await read()).cuts.find((c) => c.id === first.id)).toMatchObject({ locked: true, y: first.y })
+  await page.keyboard.press('l')
+  await page.keyboard.press('t')
+  await expect.poll(async () => (await read()).cuts.find((c) => c.id === first.id)!.h).toBeLessThan(first.h)
+  // Order: later by one, and by place again.
+  await page.keyboard.press('Control+ArrowDown')
+  expect((await read()).order!.indexOf(first.id)).toBe(1)
+  // Kind and link of several at once.
+  const pictures = (await read()).cuts.filter((c) => c.kind === 'button')
+  await page.locator(`[data-cut="${pictures[0]!.id}"]`).click()
+  for (const p of pictures.slice(1)) await page.locator(`[data-cut="${p.id}"]`).click({ modifiers: ['Shift'] })
+  await page.getByLabel('Link', { exact: true }).fill('https://halden.example/go')
+  expect((await read()).cuts.filter((c) => c.link === 'https://halden.example/go')).toHaveLength(pictures.length)
+
+  // Colours of the design.
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Colours of the design' }).click()
+  await expect(page.getByRole('dialog').getByText('#22382f')).toBeVisible()
+  await accessible(page)
+  await page.keyboard.press('Escape')
+  // A copy deck, offered in reading order.
+  await page.getByRole('button', { name: 'Copy deck' }).click()
+  await page.getByLabel('The copy').fill('# The night train\n\nA line of copy\n\n[Take a berth](https://halden.example/berth)')
+  await page.getByRole('button', { name: 'Offer it to the cuts' }).click()
+  await expect(page.getByRole('dialog').getByLabel('Cut for piece 1')).not.toHaveValue('')
+  await accessible(page)
+  await page.getByRole('button', { name: 'Take it over' }).click()
+  expect((await read()).cuts.some((c) => c.kind === 'button' && c.link === 'https://halden.example/berth' && plainOf(c.words!) === 'Take a berth')).toBe(true)
+  // The weight of the pictures, with a budget and a chart.
+  await expect(page.locator('[role=status]')).toHaveCount(0, { timeout: 60_000 })
+  await page.getByRole('button', { name: 'Weight of the pictures' }).click()
+  await expect(page.getByRole('img', { name: /Seconds to load/ })).toBeVisible()
+  await page.getByLabel('Divider between design and file').fill('20')
+  await accessible(page)
+  await page.keyboard.press('Escape')
+  // A new version of the design.
+  await page.getByRole('button', { name: 'Design and plan as files' }).click()
+  await page.getByLabel('Replace it by a new version…').setInputFiles({ name: 'new.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(scene.svg(2).replace('Halden Rail', 'Halden Railway')) })
+  await expect(page.getByText(/The design was replaced/)).toBeVisible({ timeout: 30_000 })
+  await accessible(page)
+  await page.keyboard.press('Escape')
+  const flagged = (await read()).cuts.filter((c) => c.since)
+  expect(flagged.length).toBeGreaterThan(0)
+  expect(flagged.length).toBeLessThan((await cuts.count()) / 2)
+  await page.getByRole('button', { name: 'Former' }).click()
+  await expect(page.getByAltText(/The former design/)).toBeVisible()
+})
+
+test('a house style is read off a pasted page, and the person picks', async ({ page, request }) => {
+  const scene = sceneOf(7)
+  const id = await jobFor(request, scene, svg(scene))
+  await request.post(`/api/jobs/${id}/autocut`)
+  const { clients } = (await (await request.get('/api/clients')).json()) as { clients: { id: string; name: string }[] }
+  const client = clients.find((c) => c.name === 'Client of scene 7')!
+  const found = (await (await request.post('/api/pages', { data: { html: '<body style="background:#faf5ea"><a style="background:#b4572f;color:#fff;padding:10px 20px;border-radius:5px" href="/">Go there</a></body>' } })).json()) as { buttons: { value: { background: string } }[] }
+  expect(found.buttons[0]!.value.background).toBe('#b4572f')
+  expect((await request.post('/api/pages', { data: { address: 'http://127.0.0.1:1/' } })).status()).toBe(422)
+  expect((await request.get(`/api/clients/${client.id}/pictures`)).status()).toBe(200)
+  for (const as of ['json', 'svg', 'zip']) expect((await request.get(`/api/jobs/${id}/plan?as=${as}`)).status()).toBe(200)
+})

@@ -1,0 +1,30 @@
+import { plainOf, richTextSchema } from '../email/richtext'
+import { deal, markdownDeck, plainDeck, takeDeck } from './deck'
+import { emptyPlan, type Cut } from './plan'
+
+const cut = (id: string, y: number, kind: Cut['kind']): Cut => ({ id, x: 0, y, w: 1200, h: 100, kind, alt: null, link: '', words: null, ground: null })
+const plan = { ...emptyPlan(), cuts: [cut('a', 0, 'words'), cut('p', 100, 'picture'), cut('b', 200, 'words'), cut('go', 300, 'button'), cut('c', 400, 'words')] }
+
+test('plain copy is parted at blank lines, and line ends inside a piece are joined', () => {
+  expect(plainDeck('A title\r\n\r\nSome words that\nwere broken\n\n- one\n- two\n').map((p) => [p.kind, p.text])).toEqual([['words', 'A title'], ['words', 'Some words that were broken'], ['list', 'one\ntwo']])
+})
+
+// CommonMark 0.31: headings, emphasis, links, lists, hard breaks.
+test('Markdown is parted at its blocks and keeps its marks', () => {
+  const pieces = markdownDeck('# Look *up*\n\nBring **warm** clothes and [read on](https://a.example).\n\n1. first\n2. second\n\n[Reserve a place](https://go.example)\n\n<script>alert(1)</script>\n\n---\n')
+  expect(pieces.map((p) => [p.kind, p.text])).toEqual([['heading', 'Look up'], ['words', 'Bring warm clothes and read on.'], ['list', 'first\nsecond'], ['link', 'Reserve a place']])
+  expect(pieces[1]!.rich.content[0]).toMatchObject({ type: 'paragraph', content: [{ text: 'Bring ' }, { text: 'warm', marks: [{ type: 'bold' }] }, { text: ' clothes and ' }, { text: 'read on', marks: [{ type: 'link', attrs: { href: 'https://a.example' } }] }, { text: '.' }] })
+  for (const p of pieces) richTextSchema.parse(p.rich)
+})
+
+test('pieces are offered in reading order, links to buttons, and what is left over to the last words', () => {
+  const pieces = markdownDeck('# One\n\ntwo\n\n[Go](https://go.example)\n\nthree\n\nfour')
+  const dealt = deal(pieces, plan)
+  expect(dealt).toEqual({ a: [0], b: [1], go: [2], c: [3, 4] })
+  const taken = takeDeck(plan, pieces, dealt, false)
+  expect(taken.cuts.map((c) => c.words && plainOf(c.words))).toEqual(['One', null, 'two', 'Go', 'three\n\nfour'])
+  expect(taken.cuts[3]!.link).toBe('https://go.example')
+  // Without formatting, a heading is words like others; asked for, it is one.
+  expect(taken.cuts[0]!.words!.content[0]!.type).toBe('paragraph')
+  expect(takeDeck(plan, pieces, dealt, true).cuts[0]!.words!.content[0]!.type).toBe('heading')
+})
