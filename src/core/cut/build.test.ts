@@ -137,9 +137,9 @@ test('the ground is the commonest colour of the edge, exactly, and says how flat
 
 test('ink is read as lines, blocks and a colour', () => {
   const ink = readInk(raster, { x: 0, y: 900, w: 1200, h: 300 }, '#ffffff')
-  expect(ink).toMatchObject({ color: '#332211', lines: [{ x: 120, y: 1000, w: 800, h: 30, base: 1030, small: 30 }, { x: 120, y: 1050, w: 700, h: 30, base: 1080 }] })
+  expect(ink).toMatchObject({ color: '#332211', lines: [{ x: 120, y: 1000, w: 800, h: 30, base: 1030 }, { x: 120, y: 1050, w: 700, h: 30, base: 1080 }] })
   expect(inkBlocks(ink.lines)).toMatchObject([{ pitch: 50 }])
-  expect(inkBlocks([...ink.lines, { ...ink.lines[0]!, y: 1200, w: 500, h: 70, base: 1270, small: 70 }])).toHaveLength(2)
+  expect(inkBlocks([...ink.lines, { ...ink.lines[0]!, y: 1200, w: 500, h: 70, base: 1270, small: 70, tall: 70 }])).toHaveLength(2)
   expect(alignmentOf(ink.lines, { x: 0, w: 1200 })).toBe('left')
   expect(alignmentOf([{ x: 200, w: 800 }, { x: 300, w: 600 }], { x: 0, w: 1200 })).toBe('center')
   expect(alignmentOf([{ x: 200, w: 900 }, { x: 300, w: 800 }], { x: 0, w: 1200 })).toBe('right')

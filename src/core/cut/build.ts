@@ -135,14 +135,23 @@ class Maker {
     const background = this.background(node, whole)
     const role: Band['role'] = index === 0 && count > 2 && whole.h / this.scale < 140 ? 'header' : index === count - 1 && count > 2 ? 'footer' : 'main'
     const panel = this.panelOf(node, whole)
-    const outer = panel ?? node.box
+    const columns = node.kind === 'columns' && !panel
+    // Words of the last column may run a little wider than the design's.
+    const grown = columns ? Math.min(16 * this.scale, 0.5 * (size.width - node.box.x - node.box.w)) : 0
+    const outer = panel ?? { ...node.box, w: node.box.w + grown }
     const left = this.px(outer.x), right = this.px(size.width - outer.x - outer.w)
     const top = panel ? panel.y : node.box.y
-    const { made, top: begin, bottom: end } = node.kind === 'columns' && !panel
-      ? this.row(node, { ...node.box, y: top }, background)
-      : this.single(node, panel ?? { ...node.box, y: top }, background, `c-${first.id}`)
-    return { id: `b-${first.id}`, name: this.bandName(node, role, index), role, background, padding: { top: this.px(begin - y), bottom: this.px(bottom - end), left, right }, show: 'all', ...made }
+    const { made, top: begin, bottom: end } = columns ? this.row(node, { ...outer, y: top }, background) : this.single(node, panel ?? { ...node.box, y: top }, background, `c-${first.id}`)
+    // Whole px in place of the design's own heights must not add up from band to band: what one is too high, the next makes good.
+    const above = this.px(begin - y - this.drift)
+    const shift = y + this.drift + above * this.scale - begin
+    const below = this.px(bottom - end - shift)
+    this.drift = end + shift + below * this.scale - bottom
+    return { id: `b-${first.id}`, name: this.bandName(node, role, index), role, background, padding: { top: above, bottom: below, left, right }, show: 'all', ...made }
   }
+
+  /** By how much what was built so far is higher than the design, design px. */
+  private drift = 0
 
   private single(node: Node, rect: Rect, behind: string, id: string): Placed<Pick<Row, 'gap' | 'narrow' | 'cells'>> {
     const lift = this.liftOf(node, rect)
@@ -193,15 +202,17 @@ class Maker {
     const even = gaps.every((g) => Math.abs(g - gaps[0]!) <= this.scale) && gaps[0]! <= 40 * this.scale
     const right = rect.x + rect.w
     const top = rect.y - Math.max(0, ...parts.map((p) => this.liftOf(p, { ...p.box, y: rect.y })))
+    // Half of a gap is given to the words on its left, which may run a little wider than the design's.
+    const lent = even && parts.some((p) => leaves(p).some((c) => c.kind === 'words')) && !parts.some((_, i) => boxes[i] !== parts[i]!.box) ? Math.floor(gaps[0]! / 2) : 0
     const placed = parts.map((part, i) => {
       const from = i === 0 ? rect.x : even ? boxes[i]!.x : boxes[i]!.x - gaps[i - 1]! / 2
-      const to = i === parts.length - 1 ? right : even ? boxes[i]!.x + boxes[i]!.w : boxes[i]!.x + boxes[i]!.w + gaps[i]! / 2
+      const to = i === parts.length - 1 ? right : even ? boxes[i]!.x + boxes[i]!.w + lent : boxes[i]!.x + boxes[i]!.w + gaps[i]! / 2
       return this.cell(part, { x: from, y: top, w: to - from, h: rect.y + rect.h - top }, ground, `c-${leaves(part)[0]!.id}`)
     })
     const slices = gaps.every((g) => g === 0) && parts.every((p) => leaves(p).every((c) => c.kind !== 'words'))
     const icons = parts.every((p) => leaves(p).every((c) => c.seen?.part === 'icons'))
     // Even with unequal heights the row is as tall as its tallest cell.
-    return { made: { gap: even ? Math.max(0, ...gaps.slice(0, 1)) / this.scale : 0, narrow: slices || icons ? 'keep' : 'stack', cells: placed.map((p) => p.made) }, top, bottom: Math.max(...placed.map((p) => p.bottom)) }
+    return { made: { gap: even ? Math.max(0, (gaps[0] ?? 0) - lent) / this.scale : 0, narrow: slices || icons ? 'keep' : 'stack', cells: placed.map((p) => p.made) }, top, bottom: Math.max(...placed.map((p) => p.bottom)) }
   }
 
   /** More than five side by side are taken together from the fifth on. */
@@ -342,7 +353,7 @@ class Maker {
     // One line that fills its cut says nothing there; in its cell it may.
     const align = own?.align ?? alignmentOf(ink.lines, ink.lines.length === 1 && box.w > 0.8 * cut.w ? rect : cut)
     const left = this.px(box.x - rect.x), right = this.px(rect.x + rect.w - box.x - box.w)
-    const slack = Math.max(0, Math.floor(slackOf(ink.lines, size * this.scale) / this.scale))
+    const slack = Math.max(0, Math.round(slackOf(ink.lines, size * this.scale) / this.scale))
     const padding: Sides = { top: this.px(begins - top), bottom: 0, ...sideSpace(align, left, right, slack, ink.lines.length > 1) }
     const ground = cut.ground ?? behind
     const main = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
@@ -375,7 +386,9 @@ class Maker {
 function slackOf(lines: readonly InkLine[], size: number): number {
   const widest = Math.max(0, ...lines.map((l) => l.w))
   const room = lines.slice(1).map((next, i) => lines[i]!.w + 0.28 * size + next.word - widest)
-  return Math.min(1.2 * size, 0.5 * Math.min(...room, 4 * size))
+  const least = Math.min(...room, 4 * size)
+  // Where there is little to spare, most of it is taken: fonts are drawn a hair wider or narrower everywhere.
+  return Math.max(0, Math.min(1.2 * size, Math.max(0.5 * least, Math.min(0.85 * least, 0.25 * size))))
 }
 
 /** The space beside words that leaves them their measured width and some slack. A short single line needs no wall on its loose side. */

@@ -5,8 +5,9 @@ export interface InkLine {
   x: number; y: number; w: number; h: number
   /** Row under the letters' feet, design px. */
   base: number
-  /** Height of a small x (of capitals where there are only those), design px. */
+  /** Height of a small x (of capitals where there are only those), and of the tallest letters above their feet, design px. */
   small: number
+  tall: number
   /** Mean length of the strokes a row meets, in heights of a small x: bold letters have longer ones. */
   stroke: number
   /** Width of its first word, design px. */
@@ -25,7 +26,7 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   const g = packHex(ground)
   const counts = new Map<number, number>()
   const lines: InkLine[] = []
-  let open: { y: number; from: number; to: number; rows: [ink: number, runs: number][] } | null = null
+  let open: { y: number; from: number; to: number; rows: InkRow[] } | null = null
   const close = (y: number) => {
     if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, ...feet(open.y, open.rows), word: 0 })
     open = null
@@ -33,13 +34,14 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   const bottom = Math.min(rect.y + rect.h, raster.height), right = Math.min(rect.x + rect.w, raster.width)
   let far = 40
   for (let y = rect.y; y < bottom; y++) {
-    let from = -1, to = -1, ink = 0, runs = 0, was = false
+    let from = -1, to = -1, ink = 0, runs = 0, weight = 0, was = false
     for (let x = rect.x; x < right; x++) {
       const p = px[y * raster.width + x]!
       const d = p === g ? 0 : difference(p, g)
       if (d <= 24) { was = false; continue }
       if (from < 0) from = x
       to = x
+      weight += d
       if (d > 60) { ink++; if (!was) runs++; was = true } else was = false
       if (d > far) { counts.set(p, (counts.get(p) ?? 0) + 1); if (d > 2 * far) far = d / 2 }
     }
@@ -47,7 +49,7 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
     open ??= { y, from, to, rows: [] }
     open.from = Math.min(open.from, from)
     open.to = Math.max(open.to, to)
-    open.rows.push([ink, runs])
+    open.rows.push({ ink, runs, weight })
   }
   close(bottom)
   let color: string | null = null, most = 0
@@ -55,16 +57,29 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   return { color, lines: joinedMarks(lines.filter((l) => l.h > 2)).map((l) => ({ ...l, word: firstWord(px, raster.width, l, g) })) }
 }
 
-/** Where a line's letters stand and how tall the small ones are: the rows that hold most of its ink. */
-function feet(top: number, rows: readonly [ink: number, runs: number][]): Pick<InkLine, 'base' | 'small' | 'stroke'> {
-  const full = 0.45 * Math.max(...rows.map((r) => r[0]))
-  let from = rows.findIndex((r) => r[0] >= full), to = rows.length - 1
-  while (to > from && rows[to]![0] < full) to--
+/** What a row of a line holds: inked pixels, stretches of them, and the sum of their differences to the ground. */
+interface InkRow { ink: number; runs: number; weight: number }
+
+/**
+ * Where a line's letters stand and how tall the small ones are: the rows that hold most of its ink, their borders told between the rows by how much ink
+ * each has, since rims are blended.
+ */
+function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'small' | 'tall' | 'stroke'> {
+  const most = Math.max(...rows.map((r) => r.weight)), full = 0.45 * most
+  let from = rows.findIndex((r) => r.weight >= full), to = rows.length - 1
+  while (to > from && rows[to]!.weight < full) to--
   from = Math.max(0, from)
+  // How far into the neighbouring row the level reaches.
+  const beyond = (inside: number, outside: number) => { const [i, o] = [rows[inside]!.weight, rows[outside]?.weight ?? 0]; return i > o ? Math.min(1, (i - full) / (i - o)) : 0 }
+  const up = beyond(from, from - 1), down = beyond(to, to + 1)
   const zone = rows.slice(from, to + 1)
-  const small = to - from + 1
-  const ink = zone.reduce((s, r) => s + r[0], 0), runs = zone.reduce((s, r) => s + r[1], 0)
-  return { base: top + to + 1, small, stroke: runs ? ink / runs / small : 0 }
+  const ink = zone.reduce((s, r) => s + r.ink, 0), runs = zone.reduce((s, r) => s + r.runs, 0)
+  // The first row of the tallest letters, by how much of a usual row of theirs it has.
+  const ascending = rows.slice(0, from).map((r) => r.weight).sort((a, b) => a - b)
+  const usual = ascending[ascending.length >> 1] ?? most
+  const first = Math.min(1, (rows[0]?.weight ?? 0) / Math.max(1, usual))
+  const base = top + to + 0.5 + down
+  return { base: Math.round(base), small: to - from + up + down, tall: base - (top + 1 - first), stroke: runs ? ink / runs / (to - from + 1) : 0 }
 }
 
 /** How far the first word of a line reaches: to the first empty columns as wide as a space (about a quarter of the type's size; half a small x). */
@@ -95,18 +110,19 @@ function joinedMarks(lines: InkLine[]): InkLine[] {
 /** Lines that belong together: a paragraph, a heading. */
 export interface InkBlock { lines: InkLine[]; /** Letter size, design px. */ size: number; /** Distance of baselines, design px; 0 for a single line. */ pitch: number; bold: boolean }
 
-/** Height of capitals and of a small x, em: those of the first family of the email-safe sans (fontStacks). */
-const CAPITALS = 0.716
+/** Height of capitals of the email-safe sans, em (fontStacks); round letters reach a little over a small x (measured on the drawn designs, 1 to 41 px). */
+const CAPITALS = 0.717
+const OVERSHOOT = 1.02, SERIF_OVERSHOOT = 1.06
 /** Strokes of bold letters are longer than this many heights of a small x (measured on the drawn designs); of small letters blended rims make them longer. */
 const boldStroke = (small: number) => (small < 10 ? 0.335 : 0.315)
 
-/** Letter size of a line: from the heights of its capitals and of a small x, whichever it has. @param x height of a small x, em */
-export function letterSize(line: Pick<InkLine, 'y' | 'base' | 'small'>, x = 0.519): number {
-  // Blended rims add nearly half a pixel to a height.
-  const tall = line.base - line.y - 0.4
+/** Letter size of a line: from the heights of its tallest letters and of a small x, whichever it has. @param x height of a small x, em */
+export function letterSize({ small, tall }: Pick<InkLine, 'small' | 'tall'>, x = 0.519): number {
   // Only letters of one height: capitals or figures.
-  if (tall < 1.14 * line.small) return tall / CAPITALS
-  return ((line.small - 0.4) / x + tall / (CAPITALS + 0.012)) / 2
+  if (tall < 1.14 * small) return tall / CAPITALS
+  const bySmall = small / ((x < 0.5 ? SERIF_OVERSHOOT : OVERSHOOT) * x)
+  // How tall the tallest letters are differs more between fonts than the small ones; of sans families it is known.
+  return Math.abs(x - 0.519) < 0.02 ? (bySmall + tall / CAPITALS) / 2 : bySmall
 }
 
 /** Groups lines into blocks by size and distance. @param x height of a small x of the font, em */

@@ -3,7 +3,8 @@ import { safeFonts, type SafeFont } from '../email/fonts'
 import { textOf } from '../email/richtext'
 import { colorSchema } from '../email/styles'
 import type { Autocut } from './autocut'
-import type { Cut, Lettering } from './plan'
+import { mergeCuts } from './edits'
+import { emptyPlan, type Cut, type Lettering } from './plan'
 import { overlap, type Rect } from './raster'
 import type { TextBlock } from './reflow'
 
@@ -68,7 +69,7 @@ export function saidBy(cut: Cut, texts: readonly TextBlock[], scale: number): Pa
  * has a picture, a part that fills it is a picture, at the picture's own edges.
  */
 export function withLayers(found: Autocut, layers: DesignLayers, scale: number, size: { width: number; height: number }): Autocut {
-  const cuts = found.cuts.map((cut): Cut => {
+  const cuts = wholeBlocks(found.cuts, layers.texts).map((cut): Cut => {
     const inside = textsIn(layers.texts, cut)
     const lettered = inside.reduce((s, t) => s + share(t, cut), 0)
     let now = cut
@@ -87,4 +88,13 @@ export function withLayers(found: Autocut, layers: DesignLayers, scale: number, 
     return { ...now, ...saidBy(now, layers.texts, scale) }
   })
   return { ...found, cuts }
+}
+
+/** Cuts of words that hold lines of one block are one cut: the file knows that they belong together. */
+function wholeBlocks(cuts: readonly Cut[], texts: readonly TextBlock[]): Cut[] {
+  const plan = texts.reduce((p, t) => {
+    const parts = p.cuts.filter((c) => c.kind === 'words' && share(c, t) > 0.12 && overlap(c, t)!.h > 0.3 * Math.min(c.h, t.size))
+    return parts.length > 1 ? mergeCuts(p, parts.map((c) => c.id)) : p
+  }, { ...emptyPlan(), cuts: [...cuts] })
+  return plan.cuts
 }

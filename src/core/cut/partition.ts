@@ -21,21 +21,33 @@ export function partition<C extends Rect & { kind?: string }>(cuts: readonly C[]
   return { kind: 'knot', box, cuts: [...cuts] }
 }
 
+/** So many rows of words under each other, column for column, belong together (a heading, its words, a button); more of them are a table. */
+const MOST_ROWS = 3
+
 /**
- * Takes a row of pictures and the rows of words right under them, column for column, as columns of picture and words: so that a phone, which stacks
- * columns, shows each picture with its own words.
+ * Takes a row of pictures or words and the rows of words and buttons right under it, column for column, as columns: so that a phone, which stacks
+ * columns, shows each picture or heading with its own words.
  */
 function captioned<C extends Rect & { kind?: string }>(rows: Layout<C>[]): Layout<C>[] {
   const out: Layout<C>[] = []
-  for (const row of rows) {
-    const above = out.at(-1)
-    if (above?.kind === 'columns' && row.kind === 'columns' && above.parts.length === row.parts.length && above.parts.every((p, i) => sameColumn(p.box, row.parts[i]!.box)) && leavesOf(above).some((c) => c.kind === 'picture') && leavesOf(row).every((c) => c.kind === 'words')) {
-      const parts = above.parts.map((p, i): Layout<C> => ({ kind: 'rows', box: around([p.box, row.parts[i]!.box]), parts: [...(p.kind === 'rows' ? p.parts : [p]), row.parts[i]!] }))
-      out[out.length - 1] = { kind: 'columns', box: around([above.box, row.box]), parts }
-    } else out.push(row)
+  for (let i = 0; i < rows.length; ) {
+    const row = rows[i]!
+    let end = i + 1
+    if (row.kind === 'columns') while (end < rows.length && follows(row, rows[end]!)) end++
+    const run = rows.slice(i, end) as Extract<Layout<C>, { kind: 'columns' }>[]
+    const words = run.filter((r) => leavesOf(r).every(live)).length
+    if (run.length > 1 && words <= MOST_ROWS) {
+      const parts = run[0]!.parts.map((_, k): Layout<C> => ({ kind: 'rows', box: around(run.map((r) => r.parts[k]!.box)), parts: run.flatMap((r) => { const p = r.parts[k]!; return p.kind === 'rows' ? p.parts : [p] }) }))
+      out.push({ kind: 'columns', box: around(run.map((r) => r.box)), parts })
+    } else out.push(...run)
+    i = end
   }
   return out
 }
+
+const live = (c: { kind?: string }) => c.kind === 'words' || c.kind === 'button'
+const follows = <C extends Rect & { kind?: string }>(above: Extract<Layout<C>, { kind: 'columns' }>, row: Layout<C>): boolean =>
+  row.kind === 'columns' && row.parts.length === above.parts.length && above.parts.every((p, i) => sameColumn(p.box, row.parts[i]!.box)) && leavesOf(row).every(live)
 
 const sameColumn = (a: Rect, b: Rect): boolean => Math.abs(a.x - b.x) <= 0.08 * Math.max(a.w, b.w) && Math.abs(a.x + a.w - b.x - b.w) <= 0.25 * Math.max(a.w, b.w)
 const leavesOf = <C extends Rect>(n: Layout<C>): C[] => (n.kind === 'leaf' ? [n.cut] : n.kind === 'knot' ? n.cuts : n.parts.flatMap(leavesOf))

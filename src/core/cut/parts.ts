@@ -293,6 +293,9 @@ function joins(a: Judged, b: Judged, gap: number, cell: number): boolean {
   const oneInk = difference(a.looks.color, b.looks.color) <= 40
   // Letters of one size and ink, no further apart than a paragraph's space (of small letters' heights: about half the size of the type each).
   const alike = (p: number, q: number, most: number) => Math.max(p, q) <= most * Math.min(p, q)
+  // Of a last line of a word or two the small letters' height is told badly.
+  const short = b.cells.w < 12 * x && b.cells.w < 0.5 * a.cells.w
+  if (a.kind === 'words' && b.kind === 'words' && short && gap <= 2.4 * x && oneInk && alike(a.looks.x, b.looks.x, 1.6)) return true
   if (a.kind === 'words' && b.kind === 'words') return (alike(a.looks.x, b.looks.x, 1.2) || (alike(a.looks.x, b.looks.x, 1.35) && alike(a.last, b.cells.h, 1.06))) && gap <= 3.4 * x && oneInk
   // A last line of one short word looks like a mark, but is of one ink with what stands above.
   const ax = a.looks.x / cell

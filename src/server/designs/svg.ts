@@ -130,7 +130,7 @@ function linesOf(e: Element, m: Matrix, style: Style): TextLine[] {
   const at = (v: unknown) => { const n = parseFloat(String(Array.isArray(v) ? v[0] : v ?? '').split(/[\s,]/)[0]!); return Number.isFinite(n) ? n : null }
   const length = (v: unknown, size: number) => { const n = at(v) ?? 0; return /em\s*$/.test(String(v ?? '')) ? n * size : n }
   const read = (node: ElementContent, s: Style) => {
-    if (node.type === 'text') { const t = node.value.replace(/\s+/g, ' '); if (t.trim() || (t && lines.at(-1)?.text)) { const l = lines.at(-1)!; l.text += t; if (!l.text.trim()) l.style = s } return }
+    if (node.type === 'text') { const t = node.value.replace(/[ \t\r\n]+/g, ' '); if (t.trim() || (t && lines.at(-1)?.text)) { const l = lines.at(-1)!; l.text += t; if (!l.text.trim()) l.style = s } return }
     if (node.type !== 'element') return
     const inner = styled(node, s), last = lines.at(-1)!
     const x = at(node.properties.x), y = at(node.properties.y), dy = length(node.properties.dy, inner.size)
