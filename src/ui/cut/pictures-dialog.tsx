@@ -1,6 +1,6 @@
 'use client'
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js'
-import { useEffect, useRef, useState } from 'react'
+import { Fragment, useEffect, useRef, useState } from 'react'
 import { loadTimes } from '@/core/picture/load-times'
 import type { Cut } from '@/core/cut/plan'
 import { cx, kb, NumberField, Row } from '../parts/controls'
@@ -24,13 +24,13 @@ export function PicturesDialog({ work: w, onClose }: { work: CutWork; onClose: (
           <dl className="grid grid-cols-[92px_1fr] gap-y-1 font-mono">
             <dt className="font-sans text-soft">All pictures</dt><dd className={cx(w.total > w.budget.all && 'text-terra')} data-total={w.total}>{kb(w.total)}, {weighed.length} of {w.pictures.length} weighed</dd>
             <dt className="font-sans text-soft">Saved</dt><dd>{kb(Math.max(0, plain - w.total))} over plain PNG</dd>
-            {times.map((t) => <span key={t.name} className="contents"><dt className="font-sans text-soft">{t.name}</dt><dd>{t.seconds.toFixed(1)} s at {t.mbit} Mbit/s</dd></span>)}
+            {times.map((t) => <Fragment key={t.name}><dt className="font-sans text-soft">{t.name}</dt><dd>{t.seconds.toFixed(1)} s at {t.mbit} Mbit/s</dd></Fragment>)}
           </dl>
           <div className="grid grid-cols-2 gap-2"><Row label="All, KB"><NumberField label="Budget for all pictures, KB" value={Math.round(w.budget.all / 1024)} min={10} max={20000} onChange={(v) => set({ ...w.budget, all: v * 1024 })} /></Row><Row label="Each, KB"><NumberField label="Budget for each picture, KB" value={Math.round(w.budget.each / 1024)} min={5} max={10000} onChange={(v) => set({ ...w.budget, each: v * 1024 })} /></Row></div>
           <LoadChart times={times} />
           <ul className="max-h-44 overflow-y-auto" aria-label="Pictures by weight">
             {[...weighed].sort((a, b) => b.figure.picture.bytes - a.figure.picture.bytes).map(({ cut, figure }) => (
-              <li key={cut.id}><button type="button" aria-pressed={cut.id === shown} className={cx('grid w-full grid-cols-[1fr_auto] gap-2 px-1.5 py-0.5 text-left', cut.id === shown && 'bg-wash')} onClick={() => setShown(cut.id)}><span className="truncate">{w.order.findIndex((c) => c.id === cut.id) + 1} {cut.alt || 'Picture'}</span><span className={cx('font-mono', figure.picture.bytes > w.budget.each && 'text-terra')}>{kb(figure.picture.bytes)} {figure.picture.type.slice(6)}</span></button></li>
+              <li key={cut.id}><button type="button" aria-pressed={cut.id === shown} className={cx('grid min-h-6 w-full grid-cols-[1fr_auto] items-center gap-2 px-1.5 text-left', cut.id === shown && 'bg-wash')} onClick={() => setShown(cut.id)}><span className="truncate">{w.order.findIndex((c) => c.id === cut.id) + 1} {cut.alt || 'Picture'}</span><span className={cx('font-mono', figure.picture.bytes > w.budget.each && 'text-terra')}>{kb(figure.picture.bytes)} {figure.picture.type.slice(6)}</span></button></li>
             ))}
           </ul>
         </div>
@@ -65,7 +65,7 @@ function LoadChart({ times }: { times: ReturnType<typeof loadTimes> }) {
     const chart = new Chart(canvas.current, {
       type: 'bar',
       data: { labels: times.map((t) => t.name), datasets: [{ data: times.map((t) => t.seconds), backgroundColor: bar, barThickness: 14 }] },
-      options: { indexAxis: 'y', animation: false, responsive: true, maintainAspectRatio: false, plugins: { legend: { display: false } }, scales: { x: { beginAtZero: true, title: { display: true, text: 's', color: ink }, ticks: { color: ink }, grid: { color: grid } }, y: { ticks: { color: ink }, grid: { display: false } } } },
+      options: { indexAxis: 'y', animation: false, responsive: true, maintainAspectRatio: false, plugins: { legend: { display: false } }, scales: { x: { beginAtZero: true, title: { display: true, text: 's', color: ink }, ticks: { color: ink }, grid: { color: grid } }, y: { ticks: { color: ink, autoSkip: false }, grid: { display: false } } } },
     })
     return () => chart.destroy()
   }, [times])
