@@ -11,7 +11,7 @@ module.exports = {
     { name: 'server-not-standins', comment: 'the app reaches stand-ins over SMTP and HTTP only', severity: 'error', from: { path: '^src/server' }, to: { path: '^src/standins' } },
     { name: 'workers-are-thin', severity: 'error', from: { path: '^src/workers' }, to: { path: '^src/(?!core|workers)' } },
     { name: 'not-to-tests', severity: 'error', from: { pathNot: '\\.test\\.tsx?$|^e2e|^bench' }, to: { path: '\\.test\\.tsx?$' } },
-    { name: 'resolvable', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '^(bun:|next/|hast$)' } },
+    { name: 'resolvable', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '^(bun:|next/|hast$|mdast$)' } },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

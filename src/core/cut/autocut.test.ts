@@ -58,7 +58,7 @@ test('proposes what each part becomes', async () => {
   expect(flat.filter((c) => c.kind === 'flat').map((c) => c.ground)).toEqual(['#e3b23c'])
   expect(flat.find((c) => c.kind === 'button')!.box).toMatchObject({ background: '#b4452f', radius: 4 })
   const photos = autocut(await rasterOf(testDesigns()[3]!), 2).cuts
-  expect(photos.map((c) => c.kind)).toEqual(['picture', 'picture', 'picture', 'words', 'picture', 'picture'])
+  expect(photos.map((c) => c.kind)).toEqual(['picture', 'picture', 'picture', 'words', 'picture'])
 })
 
 test('a photograph is one picture, whatever is on it', async () => {

@@ -30,18 +30,20 @@ function grown(raster: Raster, r: Rect, color: number, most: number, noise: numb
 
 function readBox(raster: Raster, rect: Rect, g: number, near: number): Box | null {
   const px = packed(raster)
-  const at = (x: number, y: number) => px[y * raster.width + x]!
   const { x, y, w, h } = rect
   const corner = Math.min(Math.floor(h * 0.5) - 1, Math.floor(w * 0.25), Math.max(6, Math.floor(h * 0.45)))
-  /** Share of the sides at a depth that have one colour, and that colour. */
+  /** Visits the points of the four sides at a depth. */
+  const visit = (depth: number, see: (p: number) => void) => {
+    const [upper, lower] = [(y + depth) * raster.width, (y + h - 1 - depth) * raster.width]
+    for (let i = x + corner; i < x + w - corner; i++) { see(px[upper + i]!); see(px[lower + i]!) }
+    for (let j = y + corner; j < y + h - corner; j++) { see(px[j * raster.width + x + depth]!); see(px[j * raster.width + x + w - 1 - depth]!) }
+  }
+  /** The colour that most of the sides have at a depth (Boyer and Moore's majority vote), and how much of them has it. */
   const ring = (depth: number): { color: number; share: number } => {
-    const points: number[] = []
-    for (let i = x + corner; i < x + w - corner; i++) points.push(at(i, y + depth), at(i, y + h - 1 - depth))
-    for (let j = y + corner; j < y + h - corner; j++) points.push(at(x + depth, j), at(x + w - 1 - depth, j))
-    // The colour of most points, by Boyer and Moore's majority vote.
-    let color = points[0] ?? 0, votes = 0
-    for (const p of points) { if (votes === 0) { color = p; votes = 1 } else votes += p === color ? 1 : -1 }
-    return { color, share: points.filter((p) => difference(p, color) <= near).length / Math.max(1, points.length) }
+    let color = 0, votes = 0, all = 0, alike = 0
+    visit(depth, (p) => { if (votes === 0) { color = p; votes = 1 } else votes += p === color ? 1 : -1; all++ })
+    visit(depth, (p) => { if (p === color || difference(p, color) <= near) alike++ })
+    return { color, share: alike / Math.max(1, all) }
   }
   const depth = Math.min(2, Math.floor(Math.min(w, h) / 4))
   const outer = ring(depth)

@@ -16,13 +16,16 @@ export interface Looks {
   x: number
 }
 
+// One sheet for all calls: a design asks hundreds of times, mostly about a few colours.
+const counts = new Uint32Array(4096)
+const sums = new Float64Array(4096 * 3)
+
 /** @param ground packed @param noise channel difference that is still one colour */
 export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): Looks {
   // Halved colour (4:2:0) bleeds across the rims of letters.
   const spread = noise > 8 ? 70 : 34
   const px = packed(raster)
-  const counts = new Uint32Array(4096)
-  const sums = new Float64Array(4096 * 3)
+  const bins: number[] = []
   // Large areas are told as well by some of their pixels.
   const across = Math.max(1, Math.round(rect.w / 420)), down = Math.max(1, Math.floor(rect.h / 64))
   const right = Math.min(rect.x + rect.w, raster.width), bottom = Math.min(rect.y + rect.h, raster.height)
@@ -40,6 +43,7 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
       filled[c] = 1
       total++
       const bin = ((p & 0xf0) >> 4) | ((p & 0xf000) >> 8) | ((p & 0xf00000) >> 12)
+      if (counts[bin] === 0) bins.push(bin)
       counts[bin] = counts[bin]! + 1
       sums[bin * 3] = sums[bin * 3]! + (p & 255); sums[bin * 3 + 1] = sums[bin * 3 + 1]! + ((p >>> 8) & 255); sums[bin * 3 + 2] = sums[bin * 3 + 2]! + ((p >>> 16) & 255)
     }
@@ -47,7 +51,7 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
     perRow.push(inked)
   }
   if (!total) return { color: ground, mono: 0, colors: 0, runs: 0, pieces: 0, x: rect.h }
-  const bins = [...counts.keys()].filter((b) => counts[b]! > 0).sort((a, b) => counts[b]! - counts[a]!)
+  bins.sort((a, b) => counts[b]! - counts[a]! || a - b)
   let sum = 0, colors = 0
   for (const b of bins) { sum += counts[b]!; colors++; if (sum >= 0.9 * total) break }
   // The ink: among the common colours the one farthest from the ground, since rims lie between.
@@ -56,14 +60,16 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
   const distance = (c: number[]) => Math.hypot(...c.map((v, k) => v - g[k]!))
   const common = bins.slice(0, 12).filter((b) => counts[b]! >= 0.15 * counts[bins[0]!]!)
   const ink = mean(common.reduce((a, b) => (distance(mean(b)) * Math.sqrt(counts[b]!) > distance(mean(a)) * Math.sqrt(counts[a]!) ? b : a), bins[0]!))
-  const axis = ink.map((v, k) => v - g[k]!), length = Math.hypot(...axis) || 1
+  const [ax, ay, az] = [ink[0]! - g[0]!, ink[1]! - g[1]!, ink[2]! - g[2]!]
+  const length = Math.hypot(ax, ay, az) || 1
   let between = 0
   for (const b of bins) {
-    const c = mean(b).map((v, k) => v - g[k]!)
-    const along = c.reduce((s, v, k) => s + v * axis[k]!, 0) / length
-    const off = Math.sqrt(Math.max(0, c.reduce((s, v) => s + v * v, 0) - along * along))
-    if (off <= spread && along > 0 && along < length + 40) between += counts[b]!
+    const n = counts[b]!
+    const dx = sums[b * 3]! / n - g[0]!, dy = sums[b * 3 + 1]! / n - g[1]!, dz = sums[b * 3 + 2]! / n - g[2]!
+    const along = (dx * ax + dy * ay + dz * az) / length
+    if (along > 0 && along < length + 40 && dx * dx + dy * dy + dz * dz - along * along <= spread * spread) between += n
   }
+  for (const b of bins) { counts[b] = 0; sums.fill(0, b * 3, b * 3 + 3) }
   let pieces = 0
   for (let i = 0; i < filled.length; i++) if (filled[i] && !filled[i - 1]) pieces++
   const x = smallLetters(perRow) * down
