@@ -244,10 +244,10 @@ export function scenePng(scene: Scene, scale: number): Promise<Buffer> {
   return drawn.get(key)!
 }
 
-/** A scene's pixels; through JPEG first where a quality is given. */
-export async function sceneRaster(scene: Scene, scale: number, jpeg?: number): Promise<Raster> {
+/** A scene's pixels; through a lossy format first where a quality is given. */
+export async function sceneRaster(scene: Scene, scale: number, quality?: number, format: 'jpeg' | 'webp' | 'avif' = 'jpeg'): Promise<Raster> {
   let image = sharp(await scenePng(scene, scale))
-  if (jpeg) image = sharp(await image.jpeg({ quality: jpeg }).toBuffer())
+  if (quality) image = sharp(await image.toFormat(format, { quality, effort: 2 }).toBuffer())
   const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true })
   return { width: info.width, height: info.height, data }
 }

@@ -37,6 +37,13 @@ describe.each([['looked at while tuning', TUNED], ['not looked at', UNSEEN]] as 
   })
 })
 
+test.each([['webp', 80], ['avif', 60]] as const)('as %s of quality %i the parts are found as well', async (format, quality) => {
+  const scores = []
+  for (const seed of [1, 6, 11, 14]) { const scene = sceneOf(seed); scores.push(scoreOf(scene, autocut(await sceneRaster(scene, 2, quality, format), 2), 2, 2)) }
+  const { bands, columns, parts, grounds } = together(scores)
+  expect({ bands: bands >= 0.98, columns: columns >= 0.95, parts: parts >= 0.9, grounds: grounds >= 0.95, misses: parts >= 0.9 ? [] : scores.flatMap((s) => s.misses) }).toEqual({ bands: true, columns: true, parts: true, grounds: true, misses: [] })
+})
+
 test('cuts lie inside the design, inside their bands, and never overlap; each says what it was taken for', async () => {
   const rasters = [...await Promise.all(testDesigns().map((d) => rasterOf(d))), await sceneRaster(sceneOf(3), 2)]
   for (const raster of rasters) {

@@ -46,6 +46,10 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number): Box | nul
     return { color, share: alike / Math.max(1, all) }
   }
   const depth = Math.min(2, Math.floor(Math.min(w, h) / 4))
+  // Most of what is looked at is no box, and eight points tell.
+  const at = (u: number, v: number) => px[Math.floor(y + depth + v * (h - 1 - 2 * depth)) * raster.width + Math.floor(x + depth + u * (w - 1 - 2 * depth))]!
+  const points = [at(0.35, 0), at(0.65, 0), at(0.35, 1), at(0.65, 1), at(0, 0.5), at(1, 0.5), at(0.5, 0), at(0.5, 1)]
+  if (!points.some((p) => points.filter((q) => difference(p, q) <= near).length >= 6)) return null
   const outer = ring(depth)
   if (outer.share < 0.93) return null
   let color = outer.color, borderWidth: number | undefined, borderColor: string | undefined

@@ -87,9 +87,10 @@ export interface Stretch { from: number; to: number }
 export function stretches(m: Mask, r: Cells, along: 'rows' | 'columns', gap: number): Stretch[] {
   const n = along === 'rows' ? r.h : r.w
   const filled = new Uint8Array(n)
+  const right = r.x + r.w
   for (let y = r.y; y < r.y + r.h; y++) {
     const row = y * m.cols
-    for (let x = r.x; x < r.x + r.w; x++) if (m.ink[row + x]) { filled[along === 'rows' ? y - r.y : x - r.x] = 1; if (along === 'rows') break }
+    if (along === 'rows') { for (let x = r.x; x < right; x++) if (m.ink[row + x]) { filled[y - r.y] = 1; break } } else for (let x = r.x, i = 0; x < right; x++, i++) if (m.ink[row + x]) filled[i] = 1
   }
   const out: Stretch[] = []
   const start = along === 'rows' ? r.y : r.x
