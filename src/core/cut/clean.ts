@@ -15,20 +15,31 @@ export function cleaned(raster: Raster): { raster: Raster; noise: number } {
   const px = packed(raster)
   const grounds = groundsOf(px, raster.width, raster.height)
   if (!grounds.length || !noisy(px, raster.width, raster.height, grounds)) return { raster, noise: 8 }
-  // Which grounds may be near, by the upper five bits of each channel.
+  // Which grounds may be near, by the upper five bits of each channel: none, one (its place, from 1), or several (-1).
   const near: number[][] = Array.from({ length: 32768 }, () => [])
-  for (const g of grounds) {
+  grounds.forEach((g) => {
     const range = (shift: number) => { const v = (g >>> shift) & 255; return [Math.max(0, v - REACH) >> 3, Math.min(255, v + REACH) >> 3] as const }
     const [r, gr, b] = [range(0), range(8), range(16)]
     for (let i = r[0]; i <= r[1]; i++) for (let j = gr[0]; j <= gr[1]; j++) for (let k = b[0]; k <= b[1]; k++) near[(k << 10) | (j << 5) | i]!.push(g)
-  }
+  })
+  const few = Int8Array.from(near, (list) => (list.length > 1 ? -1 : list.length ? grounds.indexOf(list[0]!) + 1 : 0))
   const out = new Uint32Array(px.length)
+  let last = px[0]!, now = last
   for (let i = 0; i < px.length; i++) {
     const p = px[i]!
-    const list = near[((p >>> 9) & 0x7c00) | ((p >>> 6) & 0x3e0) | ((p >>> 3) & 31)]!
-    let best = p, distance = REACH + 1
-    for (const g of list) { const d = difference(p, g); if (d < distance) { distance = d; best = g } }
-    out[i] = best
+    // Neighbours are mostly alike.
+    if (p !== last || i === 0) {
+      last = p
+      now = p
+      const cell = ((p >>> 9) & 0x7c00) | ((p >>> 6) & 0x3e0) | ((p >>> 3) & 31)
+      const k = few[cell]!
+      if (k > 0) { const g = grounds[k - 1]!; if (difference(p, g) <= REACH) now = g } else if (k < 0) {
+        let distance = REACH + 1
+        const list = near[cell]!
+        for (let n = 0; n < list.length; n++) { const d = difference(p, list[n]!); if (d < distance) { distance = d; now = list[n]! } }
+      }
+    }
+    out[i] = now
   }
   return { raster: { width: raster.width, height: raster.height, data: new Uint8Array(out.buffer) }, noise: 28 }
 }
