@@ -150,7 +150,7 @@ test('cutting by hand: trim, lock, align, order, colours, copy, pictures; every 
   await page.keyboard.press('Escape')
   // A new version of the design.
   await page.getByRole('button', { name: 'Design and plan as files' }).click()
-  await page.getByLabel('Replace it by a new version…').setInputFiles({ name: 'new.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(scene.svg(2).replace('Halden Rail', 'Halden Railway')) })
+  await page.getByLabel('Replace it by a new version…').setInputFiles({ name: 'new.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(scene.svg(2).replace('>Halden Rail<', '>Holden Mail<')) })
   await expect(page.getByText(/The design was replaced/)).toBeVisible({ timeout: 30_000 })
   await accessible(page)
   await page.keyboard.press('Escape')

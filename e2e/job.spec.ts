@@ -9,7 +9,7 @@ test('a design becomes a delivered email', async ({ page, request }) => {
   await page.getByRole('button', { name: 'New job' }).click()
   await page.getByLabel(/Choose the design/).setInputFiles('demo/designs/fennmoor-sowing-letter.png')
   await page.getByLabel('Name', { exact: true }).fill('Made by hand')
-  await page.getByLabel('Client').selectOption({ label: 'Fennmoor Seed Library' })
+  await page.getByRole('dialog').getByLabel('Client').selectOption({ label: 'Fennmoor Seed Library' })
   await page.getByRole('button', { name: 'Make the job' }).click()
 
   // Cut: the program finds the parts; the person decides.
