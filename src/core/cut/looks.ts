@@ -27,7 +27,7 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
   const px = packed(raster)
   const bins: number[] = []
   // Large areas are told as well by some of their pixels.
-  const across = Math.max(1, Math.round(rect.w / 360)), down = Math.max(1, Math.floor(rect.h / 56))
+  const across = Math.max(1, Math.round(rect.w / 420)), down = Math.max(1, Math.floor(rect.h / 64))
   const right = Math.min(rect.x + rect.w, raster.width), bottom = Math.min(rect.y + rect.h, raster.height)
   let total = 0, changes = 0, rowsSeen = 0
   const perRow: number[] = []

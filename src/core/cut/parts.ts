@@ -290,7 +290,7 @@ function joins(a: Judged, b: Judged, gap: number, cell: number): boolean {
   const speck = (x: { cells: Cells }) => x.cells.h <= 3 && x.cells.w <= 40
   if (speck(a) || speck(b)) return gap <= 6
   const x = Math.max(a.looks.x, b.looks.x) / cell
-  const oneInk = difference(a.looks.color, b.looks.color) <= 40
+  const oneInk = difference(a.looks.color, b.looks.color) <= 48
   // Letters of one size and ink, no further apart than a paragraph's space (of small letters' heights: about half the size of the type each).
   const alike = (p: number, q: number, most: number) => Math.max(p, q) <= most * Math.min(p, q)
   // Of a last line of a word or two the small letters' height is told badly.
