@@ -34,7 +34,7 @@ test('a dropped file opens the new job; a bad one is refused in words, and what 
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Spring sale')
   await accessible(page)
   await page.getByRole('button', { name: 'Make the job' }).click()
-  await expect(page.getByRole('alert').filter({ hasText: 'not a picture' })).toContainText('spring-sale.png')
+  await expect(page.getByRole('alert').filter({ hasText: 'not a design' })).toContainText('spring-sale.png')
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Spring sale')
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog')).toBeHidden()
