@@ -32,11 +32,13 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number): Box | nul
   const px = packed(raster)
   const { x, y, w, h } = rect
   const corner = Math.min(Math.floor(h * 0.5) - 1, Math.floor(w * 0.25), Math.max(6, Math.floor(h * 0.45)))
-  /** Visits the points of the four sides at a depth. */
+  // Of a long side every few points tell.
+  const across = Math.max(1, Math.floor(w / 200)), down = Math.max(1, Math.floor(h / 200))
+  /** Visits points of the four sides at a depth. */
   const visit = (depth: number, see: (p: number) => void) => {
     const [upper, lower] = [(y + depth) * raster.width, (y + h - 1 - depth) * raster.width]
-    for (let i = x + corner; i < x + w - corner; i++) { see(px[upper + i]!); see(px[lower + i]!) }
-    for (let j = y + corner; j < y + h - corner; j++) { see(px[j * raster.width + x + depth]!); see(px[j * raster.width + x + w - 1 - depth]!) }
+    for (let i = x + corner; i < x + w - corner; i += across) { see(px[upper + i]!); see(px[lower + i]!) }
+    for (let j = y + corner; j < y + h - corner; j += down) { see(px[j * raster.width + x + depth]!); see(px[j * raster.width + x + w - 1 - depth]!) }
   }
   /** The colour that most of the sides have at a depth (Boyer and Moore's majority vote), and how much of them has it. */
   const ring = (depth: number): { color: number; share: number } => {

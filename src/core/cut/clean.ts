@@ -15,40 +15,49 @@ export function cleaned(raster: Raster): { raster: Raster; noise: number } {
   const px = packed(raster)
   const grounds = groundsOf(px, raster.width, raster.height)
   if (!grounds.length || !noisy(px, raster.width, raster.height, grounds)) return { raster, noise: 8 }
-  // Which grounds may be near, by the upper five bits of each channel: none, one (its place, from 1), or several (-1).
-  const near: number[][] = Array.from({ length: 32768 }, () => [])
-  grounds.forEach((g) => {
-    const range = (shift: number) => { const v = (g >>> shift) & 255; return [Math.max(0, v - REACH) >> 3, Math.min(255, v + REACH) >> 3] as const }
-    const [r, gr, b] = [range(0), range(8), range(16)]
-    for (let i = r[0]; i <= r[1]; i++) for (let j = gr[0]; j <= gr[1]; j++) for (let k = b[0]; k <= b[1]; k++) near[(k << 10) | (j << 5) | i]!.push(g)
-  })
-  const few = Int8Array.from(near, (list) => (list.length > 1 ? -1 : list.length ? grounds.indexOf(list[0]!) + 1 : 0))
-  const out = new Uint32Array(px.length)
-  let last = px[0]!, now = last
-  for (let i = 0; i < px.length; i++) {
-    const p = px[i]!
-    // Neighbours are mostly alike.
-    if (p !== last || i === 0) {
-      last = p
-      now = p
-      const cell = ((p >>> 9) & 0x7c00) | ((p >>> 6) & 0x3e0) | ((p >>> 3) & 31)
-      const k = few[cell]!
-      if (k > 0) { const g = grounds[k - 1]!; if (difference(p, g) <= REACH) now = g } else if (k < 0) {
-        let distance = REACH + 1
-        const list = near[cell]!
-        for (let n = 0; n < list.length; n++) { const d = difference(p, list[n]!); if (d < distance) { distance = d; now = list[n]! } }
+  const out = px.slice()
+  const known = new Set(grounds)
+  // Noise has few colours, which come back all the time: what each becomes is remembered by its lower bits.
+  const keys = new Int32Array(REMEMBERED), values = new Int32Array(REMEMBERED)
+  const { width, height } = raster
+  let last = px[0]!, now = nearest(last, grounds)
+  for (let y = 0; y < height; y += BLOCK) for (let x = 0; x < width; x += BLOCK) {
+    const right = Math.min(width, x + BLOCK), bottom = Math.min(height, y + BLOCK)
+    // JPEG writes block by block: where nothing stands, a whole block is one colour, and a few of its points tell.
+    const first = px[y * width + x]!, middle = px[((y + bottom) >> 1) * width + ((x + right) >> 1)]!
+    if (first === middle && known.has(first) && px[(bottom - 1) * width + right - 1] === first && px[y * width + right - 1] === first && px[(bottom - 1) * width + x] === first) continue
+    for (let j = y; j < bottom; j++) for (let i = j * width + x, end = j * width + right; i < end; i++) {
+      const p = px[i]!
+      // Neighbours are often alike.
+      if (p !== last) {
+        const slot = (p ^ (p >>> 5) ^ (p >>> 10)) & (REMEMBERED - 1)
+        if (keys[slot] !== p) { keys[slot] = p; values[slot] = nearest(p, grounds) }
+        last = p
+        now = values[slot]!
       }
+      if (now !== p) out[i] = now
     }
-    out[i] = now
   }
   return { raster: { width: raster.width, height: raster.height, data: new Uint8Array(out.buffer) }, noise: 28 }
 }
 
+/** Side of a block of JPEG, px (ITU-T T.81, section A.1). */
+const BLOCK = 8
+const REMEMBERED = 16384
+
+/** The ground that a colour is the noise of, else the colour itself. */
+function nearest(p: number, grounds: readonly number[]): number {
+  let distance = REACH + 1, found = p
+  for (let n = 0; n < grounds.length; n++) { const d = difference(p, grounds[n]!); if (d < distance) { distance = d; found = grounds[n]! } }
+  return found
+}
+
 /** The colours of flat areas, the commonest first, packed. */
-export function groundsOf(px: Uint32Array, width: number, height: number): number[] {
+export function groundsOf(px: Int32Array, width: number, height: number): number[] {
   const counts = new Map<number, number>()
   let seen = 0
-  for (let y = FLAT; y < height; y += 7) for (let x = FLAT + (y % 3); x < width; x += 6) {
+  const step = Math.max(5, Math.round(Math.sqrt((width * height) / 60_000)))
+  for (let y = FLAT; y < height; y += step + 1) for (let x = FLAT + (y % 3); x < width; x += step) {
     const i = y * width + x, p = px[i]!
     seen++
     if (difference(p, px[i - FLAT]!) > 1 || difference(p, px[i - FLAT * width]!) > 1) continue
@@ -66,7 +75,7 @@ export function groundsOf(px: Uint32Array, width: number, height: number): numbe
  * Whether the flat grounds end in a haze: where a run of one ground stops, a clean design shows the rim of a letter, of any difference; JPEG shows the
  * same colour a little off.
  */
-function noisy(px: Uint32Array, width: number, height: number, grounds: readonly number[]): boolean {
+function noisy(px: Int32Array, width: number, height: number, grounds: readonly number[]): boolean {
   const known = new Set(grounds)
   let ends = 0, hazy = 0
   for (let y = 0; y < height; y += 16) for (let x = 1, i = y * width + 1; x + 1 < width; x++, i++) {

@@ -47,7 +47,7 @@ test('a dark mark vanishes on a dark ground and stays on a light one; an outline
   const lined = outlined(mark, '#ffffff', 2)
   expect(lined.width).toBeGreaterThan(mark.width)
   const white = packHex('#ffffff')
-  const px = new Uint32Array(lined.data.buffer)
+  const px = new Int32Array(lined.data.buffer)
   expect(px.some((p) => p === white)).toBe(true)
   expect(vanishing({ width: 1, height: 1, data: new Uint8Array([0, 0, 0, 0]) }, '#000000')).toBe(0)
 })

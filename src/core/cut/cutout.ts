@@ -1,6 +1,6 @@
 import { colorDifference } from '../color/difference'
 import { toRgb } from '../color/hex'
-import { difference, hexOf, packed, packHex, type Raster, type Rect } from './raster'
+import { difference, hexOf, pack, packed, packHex, type Raster, type Rect } from './raster'
 
 /**
  * A mark without its ground. Each pixel is taken for a blend `a * ink + (1 - a) * ground`; the ink of a rim is that of the nearest solid pixel, so that no
@@ -73,7 +73,7 @@ export function vanishing(mark: Raster, ground: string): number {
   let gone = 0
   for (const [bin, n] of counts) {
     const [r, g, b] = [(bin >> 10) << 3, ((bin >> 5) & 31) << 3, (bin & 31) << 3]
-    if (colorDifference(hexOf(((255 << 24) | (b << 16) | (g << 8) | r) >>> 0), ground) < 12) gone += n
+    if (colorDifference(hexOf(pack(r, g, b)), ground) < 12) gone += n
   }
   return total ? gone / total : 0
 }

@@ -32,7 +32,7 @@ function groundEdges(f: RowFacts): Edge[] {
   const height = f.ink.length
   const both = [f.left, f.right]
   const step = (y: number) => Math.min(...both.map((s) => difference(s[y]!, s[y - 1]!)))
-  const steady = (side: Uint32Array, from: number, to: number) => {
+  const steady = (side: Int32Array, from: number, to: number) => {
     for (let y = Math.max(0, from); y <= Math.min(height - 1, to); y++) if (difference(side[y]!, side[from < 0 ? 0 : from]!) > 2) return false
     return true
   }

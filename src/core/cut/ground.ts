@@ -1,4 +1,4 @@
-import { hexOf, packed, difference, type Raster, type Rect } from './raster'
+import { hexOf, pack, packed, difference, type Raster, type Rect } from './raster'
 
 /** The ground of an area: its commonest edge colour, and how much of the edge has it. */
 export interface Ground { color: string; /** 0 to 1; 1 is a wholly flat edge. */ share: number }
@@ -38,5 +38,5 @@ function medianOf(pixels: [p: number, n: number][]): number {
     for (const [v, n] of sorted) { sum += n; if (sum >= half) return v }
     return 0
   }
-  return ((255 << 24) | (channel(16) << 16) | (channel(8) << 8) | channel(0)) >>> 0
+  return pack(channel(0), channel(8), channel(16))
 }

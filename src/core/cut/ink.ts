@@ -83,7 +83,7 @@ function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'sma
 }
 
 /** How far the first word of a line reaches: to the first empty columns as wide as a space (about a quarter of the type's size; half a small x). */
-function firstWord(px: Uint32Array, width: number, line: InkLine, ground: number): number {
+function firstWord(px: Int32Array, width: number, line: InkLine, ground: number): number {
   const space = Math.max(2, 0.4 * line.small)
   let empty = 0
   for (let x = line.x; x < line.x + line.w; x++) {

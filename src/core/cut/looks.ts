@@ -1,4 +1,4 @@
-import { difference, packed, type Raster, type Rect } from './raster'
+import { differs, pack, packed, type Raster, type Rect } from './raster'
 
 /** What an area looks like, told from its pixels: letters, a drawing or a photograph. */
 export interface Looks {
@@ -36,7 +36,7 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
     let was = false, inked = 0
     for (let x = rect.x, c = 0; x < right; x += across, c++) {
       const p = px[y * raster.width + x]!
-      const on = p !== ground && difference(p, ground) > 24
+      const on = differs(p, ground, 24)
       if (on !== was) { changes++; was = on }
       if (!on) continue
       inked++
@@ -74,7 +74,7 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
   for (let i = 0; i < filled.length; i++) if (filled[i] && !filled[i - 1]) pieces++
   const x = smallLetters(perRow) * down
   return {
-    color: ((255 << 24) | (Math.round(ink[2]!) << 16) | (Math.round(ink[1]!) << 8) | Math.round(ink[0]!)) >>> 0,
+    color: pack(Math.round(ink[0]!), Math.round(ink[1]!), Math.round(ink[2]!)),
     mono: between / total, colors, runs: (changes / 2 / rowsSeen) / Math.max(1, rect.w / (2 * x)), pieces, x,
   }
 }

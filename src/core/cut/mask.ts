@@ -1,4 +1,4 @@
-import { difference, type Rect } from './raster'
+import { differs, type Rect } from './raster'
 
 /**
  * Where an area differs from its ground, one cell for each px of the email: the picture that parts are found in. Far fewer cells than pixels, and a
@@ -26,7 +26,7 @@ const SAME = 8
  * @param tolerance channel difference that is still the ground, 0 to 255; of a noisy design more than that of a clean one. There, what differs less counts
  * only where it is flat, as a pale box is and ringing is not.
  */
-export function maskOf(px: Uint32Array, width: number, area: Rect, ground: number, tolerance: number, cell: number): Mask {
+export function maskOf(px: Int32Array, width: number, area: Rect, ground: number, tolerance: number, cell: number): Mask {
   const cols = Math.ceil(area.w / cell), rows = Math.ceil(area.h / cell)
   const ink = new Uint8Array(cols * rows)
   const right = area.x + area.w
@@ -42,16 +42,15 @@ export function maskOf(px: Uint32Array, width: number, area: Rect, ground: numbe
       if (p === ground) continue
       const at = line + cellOf[x - area.x]!
       if (ink[at]) continue
-      const d = difference(p, ground)
-      if (d > tolerance || (d > SAME && x + 2 < right && px[row + x + 1] === p && px[row + x + 2] === p && px[row + x + width] === p)) ink[at] = 1
+      if (differs(p, ground, tolerance) || (differs(p, ground, SAME) && x + 2 < right && px[row + x + 1] === p && px[row + x + 2] === p && px[row + x + width] === p)) ink[at] = 1
     }
   }
   return { origin: { x: area.x, y: area.y }, cell, cols, rows, ink }
 }
 
 /** A rectangle drawn in to the outermost pixels that are not the ground, by at most a few on each side. @param most px */
-export function exactly(px: Uint32Array, width: number, r: Rect, ground: number, tolerance: number, most: number): Rect {
-  const inked = (x: number, y: number) => difference(px[y * width + x]!, ground) > tolerance
+export function exactly(px: Int32Array, width: number, r: Rect, ground: number, tolerance: number, most: number): Rect {
+  const inked = (x: number, y: number) => differs(px[y * width + x]!, ground, tolerance)
   let { x, y } = r, right = r.x + r.w, bottom = r.y + r.h
   const row = (at: number) => { for (let i = x; i < right; i++) if (inked(i, at)) return true; return false }
   const column = (at: number) => { for (let j = y; j < bottom; j++) if (inked(at, j)) return true; return false }

@@ -1,4 +1,4 @@
-import { difference, hexOf, packed, type Raster, type Rect } from './raster'
+import { difference, hexOf, pack, packed, type Raster, type Rect } from './raster'
 
 /** A colour of a design, and how much of an area it covers, 0 to 1. */
 export interface PaletteColor { color: string; share: number }
@@ -40,5 +40,5 @@ export function pickColor(raster: Raster, x: number, y: number, side: 1 | 3 | 5)
     n++
   }
   const [r, g, b] = sum.map((v) => Math.round(v / Math.max(1, n))) as [number, number, number]
-  return hexOf(((255 << 24) | (b << 16) | (g << 8) | r) >>> 0)
+  return hexOf(pack(r, g, b))
 }

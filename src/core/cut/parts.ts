@@ -39,7 +39,7 @@ export function partsOf(raster: Raster, band: Rect, scale: number, noise: number
 }
 
 class Taker {
-  private readonly px: Uint32Array
+  private readonly px: Int32Array
   private readonly cell: number
   private readonly parts: Part[] = []
   private readonly panels: PanelFound[] = []

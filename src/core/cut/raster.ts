@@ -6,8 +6,8 @@ export interface Raster { width: number; height: number; data: Uint8Array | Uint
 /** A rectangle in design pixels; right and bottom are `x + w` and `y + h`, not part of it. */
 export interface Rect { x: number; y: number; w: number; h: number }
 
-/** The pixels as one 32-bit number each, for quick comparison. */
-export const packed = (r: Raster): Uint32Array => new Uint32Array(r.data.buffer, r.data.byteOffset, r.width * r.height)
+/** The pixels as one signed 32-bit number each, for quick comparison: signed, since engines count with those fastest. */
+export const packed = (r: Raster): Int32Array => new Int32Array(r.data.buffer, r.data.byteOffset, r.width * r.height)
 
 /** Greatest difference of any channel of two packed pixels, 0 to 255. */
 export function difference(a: number, b: number): number {
@@ -18,8 +18,22 @@ export function difference(a: number, b: number): number {
   return r > g ? (r > bl ? r : bl) : g > bl ? g : bl
 }
 
+/** Whether any channel of two packed pixels differs by more than `most`: told sooner than by how much. */
+export function differs(a: number, b: number, most: number): boolean {
+  if (a === b) return false
+  const r = (a & 255) - (b & 255)
+  if (r > most || -r > most) return true
+  const g = ((a >>> 8) & 255) - ((b >>> 8) & 255)
+  if (g > most || -g > most) return true
+  const bl = ((a >>> 16) & 255) - ((b >>> 16) & 255)
+  return bl > most || -bl > most
+}
+
+/** Channels, 0 to 255, as a packed, opaque pixel. */
+export const pack = (r: number, g: number, b: number): number => (255 << 24) | (b << 16) | (g << 8) | r
+
 /** A colour `#rrggbb` as a packed, opaque pixel. */
-export const packHex = (hex: string): number => { const [r, g, b] = toRgb(hex); return ((255 << 24) | (b << 16) | (g << 8) | r) >>> 0 }
+export const packHex = (hex: string): number => pack(...toRgb(hex))
 
 /** A packed pixel (little-endian RGBA) as `#rrggbb`. */
 export const hexOf = (p: number): string => `#${[p & 255, (p >>> 8) & 255, (p >>> 16) & 255].map((v) => v.toString(16).padStart(2, '0')).join('')}`
