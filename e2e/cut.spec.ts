@@ -3,9 +3,11 @@ import sharp from 'sharp'
 import { ssim } from 'ssim.js'
 import { plainHouseStyle } from '@/core/email/styles'
 import { plainOf } from '@/core/email/richtext'
+import type { Autocut } from '@/core/cut/autocut'
 import type { Cut, CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import { sceneOf, scenePng, type Scene } from '@/test-support/scenes'
+import { saidIn, scoreOf, together } from '@/test-support/score'
 import { accessible, saved } from './support'
 
 /** A client whose house style has the font of a scene, as a client's own house style would. */
@@ -93,6 +95,27 @@ for (const [seed, scale] of [[4, 2], [11, 2], [10, 1]] as const) {
     }
     expect(all).toBeGreaterThan(100)
     expect(wrong / all).toBeLessThanOrEqual(0.03)
+  })
+}
+
+/** Printed as PDF by a browser, a scene has its own words and fonts: both halves, the one tuned on and the one not looked at. */
+for (const [half, seeds] of [['looked at while tuning', [2, 4, 7]], ['not looked at', [9, 11, 13]]] as const) {
+  test(`as PDF, its words and parts are found: the half that was ${half}`, async ({ page, request }) => {
+    const scores = []
+    for (const seed of seeds) {
+      const scene = sceneOf(seed)
+      await page.setContent(`<style>@page { size: ${scene.width}px ${scene.height}px; margin: 0 } body { margin: 0 } svg { display: block }</style>${scene.svg(1)}`)
+      const pdf = await page.pdf({ width: `${scene.width}px`, height: `${scene.height}px`, printBackground: true, pageRanges: '1' })
+      const id = await jobFor(request, scene, { name: 'design.pdf', mimeType: 'application/pdf', buffer: pdf })
+      const found = (await (await request.post(`/api/jobs/${id}/autocut`)).json()) as Autocut
+      scores.push(scoreOf(scene, found, 2, 0))
+      const said = saidIn(found)
+      for (const p of scene.bands.flatMap((b) => b.parts)) if (p.words) expect(said).toContain(p.words.lines.join(' ').replace(/\s+/g, ' '))
+      else if (p.button) expect(said).toContain(p.button.label)
+    }
+    const { bands, columns, parts, grounds } = together(scores)
+    console.log(`PDF, ${half}: bands ${bands.toFixed(3)}, columns ${columns.toFixed(3)}, parts ${parts.toFixed(3)}, grounds ${grounds.toFixed(3)}`)
+    expect({ bands: bands >= 0.98, columns: columns >= 0.95, parts: parts >= 0.9, grounds, misses: parts >= 0.9 ? [] : scores.flatMap((s) => s.misses) }).toEqual({ bands: true, columns: true, parts: true, grounds: 1, misses: [] })
   })
 }
 

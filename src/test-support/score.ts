@@ -1,6 +1,7 @@
 import type { Autocut } from '@/core/cut/autocut'
 import { colorDifference } from '@/core/color/difference'
 import { toRgb } from '@/core/color/hex'
+import { plainOf } from '@/core/email/richtext'
 import { partition, type Layout } from '@/core/cut/partition'
 import type { Cut } from '@/core/cut/plan'
 import { around, overlap, type Rect } from '@/core/cut/raster'
@@ -71,3 +72,6 @@ export function scoreOf(scene: Scene, found: Autocut, scale: number, tolerance: 
 
 /** Scores taken together. */
 export const together = (scores: Score[]) => Object.fromEntries((['bands', 'columns', 'parts', 'grounds'] as const).map((k) => [k, scores.reduce((s, x) => s + x[k][0], 0) / Math.max(1, scores.reduce((s, x) => s + x[k][1], 0))])) as Record<'bands' | 'columns' | 'parts' | 'grounds', number>
+
+/** All that the words and buttons of an autocut say, in order, with single spaces. */
+export const saidIn = (found: Autocut): string => found.cuts.filter((c) => c.kind === 'words' || c.kind === 'button').map((c) => (c.words ? plainOf(c.words).replace(/\s+/g, ' ') : '')).join(' ')
