@@ -52,7 +52,8 @@ export function scoreOf(scene: Scene, found: Autocut, scale: number, tolerance: 
       const best = [...same].sort((a, b) => area(overlap(b, rect)!) - area(overlap(a, rect)!))[0]
       const fits = part.kind === 'words' ? covered >= 0.7 : part.kind === 'rule' ? !!best : !!best && area(overlap(best, rect)!) / (area(best) + area(rect) - area(overlap(best, rect)!)) >= 0.7
       score.parts[1]++
-      same.forEach((c) => used.add(c))
+      // Words may be cut paragraph by paragraph; anything else is one cut.
+      for (const c of part.kind === 'words' ? same : best ? [best] : []) used.add(c)
       if (fits) score.parts[0]++
       else misses.push(`${part.kind} at ${part.x.toFixed(0)},${part.y.toFixed(0)} ${part.w.toFixed(0)}x${part.h.toFixed(0)} covered ${covered.toFixed(2)}; there: ${cuts.filter((c) => overlap(c, rect)).map((c) => `${c.seen?.part} ${[c.x, c.y, c.w, c.h].map((v) => v / scale)}`).join(' | ')}`)
       if (fits && part.kind !== 'picture' && best?.ground) {

@@ -15,8 +15,8 @@ const strength = { seam: 3, ground: 3, rule: 2, gutter: 1 }
 
 /**
  * Finds where bands meet. Four signs, strongest first: the ground changes at both margins; nearly the whole row changes at once
- * (pictures that touch, lines across); a thin rule with flat ground on both sides; a gutter, a run of flat rows between two
- * contents on one ground, cut in its middle.
+ * (pictures that touch, lines across); a thin rule with flat ground on both sides, which stays whole in the lower band; a gutter,
+ * a run of flat rows between two contents on one ground, cut in its middle.
  * @param scale design pixels for each px of the email
  */
 export function findEdges(raster: Raster, scale: number, facts: RowFacts = rowFacts(raster)): Edge[] {
@@ -123,7 +123,7 @@ function weakEdges(f: RowFacts, strong: Edge[], scale: number): Edge[] {
       const line = span > 0.5 && f.ink[run.from]! > 0.9 * span
       const [before, after] = [runs[k - 1], runs[k + 1]]
       const room = 5 * scale
-      if (line && before && after && before.to - before.from >= room && after.to - after.from >= room) { rules.add(run); out.push({ y: Math.round((run.from + run.to) / 2), why: 'rule' }) }
+      if (line && before && after && before.to - before.from >= room && after.to - after.from >= room) { rules.add(run); out.push({ y: run.from, why: 'rule' }) }
     })
     // A low stretch between strong edges is one band unless its parts stand further from each other than from its edges.
     const low = cuts[i + 1]! - cuts[i]! <= LOW * scale && runs.length > 2

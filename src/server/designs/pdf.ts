@@ -52,8 +52,10 @@ export async function readPdf(bytes: Buffer, name: string, board: number): Promi
     if (width * height > MOST_PIXELS) throw refuseDesign(`Page ${board + 1} of "${name}" would have ${width} x ${height} px, more than 60 megapixels. Split it, or export it as PNG.`)
     // The library's own drawing surface, so that its paths and ours are of one make.
     const { canvas, context } = (doc.canvasFactory as { create(w: number, h: number): { canvas: Canvas; context: never } }).create(width, height)
-    await page.render({ canvas: canvas as never, canvasContext: context, viewport, background: '#ffffff' }).promise
-    const png = await sharp(Buffer.from(canvas.data()), { raw: { width, height, channels: 4, premultiplied: true } as never }).flatten({ background: '#ffffff' }).removeAlpha().png({ compressionLevel: 6 }).toBuffer()
+    await page.render({ canvas: null, canvasContext: context, viewport, background: 'rgba(0,0,0,0)' }).promise
+    const pixels = Buffer.from(canvas.data())
+    const { top, bottom } = unpainted(pixels, width, height)
+    const png = await sharp(pixels, { raw: { width, height, channels: 4, premultiplied: true } as never }).extract({ left: 0, top, width, height: height - top - bottom }).flatten({ background: '#ffffff' }).removeAlpha().png({ compressionLevel: 6 }).toBuffer()
     const content = await page.getTextContent()
     const pieces = content.items.flatMap((item): TextLine[] => {
       if (!('str' in item) || !item.str.trim()) return []
@@ -63,10 +65,18 @@ export async function readPdf(bytes: Buffer, name: string, board: number): Promi
       const at = (x: number, y: number) => [v[0]! * x + v[2]! * y + v[4]!, v[1]! * x + v[3]! * y + v[5]!] as const
       const [x, base] = at(t[4]!, t[5]!)
       const font = fontName(page, item.fontName) ?? content.styles[item.fontName]?.fontFamily ?? ''
-      return [{ text: item.str, x, base, w: item.width * Math.abs(v[0]!), size: Math.abs(t[3]!) * Math.abs(v[0]!), font, bold: /bold|black|heavy|semibold|demi/i.test(font), italic: /italic|oblique/i.test(font) }]
+      return [{ text: item.str, x, base: base - top, w: item.width * Math.abs(v[0]!), size: Math.abs(t[3]!) * Math.abs(v[0]!), font, bold: /bold|black|heavy|semibold|demi/i.test(font), italic: /italic|oblique/i.test(font) }]
     })
-    return { png, width, height, layers: { texts: blocksOf(joinPieces(pieces)).slice(0, 2000), shapes: [] }, notes: doc.numPages > 1 ? [`Page ${board + 1} of ${doc.numPages} was taken.`] : [] }
+    return { png, width, height: height - top - bottom, layers: { texts: blocksOf(joinPieces(pieces)).slice(0, 2000), shapes: [] }, notes: doc.numPages > 1 ? [`Page ${board + 1} of ${doc.numPages} was taken.`] : [] }
   } finally { await doc.loadingTask.destroy() }
+}
+
+/** Pages are rounded up to whole points, which leaves a few rows that nothing was painted on: how many, px. Where more is bare, the paper is meant. */
+function unpainted(pixels: Buffer, width: number, height: number): { top: number; bottom: number } {
+  const most = 4
+  const bare = (y: number) => { for (let i = y * width * 4 + 3, end = (y + 1) * width * 4; i < end; i += 4) if (pixels[i]! > 8) return false; return true }
+  const count = (row: (k: number) => number) => { let n = 0; while (n <= most && n < height && bare(row(n))) n++; return n > most ? 0 : n }
+  return { top: count((k) => k), bottom: count((k) => height - 1 - k) }
 }
 
 /** The name of a font as the file has it, without the six letters of a subset (ISO 32000-1, 9.6.4). */
