@@ -171,6 +171,23 @@ test('cutting by hand: trim, lock, align, order, colours, copy, pictures; every 
   await page.getByLabel('Divider between design and file').fill('20')
   await accessible(page)
   await page.keyboard.press('Escape')
+  // Phones get a part of a picture of its own: drawn, then set by number.
+  const photo = (await read()).cuts.find((c) => c.kind === 'picture' && c.w > 300)!
+  await page.locator(`[data-cut="${photo.id}"]`).press('Enter')
+  await page.getByRole('button', { name: 'For narrow…' }).click()
+  const box = (await page.getByLabel('Where it is taken from').boundingBox())!
+  await page.mouse.move(box.x + 20, box.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 120, box.y + 60, { steps: 4 })
+  await page.mouse.up()
+  await page.getByLabel('Width of the part, px').fill('240')
+  await page.getByLabel('Width of the part, px').press('Enter')
+  await accessible(page)
+  await page.getByRole('button', { name: 'Use it on narrow' }).click()
+  const part = (await read()).cuts.find((c) => c.id === photo.id)!.narrow!
+  expect([part.of, part.w]).toEqual(['wide', 240])
+  expect(part.x).toBeGreaterThan(photo.x)
+  await expect(page.getByText(/On narrow/)).toBeVisible({ timeout: 20_000 })
   // A new version of the design.
   await page.getByRole('button', { name: 'Design and plan as files' }).click()
   await page.getByLabel('Replace it by a new version…').setInputFiles({ name: 'new.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(scene.svg(2).replace('>Halden Rail<', '>Holden Mail<')) })

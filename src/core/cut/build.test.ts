@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { emailSchema, type Email } from '../email/schema'
 import { textOf } from '../email/richtext'
 import { applyEdit } from '../email/edits'
@@ -5,12 +6,12 @@ import { plainHouseStyle } from '../email/styles'
 import { placesOf, tilesOf } from '../email/walk'
 import { buildEmail, type BuildInput } from './build'
 import { harvest } from './carry'
-import { mergeCuts, setCut } from './edits'
+import { addCut, mergeCuts, setCut } from './edits'
 import { contentEdges } from './content'
 import { groundOf } from './ground'
 import { alignmentOf, inkBlocks, readInk } from './ink'
 import { partition } from './partition'
-import { emptyPlan, type Cut, type CutPlan } from './plan'
+import { cutKinds, emptyPlan, planSchema, type Cut, type CutPlan } from './plan'
 import type { Raster } from './raster'
 
 /** A white design of 1200 x 2000 with a blue band and two lines of dark ink, drawn pixel by pixel. */
@@ -53,6 +54,24 @@ test('what no cut covers becomes the padding of the neighbour of its colour', ()
   const [, , c, d] = email.bands
   // 800 to 940 above the words, their line box begins at the ink; 1090 to 1200 under them; 1600 to 2000 below: halved, since the design is double.
   expect([c!.padding.top, c!.padding.bottom, d!.padding.bottom]).toEqual([70, 55, 200])
+})
+
+test('phones get a part of their own; one chosen in Compose stays until the cut has one, and one from the cut goes with it', () => {
+  const narrow = { of: 'wide' as const, x: 0, y: 0, w: 600, h: 600 }
+  const of = (p: CutPlan, previous: Email | null) => buildEmail({
+    plan: p, size: raster, emailWidth: 600, previous, house: plainHouseStyle(), pictures: new Map([['a', picture('a')]]), narrowPictures: new Map([['a', picture('n')]]),
+    groundOf: (r) => groundOf(raster, r), readInk: (r, g) => readInk(raster, r, g),
+  })
+  const shown = (e: Email) => { const t = [...placesOf(e)].find((p) => p.tile.id === 't-a')!.tile; return t.kind === 'picture' ? t.narrowPicture?.id : null }
+  const first = of(plan(cut('a', 0, 0, 1200, 600)), null)
+  expect(shown(first.email)).toBeUndefined()
+  const byHand = applyEdit(first.email, { name: 'setTile', what: { id: 't-a', set: { narrowPicture: picture('h') } } })
+  const again = of(first.plan, byHand)
+  expect(shown(again.email)).toBe(picture('h').id)
+  const fromCut = of(setCut(again.plan, 'a', { narrow }), again.email)
+  emailSchema.parse(fromCut.email)
+  expect(shown(fromCut.email)).toBe(picture('n').id)
+  expect(shown(of(setCut(fromCut.plan, 'a', { narrow: undefined }), fromCut.email).email)).toBeUndefined()
 })
 
 test('built again, it keeps words, alt texts and links, wherever they were written last', () => {
@@ -148,4 +167,23 @@ test('ink is read as lines, blocks and a colour', () => {
 test('clean edges are where content begins and ends', () => {
   expect(contentEdges(raster, { x: 0, y: 900, w: 1200, h: 300 })).toEqual({ x: [120, 920], y: [1000, 1030, 1050, 1080] })
   expect(contentEdges(raster, { x: 0, y: 0, w: 1200, h: 700 })).toEqual({ x: [], y: [] })
+})
+
+test('whatever is cut, what is built is a whole email, with every cut in it once', () => {
+  const size = { width: 1200, height: 6000 }
+  const rect = fc.record({ x: fc.integer({ min: 0, max: 1190 }), y: fc.integer({ min: 0, max: 5990 }), w: fc.integer({ min: 4, max: 1200 }), h: fc.integer({ min: 4, max: 2500 }), kind: fc.constantFrom(...cutKinds) })
+  // Few columns of many cuts, as rows of icons and tables are, come about seldom by chance.
+  const rows = fc.tuple(fc.integer({ min: 2, max: 12 }), fc.integer({ min: 0, max: 5000 }), fc.constantFrom(...cutKinds)).map(([n, y, kind]) => Array.from({ length: n }, (_, i) => ({ x: Math.floor((i * 1200) / n) + 4, y, w: Math.floor(1200 / n) - 8, h: 90, kind })))
+  fc.assert(fc.property(fc.array(rect, { minLength: 1, maxLength: 9 }), fc.array(rows, { maxLength: 2 }), fc.uniqueArray(fc.integer({ min: 1, max: 5999 }), { maxLength: 4 }), fc.constantFrom(320, 600, 900), (rects, more, edges, emailWidth) => {
+    let p: CutPlan = { ...emptyPlan(), edges: edges.sort((a, b) => a - b) }, n = 0
+    for (const r of [...rects, ...more.flat()]) p = addCut(p, r, size, r.kind, () => `c${n++}`).plan
+    const { email, plan: after } = buildEmail({
+      plan: p, size, emailWidth, previous: null, house: plainHouseStyle(), pictures: new Map(p.cuts.map((c) => [c.id, picture('a')])),
+      groundOf: () => ({ color: '#ffffff', share: 1 }), readInk: (r) => ({ color: '#222222', lines: r.h > 40 ? [{ x: r.x + 2, y: r.y + 4, w: Math.max(1, r.w - 4), h: 24, base: r.y + 24, small: 12, tall: 20, stroke: 0.2, word: 20 }] : [] }),
+    })
+    expect(emailSchema.safeParse(email).error).toBeUndefined()
+    expect(planSchema.safeParse(after).error).toBeUndefined()
+    const shown = [...placesOf(email)].flatMap(({ tile }) => (tile.cut ? [tile.cut] : []))
+    expect(shown.sort()).toEqual(p.cuts.filter((c) => c.kind !== 'nothing').map((c) => c.id).sort())
+  }), { numRuns: 300 })
 })

@@ -21,6 +21,8 @@ export interface BuildInput {
   emailWidth: number
   /** The encoded crop of each picture cut. */
   pictures: ReadonlyMap<string, PictureRef>
+  /** And of the part that phones show instead, where there is one. */
+  narrowPictures?: ReadonlyMap<string, PictureRef>
   groundOf: (rect: Rect) => Ground
   readInk: (rect: Rect, ground: string) => Ink
   previous: Email | null
@@ -50,7 +52,7 @@ export function buildEmail(input: BuildInput): BuildResult {
   const email: Email = { ...base, ...(taken ? { way: 'bands' as const } : {}), width: input.emailWidth, bands: input.previous ? carry(input.previous, bands, plan) : bands }
   const left = input.previous ? deletedCuts(input.previous, plan).size : 0
   if (left) maker.notes.push(`${left === 1 ? 'One cut stays' : `${left} cuts stay`} out of the email, since what was made of ${left === 1 ? 'it' : 'them'} was deleted there. Change a cut's kind or place to bring it back.`)
-  const built = Object.fromEntries(plan.cuts.map(({ id, x, y, w, h, kind, alt, link, words }) => [id, { x, y, w, h, kind, alt, link, words }]))
+  const built = Object.fromEntries(plan.cuts.map(({ id, x, y, w, h, kind, alt, link, words, narrow }) => [id, { x, y, w, h, kind, alt, link, words, ...(narrow ? { narrow } : {}) }]))
   return { email, plan: { ...plan, built }, notes: maker.notes }
 }
 
@@ -124,7 +126,7 @@ class Maker {
     const { emailWidth } = this.input
     return {
       id, name: 'Space', role: 'main', background: color, padding: sides(0), gap: 0, narrow: 'stack', show: 'all',
-      cells: [{ id: `${id}-c`, width: emailWidth, padding: sides(0), align: 'left', valign: 'top', items: [{ id: `${id}-t`, kind: 'gap', padding: sides(0), show: 'all', height: height / this.scale }] }],
+      cells: [{ id: `${id}-c`, width: emailWidth, padding: sides(0), align: 'left', valign: 'top', items: [{ id: `${id}-t`, kind: 'gap', padding: sides(0), show: 'all', height: Math.max(1, height / this.scale) }] }],
     }
   }
 
@@ -273,7 +275,7 @@ class Maker {
   }
 
   private gap(node: Node, space: number): Item[] {
-    return space >= this.scale / 2 ? [{ id: `g-${leaves(node)[0]!.id}`, kind: 'gap', padding: sides(0), show: 'all', height: space / this.scale }] : []
+    return space >= this.scale / 2 ? [{ id: `g-${leaves(node)[0]!.id}`, kind: 'gap', padding: sides(0), show: 'all', height: Math.max(1, space / this.scale) }] : []
   }
 
   /** A tile, with its place in the cell as padding. @param top where the space above it begins, design px */
@@ -288,7 +290,8 @@ class Maker {
     }
     if (cut.kind === 'words') return this.words(cut, rect, top, behind)
     if (cut.kind === 'button') return this.button(cut, base, rect, bottom)
-    return { made: { ...base, kind: 'picture', picture: cut.own ?? this.input.pictures.get(cut.id) ?? null, alt: cut.alt, link: cut.link, width: Math.max(1, cut.w / this.scale), align: 'left' }, top, bottom }
+    const narrowPicture = cut.narrow && this.input.narrowPictures?.get(cut.id)
+    return { made: { ...base, kind: 'picture', ...(narrowPicture ? { narrowPicture } : {}), picture: cut.own ?? this.input.pictures.get(cut.id) ?? null, alt: cut.alt, link: cut.link, width: Math.max(1, cut.w / this.scale), align: 'left' }, top, bottom }
   }
 
   private button(cut: Cut, base: Pick<Tile, 'id' | 'cut' | 'show' | 'padding'>, rect: Rect, bottom: number): Placed<Tile> {

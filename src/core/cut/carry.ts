@@ -76,7 +76,7 @@ export function carry(previous: Email, fresh: Band[], plan: CutPlan): Band[] {
     const ids = cutsOf(band)
     if (same(ids, cutsOf(old)) && ids.every((id) => unmoved(cuts.get(id), plan.built[id]))) {
       const now = new Map([...tilesOf(band)].map((t) => [t.cut, t]))
-      return retile(old, (t) => (t.cut ? restate(t, now.get(t.cut)!) : t))
+      return retile(old, (t) => (t.cut ? restate(t, now.get(t.cut)!, plan.built[t.cut]) : t))
     }
     return { ...withExtras(retile(band, (t) => merged(t, oldTiles, plan)), old), id: old.id, name: old.name, role: old.role, show: old.show, ...(old.bleed ? { bleed: old.bleed } : {}) }
   })
@@ -101,8 +101,13 @@ const retile = (band: Band, change: (t: Tile) => Tile): Band => {
 }
 
 /** A kept tile that says what its cut now says, and shows its cut's picture. */
-function restate(old: Tile, now: Tile): Tile {
-  if (old.kind === 'picture' && now.kind === 'picture') return { ...old, picture: now.picture, alt: now.alt, link: now.link }
+function restate(old: Tile, now: Tile, base: Built | undefined): Tile {
+  if (old.kind === 'picture' && now.kind === 'picture') {
+    const { narrowPicture: before, ...rest } = old
+    // One that was chosen in Compose stays until the cut has its own; one that came from the cut goes with it.
+    const narrowPicture = now.narrowPicture ?? (base?.narrow ? undefined : before)
+    return { ...rest, ...(narrowPicture ? { narrowPicture } : {}), picture: now.picture, alt: now.alt, link: now.link }
+  }
   if (old.kind === 'words' && now.kind === 'words') return same(old.text, now.text) ? old : { ...old, text: now.text }
   if (old.kind === 'button' && now.kind === 'button') return { ...old, link: now.link, label: now.label || old.label }
   return old.kind === now.kind ? old : now
@@ -112,7 +117,7 @@ function restate(old: Tile, now: Tile): Tile {
 function merged(now: Tile, oldTiles: ReadonlyMap<string, Tile>, plan: CutPlan): Tile {
   const old = now.cut ? oldTiles.get(now.cut) : undefined
   if (!old || old.kind !== now.kind) return now
-  const kept = restate(old, now)
+  const kept = restate(old, now, plan.built[now.cut!])
   const cut = plan.cuts.find((c) => c.id === now.cut)
   if (unmoved(cut, plan.built[now.cut!])) return kept
   return kept.kind === 'picture' && now.kind === 'picture' ? { ...kept, width: now.width, padding: now.padding } : kept.kind === 'gap' && now.kind === 'gap' ? { ...kept, height: now.height, padding: now.padding } : { ...kept, padding: now.padding }

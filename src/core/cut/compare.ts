@@ -48,7 +48,7 @@ export function replan(plan: CutPlan, before: Raster, after: Raster): { plan: Cu
   const fates = plan.cuts.map((cut) => (ratio === 1 ? fateOf(before, after, cut) : { dy: 0, same: 0 }))
   const placed: Rect[] = []
   const cuts = plan.cuts.flatMap((cut, i) => {
-    const { since: _, ...rest } = cut
+    const { since: _, narrow, ...said } = cut
     const { dy, same } = fates[i]!
     const moved = same > 0.5 && dy !== 0
     const x = Math.round(cut.x * ratio), y = moved ? cut.y + dy : Math.round(cut.y * ratio)
@@ -58,6 +58,9 @@ export function replan(plan: CutPlan, before: Raster, after: Raster): { plan: Cu
     for (const p of placed) if (p.x < r.x + r.w && r.x < p.x + p.w && p.y < r.y + r.h && r.y < p.y + p.h) { const bottom = r.y + r.h; r.y = Math.max(r.y, p.y + p.h); r.h = bottom - r.y }
     if (r.h < 1) { count.changed++; return [] }
     placed.push(r)
+    // What phones show instead goes along with its cut; of the narrow design it stays where it is.
+    const part = narrow?.of === 'wide' ? { ...narrow, x: Math.round(narrow.x * ratio), y: Math.max(0, moved ? narrow.y + dy : Math.round(narrow.y * ratio)), w: Math.max(1, Math.round(narrow.w * ratio)), h: Math.max(1, Math.round(narrow.h * ratio)) } : narrow
+    const rest = { ...said, ...(part ? { narrow: part } : {}) }
     if (same > 0.985 && !moved) { count.kept++; return [{ ...rest, ...r }] }
     if (moved && same > 0.985) { count.moved++; return [{ ...rest, ...r, since: 'moved' as const }] }
     count.changed++

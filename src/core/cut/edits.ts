@@ -142,8 +142,10 @@ export function mergeCuts(plan: CutPlan, ids: readonly string[]): CutPlan {
 
 /** Parts a cut in two at a line. What it says stays with the first part. @param at design px, inside the cut */
 export function splitCut(plan: CutPlan, id: string, way: 'across' | 'down', at: number, newCutId: NewId = newId): CutPlan {
-  const cut = plan.cuts.find((c) => c.id === id)
-  if (!cut) return plan
+  const whole = plan.cuts.find((c) => c.id === id)
+  if (!whole) return plan
+  // What phones show instead was of the whole.
+  const { narrow: _, ...cut } = whole
   const where = Math.round(at) - (way === 'across' ? cut.y : cut.x)
   const length = way === 'across' ? cut.h : cut.w
   if (where < LEAST || length - where < LEAST) return plan

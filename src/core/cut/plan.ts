@@ -65,6 +65,8 @@ export const cutSchema = z.object({
   lettering: letteringSchema.optional(),
   box: boxLookSchema.optional(),
   encoding: encodingSchema.optional(),
+  /** The part that phones show instead: of this design, or of the narrow one; px of that design. */
+  narrow: z.object({ of: z.enum(['wide', 'narrow']), x: z.number().int().min(0), y: z.number().int().min(0), w: z.number().int().min(1), h: z.number().int().min(1) }).optional(),
   /** A picture that stands in place of the crop. */
   own: pictureRefSchema.optional(),
   /** What became of it when the design was replaced. */
@@ -73,7 +75,7 @@ export const cutSchema = z.object({
 export type Cut = z.infer<typeof cutSchema>
 
 /** What a cut said when the email was last built from it: the base of a three-way merge. */
-const builtSchema = cutSchema.pick({ x: true, y: true, w: true, h: true, kind: true, alt: true, link: true, words: true })
+const builtSchema = cutSchema.pick({ x: true, y: true, w: true, h: true, kind: true, alt: true, link: true, words: true, narrow: true })
 export type Built = z.infer<typeof builtSchema>
 
 /** A box of the design with a ground of its own, under the cuts that lie on it: it becomes the ground of a cell. */

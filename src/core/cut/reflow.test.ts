@@ -51,6 +51,9 @@ test('words in a picture that a phone would show under 14 px are told, by the ph
   // Half as wide as the email it stacks, and is not scaled down.
   expect(smallWords(cut('p', { kind: 'picture', w: 640 }), text(32), 2, 600)).toEqual([])
   expect(smallWords(cut('w', {}), text(10), 2, 600)).toEqual([])
+  // Phones get the left half: 600 px of the design fill 375, so that 40 px become 25.
+  expect(smallWords(cut('p', { kind: 'picture', narrow: { of: 'wide', x: 0, y: 0, w: 600, h: 100 } }), text(40), 2, 600)).toEqual([])
+  expect(smallWords(cut('p', { kind: 'picture', narrow: { of: 'wide', x: 0, y: 0, w: 600, h: 100 } }), text(20), 2, 600)).toEqual([{ text: 'Small print', size: 12.5 }])
 })
 
 test('the image map holds every cut with its link, and nothing that could run', () => {

@@ -6,7 +6,9 @@ export const colorSchema = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'a colour is wr
 
 const px = (max: number) => z.number().int().min(0).max(max)
 
-export const sidesSchema = z.object({ top: px(400), right: px(400), bottom: px(400), left: px(400) })
+/** What lies bare in a design becomes padding, and designs are up to 20,000 px tall. */
+const space = px(20_000)
+export const sidesSchema = z.object({ top: space, right: space, bottom: space, left: space })
 /** Space on four sides, px. On a right-to-left email left and right change places: left means the side where lines begin. */
 export type Sides = z.infer<typeof sidesSchema>
 

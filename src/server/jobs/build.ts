@@ -5,8 +5,9 @@ import { leftOut } from '@/core/cut/left-out'
 import { readInk } from '@/core/cut/ink'
 import { withLayers } from '@/core/cut/layers'
 import { emptyPlan, orderedCuts, type Cut, type CutPlan } from '@/core/cut/plan'
+import { PHONE } from '@/core/cut/small-words'
 import { overlap, type Raster, type Rect } from '@/core/cut/raster'
-import type { Email } from '@/core/email/schema'
+import { emailSchema, type Email } from '@/core/email/schema'
 import type { PictureRef } from '@/core/tiles/picture/ref'
 import { cropOf, type Crop } from '../pictures/crops'
 import { pictureRaster } from '../pictures/store'
@@ -54,17 +55,30 @@ export async function autocutJob(jobId: string): Promise<Autocut & { uncovered: 
 }
 
 /** What a picture cut comes to. */
-export interface CropFigure extends Crop { cut: string }
+export interface CropFigure extends Crop {
+  cut: string
+  /** The part that phones show instead. */
+  narrow?: Crop
+}
 
 /** Encodes picture cuts of a job in the order they come in, telling of each as it is done. */
 export async function cropJob(job: Job, cuts: readonly Cut[], each: (f: CropFigure, done: number, total: number) => void, signal?: AbortSignal): Promise<void> {
-  let raster: Promise<Raster> | undefined
-  const design = () => (raster ??= pictureRaster(job.design.id))
+  const rasters = new Map<string, Promise<Raster>>()
+  const rasterOf = (id: string) => () => { const known = rasters.get(id) ?? pictureRaster(id); rasters.set(id, known); return known }
   const wanted = cuts.filter((c) => c.kind === 'picture')
   for (const [i, cut] of wanted.entries()) {
     signal?.throwIfAborted()
-    each({ cut: cut.id, ...(await cropOf(job.design.id, cut, job.design.scale, design, signal)) }, i + 1, wanted.length)
+    const crop = await cropOf(job.design.id, cut, job.design.scale, rasterOf(job.design.id), signal)
+    each({ cut: cut.id, ...crop, ...(await narrowCrop(job, cut, rasterOf, signal)) }, i + 1, wanted.length)
   }
+}
+
+/** What phones show instead of a cut: at twice the width they show it at, where the design has the pixels. Nothing where the narrow design is gone or smaller now. */
+async function narrowCrop(job: Job, { narrow, ground, encoding }: Cut, rasterOf: (id: string) => () => Promise<Raster>, signal?: AbortSignal): Promise<{ narrow?: Crop }> {
+  const source = narrow?.of === 'narrow' ? job.narrow : job.design
+  if (!narrow || !source || narrow.x + narrow.w > source.width || narrow.y + narrow.h > source.height) return {}
+  const { width, density, ...how } = encoding ?? {}
+  return { narrow: await cropOf(source.id, { ...narrow, ground, encoding: { ...how, width: 2 * PHONE } }, job.design.scale, rasterOf(source.id), signal) }
 }
 
 export interface BuiltJob { email: Saved<'email'>; cuts: Saved<'cuts'>; notes: string[] }
@@ -78,15 +92,16 @@ export async function buildJob(jobId: string, tell: Tell = () => {}, signal?: Ab
   const cuts = cutsOf(jobId)
   if (!cuts.body.cuts.length) throw new Problem(409, 'no-cuts', 'There is nothing to build from', 'The design has no cuts yet. Let Mosaicus find the bands, or draw cuts, then build.')
   const raster = await pictureRaster(job.design.id)
-  const pictures = new Map<string, PictureRef>()
+  const pictures = new Map<string, PictureRef>(), narrowPictures = new Map<string, PictureRef>()
   tell({ done: 0, total: cuts.body.cuts.length, what: 'Cutting the pictures' })
-  await cropJob(job, orderedCuts(cuts.body), (f, done, total) => { pictures.set(f.cut, f.picture); tell({ done, total, what: 'Cutting the pictures' }) }, signal)
+  await cropJob(job, orderedCuts(cuts.body), (f, done, total) => { pictures.set(f.cut, f.picture); if (f.narrow) narrowPictures.set(f.cut, f.narrow.picture); tell({ done, total, what: 'Cutting the pictures' }) }, signal)
   const previous = readDocument(jobId, 'email')
   const { email, plan, notes } = buildEmail({
-    plan: cuts.body, size: job.design, emailWidth: job.width, pictures, previous: previous?.body ?? null, house: job.client.house,
+    plan: cuts.body, size: job.design, emailWidth: job.width, pictures, narrowPictures, previous: previous?.body ?? null, house: job.client.house,
     groundOf: (r) => groundOf(raster, r), readInk: (r, g) => readInk(raster, r, g),
   })
   signal?.throwIfAborted()
-  const titled: Email = previous ? email : { ...email, title: job.name }
+  // What cannot be read again must never be saved.
+  const titled: Email = emailSchema.parse(previous ? email : { ...email, title: job.name })
   return { email: saveDocument(jobId, 'email', previous?.revision ?? 0, titled), cuts: saveDocument(jobId, 'cuts', cuts.revision, plan), notes }
 }

@@ -27,15 +27,16 @@ export const planMap = (jobId: string, picture?: string): string => { const { de
 export async function planZip(jobId: string, tell: Tell = () => {}, signal?: AbortSignal): Promise<Buffer> {
   const job = jobOf(jobId)
   const order = orderedCuts(cutsOf(jobId).body)
-  const made = new Map<string, PictureRef>()
-  await cropJob(job, order, (f, done, total) => { made.set(f.cut, f.picture); tell({ done, total, what: 'Cutting the pictures' }) }, signal)
+  const made = new Map<string, PictureRef[]>()
+  await cropJob(job, order, (f, done, total) => { made.set(f.cut, [f.picture, ...(f.narrow ? [f.narrow.picture] : [])]); tell({ done, total, what: 'Cutting the pictures' }) }, signal)
   const zip = new JSZip()
   const pictures: PlanFile['pictures'] = []
   for (const [i, cut] of order.filter((c) => made.has(c.id)).entries()) {
-    const p = made.get(cut.id)!
-    const file = `crops/${String(i + 1).padStart(2, '0')}-${slug(cut.name ?? saidOf(cut)) || 'picture'}.${extensionOf(p.type)}`
-    zip.file(file, await pictureBytes(p.id), { date, compression: 'STORE', createFolders: false })
-    pictures.push({ cut: cut.id, file, type: p.type, width: p.width, height: p.height, bytes: p.bytes })
+    for (const [n, p] of made.get(cut.id)!.entries()) {
+      const file = `crops/${String(i + 1).padStart(2, '0')}-${slug(cut.name ?? saidOf(cut)) || 'picture'}${n ? '-narrow' : ''}.${extensionOf(p.type)}`
+      zip.file(file, await pictureBytes(p.id), { date, compression: 'STORE', createFolders: false })
+      pictures.push({ cut: cut.id, file, type: p.type, width: p.width, height: p.height, bytes: p.bytes })
+    }
   }
   zip.file('design.png', await pictureBytes(job.design.id), { date, compression: 'STORE' })
   zip.file('cuts.svg', planMap(jobId, 'design.png'), { date })

@@ -1,12 +1,14 @@
 import { Document, ExternalHyperlink, HeadingLevel, Packer, Paragraph, TextRun } from 'docx'
 import JSZip from 'jszip'
 import sharp from 'sharp'
+import { ssim } from 'ssim.js'
 import { emptyPlan, type Cut } from '@/core/cut/plan'
 import { laidOn } from '@/core/cut/cutout'
+import { placesOf } from '@/core/email/walk'
 import { ownData, samplePng } from '@/test-support/server'
 import { deckFromFile, deckFromText } from '../decks/read'
 import { pageFromFile, pageOf } from '../house/page'
-import { saveCuts } from '../jobs/build'
+import { buildJob, saveCuts } from '../jobs/build'
 import { createClient } from '../jobs/clients'
 import { saveDocument } from '../jobs/documents'
 import { createJob } from '../jobs/jobs'
@@ -75,6 +77,22 @@ test("a client's pictures are kept once, searched, and say where they are used",
   expect(shelfOf(client.id).map((p) => p.name)).toEqual(['berth.png'])
   expect(() => shelfOf('nobody')).toThrow(/no such client/)
   await expect(pictureFrom('http://127.0.0.1/x.png')).rejects.toMatchObject({ kind: 'address-refused' })
+})
+
+test('what phones show instead is cut from the wide or the narrow design, at twice their width at most, and is in the email and among the files', async () => {
+  const client = createClient('Orrery')
+  const small = await takeInDesign(await samplePng(750, 1400), 'narrow.png')
+  const job = createJob({ clientId: client.id, name: 'Dome', width: 600, design: await takeInDesign(await samplePng(1200, 900), 'dome.png'), designName: 'dome.png', narrow: { picture: small, name: 'narrow.png' } })
+  saveCuts(job.id, 0, { ...emptyPlan(), cuts: [cut('a', { w: 1200, alt: 'Dome', narrow: { of: 'wide', x: 100, y: 0, w: 500, h: 300 } }), cut('b', { y: 300, w: 1200, alt: 'Hill', narrow: { of: 'narrow', x: 0, y: 700, w: 750, h: 700 } }), cut('c', { y: 600, w: 1200, alt: 'Gone', narrow: { of: 'narrow', x: 0, y: 900, w: 750, h: 900 } })] })
+  const { email } = await buildJob(job.id)
+  const pictures = [...placesOf(email.body)].flatMap(({ tile }) => (tile.kind === 'picture' ? [[tile.alt, tile.narrowPicture?.width, tile.narrowPicture?.height]] : []))
+  // The third leaves the narrow design, as after a smaller version of it came: the same picture is shown everywhere.
+  expect(pictures).toEqual([['Dome', 500, 300], ['Hill', 750, 700], ['Gone', undefined, undefined]])
+  const { data } = await sharp(await pictureBytes([...placesOf(email.body)].flatMap(({ tile }) => (tile.kind === 'picture' && tile.alt === 'Hill' ? [tile.narrowPicture!.id] : []))[0]!)).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+  const truth = await sharp(await pictureBytes(small.id)).extract({ left: 0, top: 700, width: 750, height: 700 }).ensureAlpha().raw().toBuffer()
+  expect(ssim({ data: new Uint8ClampedArray(data), width: 750, height: 700 } as never, { data: new Uint8ClampedArray(truth), width: 750, height: 700 } as never).mssim).toBeGreaterThanOrEqual(0.975)
+  expect(planFile(job.id).plan.cuts[1]!.narrow).toEqual({ of: 'narrow', x: 0, y: 700, w: 750, h: 700 })
+  expect(Object.keys((await JSZip.loadAsync(await planZip(job.id))).files).filter((f) => f.includes('narrow')).map((f) => f.replace(/\.\w+$/, ''))).toEqual(['crops/01-dome-narrow', 'crops/02-hill-narrow'])
 })
 
 test('the cut plan leaves as JSON, as an image map, and with all crops numbered in reading order', async () => {

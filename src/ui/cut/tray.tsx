@@ -9,6 +9,7 @@ import { Button, Choice, ColorField, cx, Group, IconButton, kb, NumberField, Row
 import { Dropdown, fontOptions, Tick } from '../compose/groups/parts'
 import { kindNames, partNames } from './kinds'
 import { MarkView } from './mark-view'
+import { NarrowDialog } from './narrow-dialog'
 import { ShelfDialog } from './shelf-dialog'
 import type { CutWork } from './work'
 
@@ -84,6 +85,7 @@ const together = (w: CutWork, kind: Cut['kind'], label: string, set: (c: Cut) =>
 
 function PictureGroups({ work: w, cut }: Props & { cut: Cut }) {
   const [shelf, setShelf] = useState(false)
+  const [narrowing, setNarrowing] = useState(false)
   const [second, setSecond] = useState<string | null>(null)
   const small = w.smallIn(cut)
   const encode = (label: string, set: Encoding) => together(w, 'picture', label, (c) => ({ encoding: { ...c.encoding, ...set } }))
@@ -100,7 +102,7 @@ function PictureGroups({ work: w, cut }: Props & { cut: Cut }) {
           : <Row label="Right half"><span className="flex gap-1"><input aria-label="Link of the right half" className="w-full min-w-0 border border-grout bg-sheet px-1.5 font-mono text-xs" value={second} placeholder="https://" onChange={(x) => setSecond(x.target.value)} /><Button className="py-0!" onClick={() => { w.change('give it two links', (p) => splitLinks(p, cut.id, [cut.link, second])); setSecond(null) }}>Split</Button></span></Row>)}
         <TextRow label="File name" value={cut.name ?? ''} placeholder="from the alt text" onChange={(v) => w.change('name the file', (p) => setCut(p, cut.id, { name: v.slice(0, 60) || undefined }), `name-${cut.id}`)} />
         {small.map((s) => (
-          <p key={s.text} className="border-l-4 border-terra pl-2 text-[11.5px] leading-snug">On a phone &quot;{s.text.length > 60 ? `${s.text.slice(0, 58)}…` : s.text}&quot; is <span className="font-mono">{s.size}</span> px, under 14. <Button className="py-0!" onClick={() => void w.become([cut.id], 'words')}>Make it live words</Button> or give it a narrow picture in Compose.</p>
+          <p key={s.text} className="border-l-4 border-terra pl-2 text-[11.5px] leading-snug">On a phone &quot;{s.text.length > 60 ? `${s.text.slice(0, 58)}…` : s.text}&quot; is <span className="font-mono">{s.size}</span> px, under 14. <Button className="py-0!" onClick={() => void w.become([cut.id], 'words')}>Make it live words</Button> <Button className="py-0!" onClick={() => setNarrowing(true)}>Another picture for narrow</Button></p>
         ))}
       </Group>
       <Group title="File">
@@ -112,8 +114,10 @@ function PictureGroups({ work: w, cut }: Props & { cut: Cut }) {
         {e.cutout && <MarkView work={w} cut={cut} onOutline={(outline) => encode('outline the mark', { outline })} onFlat={() => encode('keep the ground', { cutout: undefined, outline: undefined })} />}
         <span className="flex flex-wrap gap-1">
           <Button className="py-0!" onClick={() => setShelf(true)}>Another picture…</Button>
+          <Button className="py-0!" onClick={() => setNarrowing(true)}>{cut.narrow ? 'Narrow: its own part' : 'For narrow…'}</Button>
           {cut.own && <Button className="py-0!" onClick={() => w.change('take the crop again', (p) => setCut(p, cut.id, { own: undefined }))}>The crop again</Button>}
         </span>
+        {narrowing && <NarrowDialog work={w} cut={cut} onClose={() => setNarrowing(false)} />}
         {shelf && <ShelfDialog client={w.job.client} onClose={() => setShelf(false)} onChosen={(own) => { w.change('put another picture in its place', (p) => setCut(p, cut.id, { own })); setShelf(false) }} />}
       </Group>
     </div>
@@ -167,6 +171,7 @@ function Weight({ work: w, cut }: Props & { cut: Cut }) {
       {f ? (
         <dl className="grid grid-cols-[78px_1fr] gap-y-1 font-mono text-[11.5px]">
           <dt className="font-sans text-soft">This cut</dt><dd data-bytes={f.picture.bytes} className={cx(f.picture.bytes > w.budget.each && 'text-terra')}>{kb(f.picture.bytes)} {f.picture.type.slice(6).toUpperCase()}</dd>
+          {f.narrow && <><dt className="font-sans text-soft">On narrow</dt><dd>{kb(f.narrow.picture.bytes)}, {f.narrow.picture.width} x {f.narrow.picture.height}</dd></>}
           <dt className="font-sans text-soft">Saved</dt><dd>{f.plain > f.picture.bytes ? `${kb(f.plain - f.picture.bytes)}, ${Math.round((1 - f.picture.bytes / f.plain) * 100)} %` : 'nothing'}</dd>
           <dt className="font-sans text-soft">Real size</dt><dd>{f.picture.width} x {f.picture.height}</dd>
           <dt className="font-sans text-soft">Likeness</dt><dd>{f.likeness.toFixed(3)} SSIM</dd>

@@ -22,13 +22,13 @@ import { kindNames } from './kinds'
 import { Reader, readingZoom } from './reading'
 
 /** What a picture cut comes to: its file, SSIM against the design, and what the same pixels weigh as a plain PNG. */
-export interface CropFigure { cut: string; picture: PictureRef; likeness: number; plain: number }
+export interface CropFigure { cut: string; picture: PictureRef; likeness: number; plain: number; narrow?: { picture: PictureRef } }
 export interface LongWork { what: string; done: number; total: number; cancel: () => void }
 export interface Built { email: Email; revision: number; plan: CutPlan; cutsRevision: number; notes: string[] }
 /** Words read off a picture, to be taken or not. */
 export interface Proposal { text: string; sure: number; blocks: TextBlock[] }
 
-const rectKey = (c: Cut) => [c.x, c.y, c.w, c.h, c.own?.id ?? '', JSON.stringify(c.encoding ?? ''), c.encoding?.cutout ? c.ground : ''].join()
+const rectKey = (c: Cut) => [c.x, c.y, c.w, c.h, c.own?.id ?? '', JSON.stringify([c.encoding, c.narrow]), c.encoding?.cutout ? c.ground : ''].join()
 
 /** Everything that the stage Cut works with: the plan, what the worker finds in the design, what the pictures weigh, and what can be done. */
 export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; session: CutSession; email: Email | null; onBuilt: (r: Built) => void }) {
@@ -105,7 +105,7 @@ export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; se
   }, [pictureKey, job.id, session, design.id])
   const figureOf = (c: Cut) => figures.get(rectKey(c))
   const pictures = order.filter((c) => c.kind === 'picture')
-  const total = pictures.reduce((sum, c) => sum + (figureOf(c)?.picture.bytes ?? 0), 0)
+  const total = pictures.reduce((sum, c) => sum + (figureOf(c)?.picture.bytes ?? 0) + (figureOf(c)?.narrow?.picture.bytes ?? 0), 0)
   const budget = plan.budget ?? DEFAULT_BUDGET
   const texts = useMemo(() => [...(layers?.texts ?? []), ...read], [layers, read])
   const smallIn = (c: Cut) => smallWords(c, texts, design.scale, job.width)
@@ -193,6 +193,7 @@ export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; se
       return setCut(q, id, { kind, ...(ground ? { ground } : {}), ...box })
     }, p))
   }
+  const setNarrow = (id: string, narrow: Cut['narrow']) => change(narrow ? 'give narrow its own picture' : 'show the same picture on narrow', (p) => setCut(p, id, { narrow }))
   async function readGround(cut: Cut) {
     const ground = await openCutter().ask({ kind: 'ground', rect: cut })
     change('read the ground colour', (p) => setCut(p, cut.id, { ground: ground.color }))
@@ -204,7 +205,7 @@ export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; se
 
   return {
     job, session, plan, order, seams, selected, setSelected, select, hovered, setHovered, edges: { x: content.x, y: [...found, ...content.y] }, work, result, trouble, left, layers, texts, proposals, ties, size, current, change, figures, figureOf, measuring,
-    pictures, total, budget, smallIn, groundAt: (c: Cut) => grounds.get(rectKey(c)), openCutter, find, build, readWords, takeProposals, dropProposals, become, readGround, letteringFor: (b: TextBlock) => letteringOf(b, design.scale),
+    pictures, total, budget, smallIn, groundAt: (c: Cut) => grounds.get(rectKey(c)), openCutter, find, build, readWords, takeProposals, dropProposals, become, readGround, setNarrow, letteringFor: (b: TextBlock) => letteringOf(b, design.scale),
   }
 }
 export type CutWork = ReturnType<typeof useCutWork>

@@ -134,7 +134,7 @@ export function Choice<T extends string>({ label, value, options, onChange }: { 
 /** Space on four sides, around what it surrounds. */
 export function SidesField({ label, value, onChange, center }: { label: string; value: { top: number; right: number; bottom: number; left: number }; onChange: (v: { top: number; right: number; bottom: number; left: number }) => void; center?: ReactNode }) {
   const side = (name: 'top' | 'right' | 'bottom' | 'left', area: string) => (
-    <div style={{ gridArea: area }}><NumberField label={`${label}, ${name}, px`} value={value[name]} max={400} onChange={(v) => onChange({ ...value, [name]: v })} className="border-transparent bg-transparent hover:border-grout focus:border-grout focus:bg-sheet" /></div>
+    <div style={{ gridArea: area }}><NumberField label={`${label}, ${name}, px`} value={value[name]} max={2000} onChange={(v) => onChange({ ...value, [name]: v })} className="border-transparent bg-transparent hover:border-grout focus:border-grout focus:bg-sheet" /></div>
   )
   return (
     <div role="group" aria-label={label} className="grid grid-cols-[44px_1fr_44px] grid-rows-3 items-center gap-0.5">

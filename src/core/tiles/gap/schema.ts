@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { tileBase } from '../base'
 
-const height = z.number().min(1).max(2000)
+const height = z.number().min(1).max(20_000)
 
 /** Empty space of a set height. */
 export const gapSchema = z.object({
