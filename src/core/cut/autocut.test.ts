@@ -1,10 +1,11 @@
 import fc from 'fast-check'
 import sharp from 'sharp'
+import { photographed, photographedDesign } from '@/test-support/photographs'
 import { rasterOf, testDesigns } from '@/test-support/designs'
 import { sceneOf, sceneRaster, TUNED, UNSEEN } from '@/test-support/scenes'
 import { scoreOf, together } from '@/test-support/score'
 import { autocut } from './autocut'
-import { overlap } from './raster'
+import { overlap, type Rect } from './raster'
 
 /**
  * The designs are drawn by code, so the true edges are known (src/test-support/designs.ts says how they were chosen). Asked for: every true edge
@@ -66,6 +67,13 @@ test('proposes what each part becomes', async () => {
   expect(flat.find((c) => c.kind === 'button')!.box).toMatchObject({ background: '#b4452f', radius: 4 })
   const photos = autocut(await rasterOf(testDesigns()[3]!), 2).cuts
   expect(photos.map((c) => c.kind)).toEqual(['picture', 'picture', 'picture', 'words', 'picture'])
+})
+
+test.each([['PNG', undefined], ['JPEG 80', 80], ['JPEG 60', 60]] as const)('real photographs are found whole beside and above live words, as %s', async (_, jpeg) => {
+  const { edges, cuts } = autocut(await photographedDesign(jpeg), 2)
+  const near = (a: Rect, [, x, y, w, h]: readonly [string, number, number, number, number]) => { const o = overlap(a, { x: x * 2, y: y * 2, w: w * 2, h: h * 2 }); return o ? (o.w * o.h) / Math.max(a.w * a.h, w * h * 4) : 0 }
+  const missed = photographed.parts.filter((p) => !cuts.some((c) => c.kind === p[0] && (p[0] === 'words' ? overlap(c, { x: p[1] * 2, y: p[2] * 2, w: p[3] * 2, h: p[4] * 2 }) : near(c, p) > 0.95)))
+  expect({ missed, edges: photographed.bands.slice(1, 3).every((y) => edges.some((e) => Math.abs(e.y - 2 * y) <= 2)), pictures: cuts.filter((c) => c.kind === 'picture').length }).toEqual({ missed: [], edges: true, pictures: 5 })
 })
 
 test('a photograph is one picture, whatever is on it', async () => {

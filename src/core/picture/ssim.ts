@@ -12,11 +12,16 @@ const C2 = (0.03 * 255) ** 2
  * assessment: from error visibility to structural similarity" (2004), with their constants, an even 11 px window, and their scale for the usual
  * viewing distance (the shorter side brought to about 256 px). Throws a RangeError where the sizes differ.
  */
-export function ssim(a: Rgba, b: Rgba): number {
-  if (a.width !== b.width || a.height !== b.height) throw new RangeError('Only pictures of one size can be compared')
+export const ssim = (a: Rgba, b: Rgba): number => ssimTo(a)(b)
+
+/** The same against one picture that several are held against: it is prepared once. */
+export function ssimTo(a: Rgba): (b: Rgba) => number {
   const f = Math.max(1, Math.round(Math.min(a.width, a.height) / 256))
-  const [x, y] = [shrink(gray(a), f), shrink(gray(b), f)]
-  return similarity(x, y, Math.min(WINDOW, x.width, x.height))
+  const x = shrink(gray(a), f)
+  return (b) => {
+    if (a.width !== b.width || a.height !== b.height) throw new RangeError('Only pictures of one size can be compared')
+    return similarity(x, shrink(gray(b), f), Math.min(WINDOW, x.width, x.height))
+  }
 }
 
 /** Luma by integer weights (77, 150, 29 of 256), as the reference implementations take it. */
@@ -34,12 +39,14 @@ function shrink(g: Gray, f: number): Gray {
   // The window of a filter of even size reaches one further back than forward.
   const back = Math.ceil((f - 1) / 2)
   const mirror = (i: number, n: number) => { while (i < 0 || i >= n) i = i < 0 ? -1 - i : 2 * n - 1 - i; return i }
+  // Which column each step of each window falls on.
+  const columns = Int32Array.from({ length: width * f }, (_, k) => mirror(Math.floor(k / f) * f - back + (k % f), g.width))
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       let sum = 0
       for (let j = 0; j < f; j++) {
         const row = mirror(y * f - back + j, g.height) * g.width
-        for (let i = 0; i < f; i++) sum += g.data[row + mirror(x * f - back + i, g.width)]!
+        for (let i = x * f, end = i + f; i < end; i++) sum += g.data[row + columns[i]!]!
       }
       out[y * width + x] = Math.round(sum / (f * f))
     }

@@ -1,5 +1,6 @@
 import sharp from 'sharp'
-import { ssim } from '@/core/picture/ssim'
+import { setImmediate as breathe } from 'node:timers/promises'
+import { ssimTo } from '@/core/picture/ssim'
 import type { PictureRef } from '@/core/tiles/picture/ref'
 
 /** Likeness below which a loss may be seen: structural similarity (Wang and others, 2004) against the crop. */
@@ -10,8 +11,16 @@ export interface Encoded { bytes: Buffer; type: PictureRef['type']; width: numbe
 
 const decode = (bytes: Buffer) => sharp(bytes).ensureAlpha().raw().toBuffer()
 
-/** SSIM of an encoded picture against the pixels it was made from, 0 to 1. */
-export const likenessOf = async (bytes: Buffer, pixels: Pixels): Promise<number> => ssim(pixels, { ...pixels, data: await decode(bytes) })
+/** Judges encoded pictures by their SSIM, 0 to 1, against the pixels they were made from. */
+function judge(pixels: Pixels): (bytes: Buffer) => Promise<{ bytes: Buffer; likeness: number }> {
+  const like = ssimTo(pixels)
+  return async (bytes) => {
+    const data = await decode(bytes)
+    // Comparing takes some tens of ms; other requests get their turn in between.
+    await breathe()
+    return { bytes, likeness: like({ ...pixels, data }) }
+  }
+}
 
 /** Below this quality JPEG rings visibly around letters, whatever the mean says (common practice, no source). */
 const LEAST_QUALITY = 60
@@ -28,15 +37,16 @@ export interface Wanted { format?: 'png' | 'jpeg'; /** Least SSIM. */ likeness?:
 export async function encodeCrop(pixels: Pixels, signal?: AbortSignal, { format, likeness = LIKENESS }: Wanted = {}): Promise<Encoded> {
   const size = { width: pixels.width, height: pixels.height }
   const clear = hasAlpha(pixels.data)
+  const judged = judge(pixels)
   const raw = () => { const image = sharp(pixels.data, { raw: { ...size, channels: 4 } }); return clear ? image : image.removeAlpha() }
   if (clear) {
     // Rims of 256 colours in all show no loss on small marks; else every colour is kept.
     const few = await raw().png({ palette: true, quality: 100, effort: 7, dither: 0, compressionLevel: 9 }).toBuffer()
-    const kept = await likenessOf(few, pixels)
+    const { likeness: kept } = await judged(few)
     if (kept >= Math.max(likeness, 0.995)) return { bytes: few, type: 'image/png', ...size, likeness: kept }
     return { bytes: await raw().png({ compressionLevel: 9, effort: 7 }).toBuffer(), type: 'image/png', ...size, likeness: 1 }
   }
-  const png = await best(pixels, await raw().png({ palette: true, quality: 100, effort: 7, dither: 0.6, compressionLevel: 9 }).toBuffer())
+  const png = await judged(await raw().png({ palette: true, quality: 100, effort: 7, dither: 0.6, compressionLevel: 9 }).toBuffer())
   signal?.throwIfAborted()
   const whole = async (): Promise<Encoded> => ({ bytes: await raw().png({ compressionLevel: 9 }).toBuffer(), type: 'image/png', ...size, likeness: 1 })
   if (format === 'png') return png.likeness >= likeness ? { ...png, type: 'image/png', ...size } : whole()
@@ -46,11 +56,11 @@ export async function encodeCrop(pixels: Pixels, signal?: AbortSignal, { format,
   for (let low = LEAST_QUALITY, high = likeness > 0.99 ? 100 : 96; low <= high; ) {
     signal?.throwIfAborted()
     const quality = (low + high) >> 1
-    const tried = await best(pixels, await raw().jpeg({ quality, mozjpeg: true, chromaSubsampling: '4:4:4' }).toBuffer())
+    const tried = await judged(await raw().jpeg({ quality, mozjpeg: true, chromaSubsampling: '4:4:4' }).toBuffer())
     if (tried.likeness >= likeness) { jpeg = tried; high = quality - 1 } else low = quality + 1
   }
   if (format === 'jpeg') {
-    const last = jpeg ?? await best(pixels, await raw().jpeg({ quality: 100, mozjpeg: true, chromaSubsampling: '4:4:4' }).toBuffer())
+    const last = jpeg ?? await judged(await raw().jpeg({ quality: 100, mozjpeg: true, chromaSubsampling: '4:4:4' }).toBuffer())
     return { ...last, type: 'image/jpeg', ...size }
   }
   const fit = [png.likeness >= likeness ? { ...png, type: 'image/png' as const } : null, jpeg ? { ...jpeg, type: 'image/jpeg' as const } : null].filter((x) => x !== null)
@@ -59,5 +69,3 @@ export async function encodeCrop(pixels: Pixels, signal?: AbortSignal, { format,
 }
 
 const hasAlpha = (data: Buffer): boolean => { for (let i = 3; i < data.length; i += 4) if (data[i]! < 255) return true; return false }
-
-const best = async (pixels: Pixels, bytes: Buffer) => ({ bytes, likeness: await likenessOf(bytes, pixels) })

@@ -16,6 +16,7 @@ import { Button, cx } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import { ProofStage } from '../proof/stage'
 import { openDocument, type DocumentSession } from '../session/document'
+import { ShelfOf } from '../parts/shelf'
 import { useFinder, type Action } from './actions'
 import { useEmailWork } from './email-work'
 import { TopBar, stages, type StageId } from './top'
@@ -89,7 +90,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
   return (
     <div className={cx('grid h-dvh min-h-[560px] min-w-[1000px] grid-rows-[48px_minmax(0,1fr)_196px]')} style={{ gridTemplateColumns: `${side}px minmax(0, 1fr)` }}>
       <TopBar title={job.name} about={`${job.client.name}${due}`} stage={stage} left={left} done={{ cut: built && !left.cut, compose: built && !left.compose, proof: built && !left.proof }} onStage={go} session={session} onFind={finder.openFinder} onHelp={finder.openSheet} />
-      {stage === 'cut' ? (
+      <ShelfOf value={job.client}>{stage === 'cut' ? (
         <CutStage job={job} session={cutSession} email={built ? work.email : null} setActions={setActions} onJob={setJob} onBuilt={(r) => {
           emailSession.adopt('build the email', r.email, r.revision)
           cutSession.adopt('build the email', r.plan, r.cutsRevision)
@@ -102,7 +103,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
         </div>
       ) : stage === 'compose' ? <ComposeStage job={job} work={work} cuts={cutSession} setActions={setActions} />
         : stage === 'proof' ? <ProofStage work={work} setActions={setActions} onValue={(v) => { go('handover'); setFocus(v) }} />
-        : <HandoverStage job={job} work={work} session={emailSession} focus={focus} setActions={setActions} />}
+        : <HandoverStage job={job} work={work} session={emailSession} focus={focus} setActions={setActions} />}</ShelfOf>
       {finder.finder}
       <Conflict session={emailSession as DocumentSession<unknown>} what="email" />
       <Conflict session={cutSession as DocumentSession<unknown>} what="cut plan" />

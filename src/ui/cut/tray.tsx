@@ -7,10 +7,10 @@ import { plainOf, textOf } from '@/core/email/richtext'
 import type { BenchJob } from '../bench/types'
 import { Button, Choice, ColorField, cx, Group, IconButton, kb, NumberField, Row, TextRow } from '../parts/controls'
 import { Dropdown, fontOptions, Tick } from '../compose/groups/parts'
+import { ShelfDialog } from '../parts/shelf'
 import { kindNames, partNames } from './kinds'
 import { MarkView } from './mark-view'
 import { NarrowDialog } from './narrow-dialog'
-import { ShelfDialog } from './shelf-dialog'
 import type { CutWork } from './work'
 
 interface Props { work: CutWork; onTrim: () => void; onExtend: () => void; onAlign: (by: Alignment) => void; onDistribute: (way: 'across' | 'down') => void; onLock: () => void; onDuplicate: () => void; onPick: () => void; onFiles: () => void; onJob: (j: BenchJob) => void }

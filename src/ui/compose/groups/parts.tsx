@@ -11,8 +11,8 @@ import type { Band, Cell, Email } from '@/core/email/schema'
 import type { Edge, HouseStyle, TextStyle, TextStyleOverride } from '@/core/email/styles'
 import type { PictureRef } from '@/core/tiles/picture/ref'
 import type { Tile, TileKind, TileOf } from '@/core/tiles/schema'
-import { call } from '../../api'
 import { Button, Choice, ColorField, cx, fieldClass, Group, NumberField, Row, TextRow, Tip } from '../../parts/controls'
+import { putOnShelf, ShelfDialog, useShelf } from '../../parts/shelf'
 
 /** Sets values of the selected tile. Changes with the same `merge` key in quick succession are one step of undo. */
 export type SetTile = (label: string, what: Record<string, unknown>, merge?: string) => void
@@ -59,19 +59,21 @@ export function LinkRow({ value, onChange, label = 'Link' }: { value: string; on
   )
 }
 
-/** Takes a picture from a file; link and alt text stay as they are. */
+/** Takes a picture from a file, or one that the client's shelf holds; link and alt text stay as they are. */
 export function PictureChooser({ label, onChosen, onClear }: { label: string; onChosen: (p: PictureRef) => void; onClear?: () => void }) {
   const id = useId()
+  const client = useShelf()
   const [problem, setProblem] = useState<string | null>(null)
+  const [open, setOpen] = useState(false)
   async function take(file: File) {
-    const form = new FormData()
-    form.set('picture', file)
-    try { setProblem(null); onChosen(await call<PictureRef>('/api/pictures', { method: 'POST', form })) } catch (e) { setProblem((e as Error).message) }
+    try { setProblem(null); onChosen(await putOnShelf(client, file)) } catch (e) { setProblem((e as Error).message) }
   }
   return (
     <span className="flex flex-wrap items-center gap-1">
       <label htmlFor={id} className="inline-flex border border-grout bg-sheet px-2.5 py-1 text-[12.5px] text-ink focus-within:outline-2 focus-within:outline-lapis hover:border-soft">{label}<input id={id} type="file" accept="image/png,image/jpeg,image/gif" className="sr-only" onChange={(e) => { const f = e.target.files?.[0]; if (f) void take(f); e.target.value = '' }} /></label>
+      <Button onClick={() => setOpen(true)}>Shelf…</Button>
       {onClear && <Button look="plain" onClick={onClear}>take off</Button>}
+      {open && <ShelfDialog client={client} onClose={() => setOpen(false)} onChosen={(p) => { setOpen(false); onChosen(p) }} />}
       {problem && <span role="alert" className="block w-full text-[11.5px] text-terra">{problem}</span>}
     </span>
   )

@@ -1,22 +1,44 @@
 'use client'
-import { useEffect, useState, type ClipboardEvent } from 'react'
+import { createContext, useContext, useEffect, useState, type ClipboardEvent } from 'react'
 import type { PictureRef } from '@/core/tiles/picture/ref'
 import { ApiProblem, call } from '../api'
-import { Button, fieldClass, kb } from '../parts/controls'
-import { Dialog } from '../parts/dialog'
+import { Button, fieldClass, kb } from './controls'
+import { Dialog } from './dialog'
 
 interface Kept extends PictureRef { name: string; at: string; usedIn: { job: string; name: string }[] }
 
 const hex = async (file: Blob) => [...new Uint8Array(await crypto.subtle.digest('SHA-256', await file.arrayBuffer()))].map((b) => b.toString(16).padStart(2, '0')).join('')
 
+interface Client { id: string; name: string }
+const shelfUrl = (client: Client) => `/api/clients/${client.id}/pictures`
+
+/** The client whose shelf the pictures of a bench come from and go to. */
+const ShelfClient = createContext<Client | null>(null)
+export const ShelfOf = ShelfClient.Provider
+export const useShelf = (): Client => { const client = useContext(ShelfClient); if (!client) throw new Error('no shelf here'); return client }
+
+/** Puts a file on a client's shelf. What is kept already is named by its bytes and not sent again. Throws an ApiProblem for what is no picture. */
+export async function putOnShelf(client: Client, file: File): Promise<PictureRef> {
+  try {
+    // Without a secure context the browser cannot hash; then the server finds out.
+    if (globalThis.crypto?.subtle) return refOf(await call<Kept>(shelfUrl(client), { method: 'POST', body: { id: await hex(file), name: file.name } }))
+  } catch (e) {
+    if (!(e instanceof ApiProblem) || e.status !== 404) throw e
+  }
+  const form = new FormData()
+  form.set('picture', file)
+  return refOf(await call<Kept>(shelfUrl(client), { method: 'POST', form }))
+}
+const refOf = ({ id, type, width, height, bytes }: PictureRef): PictureRef => ({ id, type, width, height, bytes })
+
 /** A client's pictures: searched, with their sizes and where they are used; taken in from a file, the clipboard or an address. What is kept already is not sent again. */
-export function ShelfDialog({ client, onChosen, onClose }: { client: { id: string; name: string }; onChosen: (p: PictureRef) => void; onClose: () => void }) {
+export function ShelfDialog({ client, onChosen, onClose }: { client: Client; onChosen: (p: PictureRef) => void; onClose: () => void }) {
   const [search, setSearch] = useState('')
   const [pictures, setPictures] = useState<Kept[] | null>(null)
   const [address, setAddress] = useState('')
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
-  const url = `/api/clients/${client.id}/pictures`
+  const url = shelfUrl(client)
   const load = (s = search) => call<{ pictures: Kept[] }>(`${url}?search=${encodeURIComponent(s)}`).then((r) => setPictures(r.pictures), (e: Error) => setProblem(e.message))
   useEffect(() => { const t = setTimeout(() => void load(search), 150); return () => clearTimeout(t) }, [search]) // eslint-disable-line react-hooks/exhaustive-deps
   async function attempt(work: () => Promise<unknown>) {
@@ -24,16 +46,7 @@ export function ShelfDialog({ client, onChosen, onClose }: { client: { id: strin
     setProblem(null)
     try { await work(); await load() } catch (e) { setProblem(e instanceof ApiProblem ? `${e.title}. ${e.detail}` : String(e)) } finally { setBusy(false) }
   }
-  const take = (files: readonly File[]) => attempt(async () => {
-    for (const f of files) {
-      try { await call(url, { method: 'POST', body: { id: await hex(f), name: f.name } }) } catch (e) {
-        if (!(e instanceof ApiProblem) || e.status !== 404) throw e
-        const form = new FormData()
-        form.set('picture', f)
-        await call(url, { method: 'POST', form })
-      }
-    }
-  })
+  const take = (files: readonly File[]) => attempt(async () => { for (const f of files) await putOnShelf(client, f) })
   const paste = (e: ClipboardEvent) => { const files = [...e.clipboardData.files].filter((f) => f.type.startsWith('image/')); if (files.length) { e.preventDefault(); void take(files) } }
   return (
     <Dialog open onClose={onClose} title={`Pictures of ${client.name}`} about="Choose one, or bring one in: a file, one from the clipboard (paste it here), or an address." wide>
@@ -46,7 +59,7 @@ export function ShelfDialog({ client, onChosen, onClose }: { client: { id: strin
         <ul className="grid grid-cols-4 gap-2">
           {pictures?.map((p) => (
             <li key={p.id} className="border border-grout bg-sheet">
-              <button type="button" className="block w-full text-left" onClick={() => onChosen({ id: p.id, type: p.type, width: p.width, height: p.height, bytes: p.bytes })}>
+              <button type="button" className="block w-full text-left" onClick={() => onChosen(refOf(p))}>
                 <span className="grid h-24 place-items-center bg-ground"><img src={`/api/pictures/${p.id}`} alt="" className="max-h-24 max-w-full object-contain" /></span>
                 <span className="block truncate px-1.5 pt-1 font-semibold">{p.name}</span>
                 <span className="block px-1.5 font-mono text-[10.5px] text-soft">{p.width} x {p.height}, {kb(p.bytes)}</span>
