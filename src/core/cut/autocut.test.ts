@@ -92,3 +92,47 @@ test('any rectangles of flat colour are taken apart without a fault', () => {
     for (const [i, c] of cuts.entries()) for (const o of cuts.slice(i + 1)) expect(overlap(c, o)).toBeNull()
   }), { numRuns: 60 })
 })
+
+describe('what designers do that flat rectangles do not', () => {
+  const font = 'font-family="Liberation Sans, Arial, sans-serif"'
+  const text = (x: number, y: number, said: string, size = 15, more = '') => `<text x="${x}" y="${y}" ${font} font-size="${size}" fill="#223344" ${more}>${said}</text>`
+  const cutOf = async (body: string, height: number, defs = '') => {
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="${height * 2}" viewBox="0 0 600 ${height}"><defs><filter id="s" x="-20%" y="-20%" width="140%" height="150%"><feGaussianBlur stdDeviation="11"/></filter>${defs}</defs><rect width="600" height="${height}" fill="#ffffff"/>${body}</svg>`
+    const { data, info } = await sharp(Buffer.from(svg)).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+    return autocut({ width: info.width, height: info.height, data }, 2)
+  }
+  const card = (x: number) => `<rect x="${x}" y="48" width="250" height="220" rx="14" fill="#0b3d5c" opacity="0.2" filter="url(#s)"/><rect x="${x}" y="40" width="250" height="220" rx="14" fill="#ffffff"/>${text(x + 24, 80, 'The dune kitchen', 20, 'font-weight="700"')}${text(x + 24, 112, 'Open from four in the morning,')}${text(x + 24, 134, 'with soup and strong coffee.')}<rect x="${x + 24}" y="180" width="140" height="44" rx="6" fill="#b4452f"/><text x="${x + 94}" y="207" text-anchor="middle" ${font} font-size="15" font-weight="700" fill="#ffffff">See the menu</text>`
+
+  test.each([['a flat ground', '#eaf3f8', ''], ['a slope of colour', 'url(#g)', '<linearGradient id="g" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="#eaf3f8"/><stop offset="1" stop-color="#d5e6ef"/></linearGradient>']])('cards with soft shadows on %s are opened, and what stands on them is live', async (_, fill, defs) => {
+    const { panels, cuts } = await cutOf(`<rect y="0" width="600" height="320" fill="${fill}"/>${card(30)}${card(320)}`, 480, defs)
+    expect(panels.map((p) => [p.color, Math.abs(p.y - 80) <= 2, Math.abs(p.w - 500) <= 4, Math.abs(p.h - 440) <= 4, Math.abs(p.radius - 28) <= 3])).toEqual([['#ffffff', true, true, true, true], ['#ffffff', true, true, true, true]])
+    expect(cuts.filter((c) => c.y < 640).map((c) => c.kind).sort()).toEqual(['button', 'button', 'words', 'words', 'words', 'words'])
+  })
+
+  test('two halves side by side, each on its own ground: words on one, a picture in the other', async () => {
+    const picture = `<g>${Array.from({ length: 90 }, (_, i) => `<circle cx="${300 + ((i * 67) % 300)}" cy="${(i * 41) % 260}" r="${20 + (i % 7) * 6}" fill="hsl(${(i * 47) % 360},40%,45%)"/>`).join('')}</g>`
+    const { panels, cuts } = await cutOf(`<svg x="0" y="0" width="600" height="260"><rect x="300" width="300" height="260" fill="#334455"/>${picture}<rect width="300" height="260" fill="#d8c37a"/></svg>${text(32, 90, 'A cat works here', 24, 'font-weight="700"')}${text(32, 130, 'She keeps the sacks free')}${text(32, 152, 'of mice and beans.')}`, 400)
+    expect(panels).toMatchObject([{ x: 0, y: 0, w: 600, color: '#d8c37a' }])
+    expect(cuts.filter((c) => c.y < 520).map((c) => c.kind).sort()).toEqual(['picture', 'words', 'words'])
+    expect(cuts.find((c) => c.kind === 'picture')).toMatchObject({ x: 600, y: 0, w: 600, h: 520 })
+    expect(cuts.filter((c) => c.kind === 'words' && c.y < 520).map((c) => c.ground)).toEqual(['#d8c37a', '#d8c37a'])
+  })
+
+  test('a heading over a table stays apart from its rows, which are read across; marks with letters in them stay whole', async () => {
+    const row = (y: number, a: string, b: string) => `${text(40, y, a)}${text(510, y, b, 15, 'font-weight="700"')}<rect x="40" y="${y + 14}" width="520" height="1" fill="#dfe6ec"/>`
+    const mark = (x: number, letter: string) => `<rect x="${x}" y="330" width="32" height="32" rx="8" fill="#2b3d4c"/><text x="${x + 16}" y="351" text-anchor="middle" ${font} font-size="14" font-weight="700" fill="#ffffff">${letter}</text>`
+    const { cuts } = await cutOf(`${text(40, 74, 'The countdown', 28, 'font-weight="700"')}${row(126, 'Gates to the dunes', '03:30')}${row(168, 'Fuel on board', '05:10')}${row(210, 'Lift-off', '06:14')}<rect y="280" width="600" height="130" fill="#e9edf2"/>${mark(220, 'f')}${mark(270, 'p')}${mark(320, 'v')}`, 410)
+    const words = cuts.filter((c) => c.kind === 'words')
+    expect(words).toHaveLength(7)
+    const heading = words[0]!
+    expect([heading.y + heading.h < 2 * 108, heading.y < 2 * 60]).toEqual([true, true])
+    for (const y of [126, 168, 210]) expect(words.filter((c) => c.y < 2 * y && c.y + c.h > 2 * (y - 8))).toHaveLength(2)
+    expect(cuts.filter((c) => c.seen!.part === 'rule')).toHaveLength(3)
+    expect(cuts.filter((c) => c.seen!.part === 'icons').map((c) => [c.x, c.w])).toEqual([[440, 64], [540, 64], [640, 64]])
+  })
+
+  test('an underlined link is words, and three words side by side are no icons', async () => {
+    const { cuts } = await cutOf(`${text(40, 60, 'Nights', 16)}${text(140, 60, 'Visit', 16)}${text(240, 60, 'Maps', 16)}${text(40, 140, 'See the menu', 15, 'font-weight="700" text-decoration="underline"')}`, 200)
+    expect(cuts.every((c) => c.kind === 'words')).toBe(true)
+  })
+})

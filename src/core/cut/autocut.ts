@@ -1,10 +1,10 @@
 import { newId, type NewId } from '../email/defaults'
 import { cleaned } from './clean'
-import { contentEdges } from './content'
 import { findEdges, type Edge } from './edges'
+import { maskOf, stretches } from './mask'
 import { partsOf, type Part } from './parts'
 import type { Cut, CutKind, Panel, PartKind } from './plan'
-import { overlap, type Raster, type Rect } from './raster'
+import { overlap, packed, packHex, type Raster, type Rect } from './raster'
 import { rowFacts } from './rows'
 
 /** What the autocut found: where bands meet, with their signs; the boxes that parts stand on; and a cut for each part, in order from the top. */
@@ -39,7 +39,7 @@ export function autocut(design: Raster, scale: number, progress?: (done: number)
 function cutsOf(parts: readonly Part[], band: Rect, raster: Raster, scale: number, id: NewId): Cut[] {
   const out: Cut[] = []
   for (const part of parts) {
-    for (const rect of part.kind === 'icons' ? iconsOf(raster, part) : [part.kind === 'words' ? roomFor(part, parts, scale) : part]) {
+    for (const rect of part.kind === 'icons' ? iconsOf(raster, part, scale) : [part.kind === 'words' ? roomFor(part, parts, scale) : part]) {
       const inside = overlap(rect, band)
       if (!inside || out.some((o) => overlap(o, inside))) continue
       const { x, y, w, h } = inside
@@ -73,10 +73,7 @@ function roomFor(part: Part, parts: readonly Part[], scale: number): Rect {
 }
 
 /** A row of icons, icon by icon: each has a link of its own. */
-function iconsOf(raster: Raster, part: Part): Rect[] {
-  const { x } = contentEdges(raster, part, 4)
-  const borders = [part.x, ...x, part.x + part.w]
-  const out: Rect[] = []
-  for (let i = 0; i + 1 < borders.length; i += 2) out.push({ x: borders[i]!, y: part.y, w: borders[i + 1]! - borders[i]!, h: part.h })
-  return out.filter((r) => r.w > 3)
+function iconsOf(raster: Raster, part: Part, scale: number): Rect[] {
+  const mask = maskOf(packed(raster), raster.width, part, packHex(part.ground), 24, 1)
+  return stretches(mask, { x: 0, y: 0, w: mask.cols, h: mask.rows }, 'columns', Math.round(4 * scale)).map(({ from, to }) => ({ x: part.x + from, y: part.y, w: to - from, h: part.h })).filter((r) => r.w > 3)
 }

@@ -1,21 +1,40 @@
 import { toRgb } from '../color/hex'
 import { difference, hexOf, packed, packHex, type Raster, type Rect } from './raster'
 
+/** Which corners of a rectangle are round: of a card under a picture only the lower ones are its own. */
+type Corners = 'all' | 'lower'
+
 /** A filled rectangle, perhaps with round corners and a border, as a button or a card has it. In design px. */
 export interface Box { color: string; radius: number; borderWidth?: number; borderColor?: string }
 
 /**
  * Reads a rectangle as a box: its sides are one colour along their whole length, save the corners. Null where they are not. The box may lie a few pixels
  * inside, where the ringing of JPEG or a soft shadow has widened what differs from the ground.
- * @param ground the colour around it @param noise channel difference that is still one colour, 0 to 255
+ * @param ground the colour around it @param noise channel difference that is still one colour, 0 to 255 @param corners that its radius is read from
  */
-export function boxOf(raster: Raster, rect: Rect, ground: string, noise: number): { rect: Rect; box: Box } | null {
+export function boxOf(raster: Raster, rect: Rect, ground: string, noise: number, corners: Corners = 'all'): { rect: Rect; box: Box } | null {
   for (const by of noise > 10 ? [0, 2, 4, 6] : [0, 2]) {
     const at = { x: rect.x + by, y: rect.y + by, w: rect.w - 2 * by, h: rect.h - 2 * by }
-    const box = at.w >= 8 && at.h >= 8 ? readBox(raster, at, packHex(ground), Math.max(14, noise)) : null
-    if (box) return { rect: by ? grown(raster, at, packHex(box.borderColor ?? box.color), by, noise + 14) : rect, box }
+    const read = (r: Rect) => (r.w >= 8 && r.h >= 8 ? readBox(raster, r, packHex(ground), Math.max(14, noise), corners) : null)
+    const box = read(at)
+    if (!box) continue
+    const edge = packHex(box.borderColor ?? box.color)
+    if (noise > 10) return { rect: by ? grown(raster, at, edge, by, noise + 14) : rect, box }
+    const fit = grown(raster, snug(raster, at, edge), edge, by, 24)
+    return { rect: fit, box: read(fit) ?? box }
   }
   return null
+}
+
+/** A rectangle without the last rows and columns of a shadow: those of which nothing has the colour of the box. The same one where there are none. */
+function snug(raster: Raster, r: Rect, color: number): Rect {
+  const px = packed(raster)
+  const off = (x: number, y: number) => difference(px[y * raster.width + x]!, color) > 14
+  const probes = [0.35, 0.5, 0.65]
+  const depth = (outside: (k: number, p: number) => boolean) => { let n = 0; while (n < 3 && probes.every((p) => outside(n, p))) n++; return n }
+  const top = depth((k, p) => off(r.x + Math.floor(p * r.w), r.y + k)), bottom = depth((k, p) => off(r.x + Math.floor(p * r.w), r.y + r.h - 1 - k))
+  const left = depth((k, p) => off(r.x + k, r.y + Math.floor(p * r.h))), right = depth((k, p) => off(r.x + r.w - 1 - k, r.y + Math.floor(p * r.h)))
+  return top + bottom + left + right ? { x: r.x + left, y: r.y + top, w: r.w - left - right, h: r.h - top - bottom } : r
 }
 
 /** Side by side, outwards again as far as the colour of the box goes. */
@@ -28,7 +47,7 @@ function grown(raster: Raster, r: Rect, color: number, most: number, noise: numb
   return { x: r.x - left, y: r.y - top, w: r.w + left + right, h: r.h + top + bottom }
 }
 
-function readBox(raster: Raster, rect: Rect, g: number, near: number): Box | null {
+function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: Corners): Box | null {
   const px = packed(raster)
   const { x, y, w, h } = rect
   const corner = Math.min(Math.floor(h * 0.5) - 1, Math.floor(w * 0.25), Math.max(6, Math.floor(h * 0.45)))
@@ -40,11 +59,13 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number): Box | nul
     for (let i = x + corner; i < x + w - corner; i += across) { see(px[upper + i]!); see(px[lower + i]!) }
     for (let j = y + corner; j < y + h - corner; j += down) { see(px[j * raster.width + x + depth]!); see(px[j * raster.width + x + w - 1 - depth]!) }
   }
+  // On a clean design a box is flat to the last shade; a shadow around one is not.
+  const flat = near > 14 ? near : 4
   /** The colour that most of the sides have at a depth (Boyer and Moore's majority vote), and how much of them has it. */
   const ring = (depth: number): { color: number; share: number } => {
     let color = 0, votes = 0, all = 0, alike = 0
     visit(depth, (p) => { if (votes === 0) { color = p; votes = 1 } else votes += p === color ? 1 : -1; all++ })
-    visit(depth, (p) => { if (p === color || difference(p, color) <= near) alike++ })
+    visit(depth, (p) => { if (p === color || difference(p, color) <= flat) alike++ })
     return { color, share: alike / Math.max(1, all) }
   }
   const depth = Math.min(2, Math.floor(Math.min(w, h) / 4))
@@ -72,14 +93,14 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number): Box | nul
     if (difference(outer.color, g) <= 3) return null
     if (difference(ring(Math.min(deepest, depth + 4)).color, outer.color) > near) return null
   }
-  return { color: hexOf(color), radius: radiusOf(raster, rect, g, outer.color, near > 14 ? 0.3 : 0.02), ...(borderWidth ? { borderWidth, borderColor } : {}) }
+  return { color: hexOf(color), radius: radiusOf(raster, rect, g, outer.color, near > 14 ? 0.3 : 0.02, corners), ...(borderWidth ? { borderWidth, borderColor } : {}) }
 }
 
 /**
  * The radius of a corner from the area it leaves out: a circle in the corner of a square of side r leaves r squared times (1 - pi / 4). Pixels of the
  * rim count by how much of them is ground, so that the result is finer than a pixel. Median of the four corners.
  */
-function radiusOf(raster: Raster, rect: Rect, ground: number, edge: number, least: number): number {
+function radiusOf(raster: Raster, rect: Rect, ground: number, edge: number, least: number, corners: Corners): number {
   const px = packed(raster)
   const side = Math.floor(Math.min(rect.w, rect.h) / 2)
   const [er, eg, eb] = toRgb(hexOf(edge)), [gr, gg, gb] = toRgb(hexOf(ground))
@@ -103,7 +124,8 @@ function radiusOf(raster: Raster, rect: Rect, ground: number, edge: number, leas
     return sum
   }
   const r = rect.x + rect.w - 1, b = rect.y + rect.h - 1
-  const found = [missing(rect.x, rect.y, 1, 1), missing(r, rect.y, -1, 1), missing(rect.x, b, 1, -1), missing(r, b, -1, -1)].map((m) => Math.sqrt(m / (1 - Math.PI / 4))).sort((a, c) => a - c)
+  const lower = [missing(rect.x, b, 1, -1), missing(r, b, -1, -1)]
+  const found = [...lower, ...(corners === 'all' ? [missing(rect.x, rect.y, 1, 1), missing(r, rect.y, -1, 1)] : lower)].map((m) => Math.sqrt(m / (1 - Math.PI / 4))).sort((a, c) => a - c)
   const radius = (found[1]! + found[2]!) / 2
   return radius < 0.8 ? 0 : Math.min(side, Math.round(radius * 2) / 2)
 }

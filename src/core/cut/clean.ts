@@ -24,8 +24,10 @@ export function cleaned(raster: Raster): { raster: Raster; noise: number } {
   for (let y = 0; y < height; y += BLOCK) for (let x = 0; x < width; x += BLOCK) {
     const right = Math.min(width, x + BLOCK), bottom = Math.min(height, y + BLOCK)
     // JPEG writes block by block: where nothing stands, a whole block is one colour, and a few of its points tell.
-    const first = px[y * width + x]!, middle = px[((y + bottom) >> 1) * width + ((x + right) >> 1)]!
-    if (first === middle && known.has(first) && px[(bottom - 1) * width + right - 1] === first && px[y * width + right - 1] === first && px[(bottom - 1) * width + x] === first) continue
+    const first = px[y * width + x]!, middle = px[((y + bottom) >> 1) * width + ((x + right) >> 1)]!, second = px[y * width + right - 1]!, third = px[(bottom - 1) * width + x]!, fourth = px[(bottom - 1) * width + right - 1]!
+    if (first === middle && first === second && first === third && first === fourth) { if (known.has(first)) continue }
+    // Inside a photograph nothing is near a ground.
+    else if (nearest(first, grounds) === first && nearest(second, grounds) === second && nearest(third, grounds) === third && nearest(fourth, grounds) === fourth && nearest(middle, grounds) === middle && !known.has(first) && !known.has(second) && !known.has(third) && !known.has(fourth) && !known.has(middle)) continue
     for (let j = y; j < bottom; j++) for (let i = j * width + x, end = j * width + right; i < end; i++) {
       const p = px[i]!
       // Neighbours are often alike.

@@ -54,27 +54,30 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
   bins.sort((a, b) => counts[b]! - counts[a]! || a - b)
   let sum = 0, colors = 0
   for (const b of bins) { sum += counts[b]!; colors++; if (sum >= 0.9 * total) break }
-  // The ink: among the common colours the one farthest from the ground, since rims lie between.
-  const g = [ground & 255, (ground >>> 8) & 255, (ground >>> 16) & 255]
-  const mean = (b: number) => [0, 1, 2].map((k) => sums[b * 3 + k]! / counts[b]!)
-  const distance = (c: number[]) => Math.hypot(...c.map((v, k) => v - g[k]!))
-  const common = bins.slice(0, 12).filter((b) => counts[b]! >= 0.15 * counts[bins[0]!]!)
-  const ink = mean(common.reduce((a, b) => (distance(mean(b)) * Math.sqrt(counts[b]!) > distance(mean(a)) * Math.sqrt(counts[a]!) ? b : a), bins[0]!))
-  const [ax, ay, az] = [ink[0]! - g[0]!, ink[1]! - g[1]!, ink[2]! - g[2]!]
-  const length = Math.hypot(ax, ay, az) || 1
+  // The ink: among the common colours the one farthest from the ground, since rims lie between. Plain numbers throughout: this runs for every line of a design.
+  const gr = ground & 255, gg = (ground >>> 8) & 255, gb = (ground >>> 16) & 255
+  let ax = 0, ay = 0, az = 0, most = -1
+  for (let i = 0; i < Math.min(12, bins.length); i++) {
+    const b = bins[i]!, n = counts[b]!
+    if (n < 0.15 * counts[bins[0]!]!) continue
+    const dx = sums[b * 3]! / n - gr, dy = sums[b * 3 + 1]! / n - gg, dz = sums[b * 3 + 2]! / n - gb
+    const weight = Math.sqrt((dx * dx + dy * dy + dz * dz) * n)
+    if (weight > most) { most = weight; ax = dx; ay = dy; az = dz }
+  }
+  const length = Math.sqrt(ax * ax + ay * ay + az * az) || 1
   let between = 0
-  for (const b of bins) {
-    const n = counts[b]!
-    const dx = sums[b * 3]! / n - g[0]!, dy = sums[b * 3 + 1]! / n - g[1]!, dz = sums[b * 3 + 2]! / n - g[2]!
+  for (let i = 0; i < bins.length; i++) {
+    const b = bins[i]!, n = counts[b]!
+    const dx = sums[b * 3]! / n - gr, dy = sums[b * 3 + 1]! / n - gg, dz = sums[b * 3 + 2]! / n - gb
     const along = (dx * ax + dy * ay + dz * az) / length
     if (along > 0 && along < length + 40 && dx * dx + dy * dy + dz * dz - along * along <= spread * spread) between += n
   }
-  for (const b of bins) { counts[b] = 0; sums.fill(0, b * 3, b * 3 + 3) }
+  for (let i = 0; i < bins.length; i++) { const b = bins[i]!; counts[b] = 0; sums[b * 3] = 0; sums[b * 3 + 1] = 0; sums[b * 3 + 2] = 0 }
   let pieces = 0
   for (let i = 0; i < filled.length; i++) if (filled[i] && !filled[i - 1]) pieces++
   const x = smallLetters(perRow) * down
   return {
-    color: pack(Math.round(ink[0]!), Math.round(ink[1]!), Math.round(ink[2]!)),
+    color: pack(Math.round(gr + ax), Math.round(gg + ay), Math.round(gb + az)),
     mono: between / total, colors, runs: (changes / 2 / rowsSeen) / Math.max(1, rect.w / (2 * x)), pieces, x,
   }
 }

@@ -1,4 +1,5 @@
 import { differs, type Rect } from './raster'
+import { isShade } from './slopes'
 
 /**
  * Where an area differs from its ground, one cell for each px of the email: the picture that parts are found in. Far fewer cells than pixels, and a
@@ -32,6 +33,7 @@ export function maskOf(px: Int32Array, width: number, area: Rect, ground: number
   const right = area.x + area.w
   // Of larger cells every other pixel is read, like the white fields of a chess board: even a line of one pixel meets some.
   const stride = cell > 1 ? 2 : 1
+  const shade = Math.max(3, Math.round(3 * cell))
   const cellOf = new Uint16Array(area.w)
   for (let x = 0; x < area.w; x++) cellOf[x] = Math.floor(x / cell)
   for (let y = area.y; y < area.y + area.h; y++) {
@@ -42,7 +44,7 @@ export function maskOf(px: Int32Array, width: number, area: Rect, ground: number
       if (p === ground) continue
       const at = line + cellOf[x - area.x]!
       if (ink[at]) continue
-      if (differs(p, ground, tolerance) || (differs(p, ground, SAME) && x + 2 < right && px[row + x + 1] === p && px[row + x + 2] === p && px[row + x + width] === p)) ink[at] = 1
+      if (differs(p, ground, tolerance) ? !isShade(px, width, x, y, right, area.y + area.h, ground, shade) : (differs(p, ground, SAME) && x + 2 < right && px[row + x + 1] === p && px[row + x + 2] === p && px[row + x + width] === p)) ink[at] = 1
     }
   }
   return { origin: { x: area.x, y: area.y }, cell, cols, rows, ink }
@@ -84,22 +86,38 @@ export interface Stretch { from: number; to: number }
 
 /** The stretches of rows (or columns) that hold something, parted by empty ones of at least `gap` cells. */
 export function stretches(m: Mask, r: Cells, along: 'rows' | 'columns', gap: number): Stretch[] {
-  const n = along === 'rows' ? r.h : r.w
-  const filled = new Uint8Array(n)
-  const right = r.x + r.w
-  for (let y = r.y; y < r.y + r.h; y++) {
-    const row = y * m.cols
-    if (along === 'rows') { for (let x = r.x; x < right; x++) if (m.ink[row + x]) { filled[y - r.y] = 1; break } } else for (let x = r.x, i = 0; x < right; x++, i++) if (m.ink[row + x]) filled[i] = 1
-  }
+  const filled = profile(m, r, along)
   const out: Stretch[] = []
   const start = along === 'rows' ? r.y : r.x
-  for (let i = 0; i < n; i++) {
+  for (let i = 0; i < filled.length; i++) {
     if (!filled[i]) continue
     const last = out.at(-1)
     if (last && start + i - last.to < Math.max(1, gap)) last.to = start + i + 1
     else out.push({ from: start + i, to: start + i + 1 })
   }
   return out
+}
+
+// One rectangle is asked for its rows and columns several times over.
+const profiles = new WeakMap<Mask, Map<string, Uint8Array>>()
+
+/** Which rows (or columns) of a rectangle of cells hold anything. */
+function profile(m: Mask, r: Cells, along: 'rows' | 'columns'): Uint8Array {
+  const known = profiles.get(m) ?? new Map<string, Uint8Array>()
+  if (!known.size) profiles.set(m, known)
+  const key = `${along}${r.x},${r.y},${r.w},${r.h}`
+  const before = known.get(key)
+  if (before) return before
+  const n = along === 'rows' ? r.h : r.w
+  const filled = new Uint8Array(n)
+  const right = r.x + r.w
+  let open = n
+  for (let y = r.y; y < r.y + r.h && open; y++) {
+    const row = y * m.cols
+    if (along === 'rows') { for (let x = r.x; x < right; x++) if (m.ink[row + x]) { filled[y - r.y] = 1; break } } else for (let x = r.x, i = 0; x < right; x++, i++) if (m.ink[row + x] && !filled[i]) { filled[i] = 1; open-- }
+  }
+  known.set(key, filled)
+  return filled
 }
 
 /** Share of cells that hold something. */

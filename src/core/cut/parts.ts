@@ -3,7 +3,9 @@ import { groundOf } from './ground'
 import { looksOf, type Looks } from './looks'
 import { exactly, fillOf, maskOf, pixelsOf, roundOff, stretches, tight, withoutRims, type Cells, type Mask, type Stretch } from './mask'
 import type { PartKind } from './plan'
-import { difference, packed, packHex, type Raster, type Rect } from './raster'
+import { difference, differs, packed, packHex, type Raster, type Rect } from './raster'
+import { PLAIN } from './rows'
+import { withoutShade, withoutSlope } from './slopes'
 
 /** A part of a band: what the autocut takes it for, and how sure it is. All in design px. */
 export interface Part extends Rect {
@@ -52,7 +54,21 @@ class Taker {
   band(band: Rect): PartsFound {
     const ground = groundOf(this.raster, band, Math.min(8, Math.floor(band.h / 10)))
     // A ring that is mostly one colour is a ground to stand on; else the band is a picture as a whole.
+    if (ground.share < 0.9) {
+      const even = withoutSlope(this.raster, band)
+      if (even) {
+        const found = new Taker(even, this.scale, this.noise, this.seams).band({ x: 0, y: 0, w: band.w, h: band.h })
+        const moved = <T extends Rect>(r: T): T => ({ ...r, x: r.x + band.x, y: r.y + band.y })
+        return { parts: found.parts.map((p) => ({ ...moved(p), frame: moved(p.frame), sure: 0.85 * p.sure })), panels: found.panels.map(moved) }
+      }
+    }
     if (ground.share < 0.55) {
+      const seam = this.seamIn(band)
+      if (seam) {
+        // Two halves side by side, each on a ground of its own or a picture.
+        for (const half of [{ ...band, w: seam - band.x }, { ...band, x: seam, w: band.x + band.w - seam }]) this.half(half)
+        return this.found()
+      }
       const looks = looksOf(this.raster, band, packHex(ground.color), this.noise)
       this.parts.push({ ...band, kind: looks.colors >= 24 ? 'photo' : 'drawing', sure: 0.9 - 0.4 * ground.share, frame: band, ground: ground.color })
       return this.found()
@@ -69,6 +85,35 @@ class Taker {
     }
     if (!this.parts.length) this.parts.push({ ...band, kind: 'ground', sure: ground.share, frame: band, ground: ground.color })
     return this.found()
+  }
+
+  /** Where a column of pixels changes against its neighbour nearly all the way down, with a flat ground on one side at least; null where nothing does. */
+  private seamIn(band: Rect): number | null {
+    const margin = Math.round(60 * this.scale), step = Math.max(1, Math.floor(band.h / 160))
+    let best = 0.88, at: number | null = null
+    for (let x = band.x + margin; x < band.x + band.w - margin; x++) {
+      let changed = 0, seen = 0
+      for (let y = band.y + 2; y < band.y + band.h - 2; y += step, seen++) {
+        const i = y * this.raster.width + x
+        if (differs(this.px[i]!, this.px[i - 1]!, PLAIN)) changed++
+        // Most columns are told from a few of their pixels.
+        if (seen === 12 && changed < 6) { seen++; break }
+      }
+      if (changed / seen > best) { best = changed / seen; at = x }
+    }
+    if (at === null) return null
+    const flat = (r: Rect) => groundOf(this.raster, r, 4).share >= 0.7
+    return flat({ ...band, w: at - band.x }) || flat({ ...band, x: at, w: band.x + band.w - at }) ? at : null
+  }
+
+  private half(rect: Rect): void {
+    const ground = groundOf(this.raster, rect, 4)
+    if (ground.share < 0.55) { this.parts.push({ ...rect, kind: 'photo', sure: 0.85, frame: rect, ground: ground.color }); return }
+    this.panels.push({ ...rect, box: { color: ground.color, radius: 0 } })
+    const before = this.parts.length
+    // The rim of the other half is none of its content.
+    this.area({ x: rect.x + 2, y: rect.y, w: rect.w - 4, h: rect.h }, ground.color, rect, 1, 0)
+    if (this.parts.length === before) this.parts.push({ ...rect, kind: 'ground', sure: ground.share, frame: rect, ground: ground.color })
   }
 
   private found(): PartsFound { return { parts: this.parts, panels: this.panels } }
@@ -89,6 +134,11 @@ class Taker {
     if (box) return
     const lines = stretches(m, r, 'rows', 1)
     const columns = this.columns(m, r, lines)
+    const heads = this.tableRows(m, r, columns)
+    if (heads) {
+      for (const { from, to } of heads) { const part = tight(m, { ...r, y: from, h: to - from }); if (part) this.rows(m, part, c) }
+      return
+    }
     if (columns.length > 1) {
       const gap = Math.min(...gapsOf(columns))
       const between = gapsOf(lines)
@@ -108,6 +158,24 @@ class Taker {
       return
     }
     this.stack(m, r, lines, c)
+  }
+
+  /**
+   * The rows of a table: where each line of a later column stands level with one of the first, and the first has more (a heading above, as a rule), the
+   * rows are read across. Null elsewhere.
+   */
+  private tableRows(m: Mask, r: Cells, columns: readonly Stretch[]): Stretch[] | null {
+    if (columns.length < 2 || columns.length > 5) return null
+    const linesOf = columns.map((col) => stretches(m, { ...r, x: col.from, w: col.to - col.from }, 'rows', 1).filter((l) => l.to - l.from > 2))
+    const first = linesOf[0]!
+    const level = (a: Stretch, b: Stretch) => Math.min(a.to, b.to) - Math.max(a.from, b.from) >= 0.6 * Math.max(a.to - a.from, b.to - b.from)
+    const later = linesOf.slice(1)
+    if (later.some((l) => !l.length || l.length >= first.length || l.some((b) => b.to - b.from > TALLEST_LINE / 2 || !first.some((a) => level(a, b))))) return null
+    // What the later columns stand level with begins a row of its own; what comes before it in the first column is another.
+    const begins = first.filter((a) => later.every((l) => l.some((b) => level(a, b))))
+    if (!begins.length || begins[0] === first[0]) return null
+    const cuts = [r.y, ...begins.map((b) => Math.min(b.from, ...later.flatMap((l) => l.filter((x) => level(b, x)).map((x) => x.from)))), r.y + r.h]
+    return cuts.slice(1).map((to, i) => ({ from: cuts[i]!, to })).filter((s) => s.to > s.from)
   }
 
   /** True where the rows of a grid have the columns of the whole: then they are rows of equal things. */
@@ -133,6 +201,9 @@ class Taker {
     // Spaces between the words of large letters are wider, and may lie one above the other.
     const tallest = Math.max(...lines.map((l) => l.to - l.from))
     const gap = single ? Math.max(36, 2.2 * r.h) : tallest <= TALLEST_LINE ? Math.max(GUTTER, 0.6 * tallest) : GUTTER
+    // Pictures, solid from edge to edge, stand closer together than words may.
+    const close = tallest > TALLEST_LINE ? stretches(m, r, 'columns', 5) : []
+    if (close.length > 1 && close.every((s) => fillOf(m, tight(m, { ...r, x: s.from, w: s.to - s.from })!) > 0.9)) return close
     const found = stretches(m, r, 'columns', gap)
     if (found.length < 2) return found
     // A row of icons stays together.
@@ -168,7 +239,7 @@ class Taker {
   }
 
   /** A stretch of its own: opened where it is a box, parted where it has columns, else a part. */
-  private rest(m: Mask, r: Cells, c: Context, judged: { kind: PartKind; sure: number }): void {
+  private rest(m: Mask, r: Cells, c: Context, judged: { kind: PartKind; sure: number; looks: Looks }): void {
     if (this.opened(m, r, c)) return
     if (judged.kind !== 'words' || r.h <= TALLEST_LINE) {
       const lines = stretches(m, r, 'rows', 1)
@@ -176,6 +247,7 @@ class Taker {
       if (columns.length > 1) { for (const col of columns) this.column(m, { ...r, x: col.from, w: col.to - col.from }, c); return }
     }
     // Specks are noise or a neighbour's rim.
+    if (judged.kind === 'drawing' && r.w * r.h <= 24 && difference(judged.looks.color, packHex(c.ground)) < 48) return
     if (r.h <= 1 && judged.kind !== 'rule' || r.w < 3 && r.h < 3) return
     this.parts.push({ ...this.exact(pixelsOf(m, r, this.raster), c), kind: judged.kind, sure: judged.sure, frame: c.frame, ground: c.ground })
   }
@@ -190,9 +262,20 @@ class Taker {
     if (r.w < 16 || r.h < 12 || c.depth > 4) return false
     const rect = this.exact(pixelsOf(m, r, this.raster), c)
     const found = boxOf(this.raster, rect, c.ground, this.noise)
-    if (!found) return this.openedCard(rect, c)
+    // A box is one piece: what empty rows or columns part is several things.
+    const whole = () => pieces(m, r, 'columns') === 1 && pieces(m, r, 'rows') === 1
+    if (!found) return r.w >= 40 && r.h >= 24 && whole() && (this.openedCard(rect, c) || this.openedInShade(rect, c))
+    if (!whole()) return false
     const { box, rect: at } = found
     return this.openedAs(at, box, c)
+  }
+
+  /** A box with a soft shadow around it, or a card with one. */
+  private openedInShade(rect: Rect, c: Context): boolean {
+    const inner = withoutShade(this.raster, rect, Math.round(40 * this.scale))
+    if (inner.w < 40 * this.scale || inner.h < 16 * this.scale || Math.max(inner.x - rect.x, inner.y - rect.y, rect.x + rect.w - inner.x - inner.w, rect.y + rect.h - inner.y - inner.h) < 2) return false
+    const found = boxOf(this.raster, inner, c.ground, this.noise)
+    return found ? this.openedAs(found.rect, found.box, c) : this.openedCard(inner, c)
   }
 
   /** A card whose upper part is a picture from side to side: its lower part alone is a box. */
@@ -208,11 +291,11 @@ class Taker {
     top++
     if (top - rect.y < 0.2 * rect.h || rect.y + rect.h - top < 0.2 * rect.h || difference(ground, packHex(c.ground)) <= 3) return false
     const lower = { x: rect.x, y: top, w: rect.w, h: rect.y + rect.h - top }
-    const box = boxOf(this.raster, lower, c.ground, this.noise)
+    const box = boxOf(this.raster, lower, c.ground, this.noise, 'lower')
     if (!box || box.box.borderWidth) return false
     this.panels.push({ ...rect, box: box.box })
     this.parts.push({ ...rect, h: top - rect.y, kind: 'photo', sure: 0.7, frame: rect, ground: box.box.color })
-    this.area({ ...lower, y: top + 2, h: lower.h - 4, x: lower.x + 2, w: lower.w - 4 }, box.box.color, lower, c.depth + 1, 0)
+    this.area({ ...lower, y: top + 2, h: lower.h - 4, x: lower.x + 2, w: lower.w - 4 }, box.box.color, lower, c.depth + 1, box.box.radius)
     return true
   }
 
@@ -259,6 +342,8 @@ class Taker {
     if (r.h < 12 || r.h > 72) return false
     const pieces = stretches(m, r, 'columns', 4)
     if (pieces.length < 2 || pieces.length > 12) return false
+    // A word falls into letters; an icon hardly.
+    if (stretches(m, r, 'columns', 1).length > 2 * pieces.length) return false
     const widths = pieces.map((p) => p.to - p.from), gaps = gapsOf(pieces)
     const tall = pieces.map((p) => tight(m, { ...r, x: p.from, w: p.to - p.from })!.h)
     return Math.max(...widths) <= 1.7 * Math.min(...widths) && Math.min(...widths) >= 12 && Math.max(...widths) <= 1.9 * r.h && Math.min(...tall) >= 0.55 * r.h && Math.max(...gaps) <= 1.6 * Math.min(...gaps) + 4 && Math.min(...gaps) >= 0.25 * Math.min(...widths)
@@ -272,7 +357,8 @@ class Taker {
     if (this.iconRow(m, r)) return { kind: 'icons', sure: 0.8, looks }
     const lines = stretches(m, r, 'rows', 1)
     const tallest = Math.max(...lines.map((l) => l.to - l.from))
-    const wordy = tallest <= TALLEST_LINE && tallest >= 4 && looks.mono >= 0.72 && fill <= 0.78 && looks.pieces >= 2 && (r.w >= 1.2 * tallest || lines.length > 1)
+    // Letters are many pieces; underlined they are one, but change as often.
+    const wordy = tallest <= TALLEST_LINE && tallest >= 4 && looks.mono >= 0.72 && fill <= 0.78 && (looks.pieces >= 2 || (looks.runs >= 0.4 && tallest <= 40 && r.w >= 2.5 * tallest)) && (r.w >= 1.2 * tallest || lines.length > 1)
     if (wordy && looks.runs >= 0.25) return { kind: 'words', sure: Math.min(0.98, 0.35 + 0.5 * looks.mono + 0.15 * Math.min(1, looks.runs)), looks }
     if (looks.colors >= 20 && fill > 0.5) return { kind: 'photo', sure: Math.min(0.97, 0.6 + looks.colors / 200), looks }
     return { kind: 'drawing', sure: 0.6, looks }
@@ -304,6 +390,8 @@ function joins(a: Judged, b: Judged, gap: number, cell: number): boolean {
   return false
 }
 
+/** How many things stand side by side or one above the other, specks aside. */
+const pieces = (m: Mask, r: Cells, along: 'rows' | 'columns'): number => stretches(m, r, along, 4).filter((s) => s.to - s.from > 2).length
 const gapsOf = (s: readonly Stretch[]): number[] => s.slice(1).map((x, i) => x.from - s[i]!.to)
 const median = (v: number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1] ?? 0
 const union = (a: Cells, b: Cells): Cells => { const x = Math.min(a.x, b.x), y = Math.min(a.y, b.y); return { x, y, w: Math.max(a.x + a.w, b.x + b.w) - x, h: Math.max(a.y + a.h, b.y + b.h) - y } }
