@@ -7,6 +7,8 @@ export interface SizeGuess { emailWidth: number; density: number; narrow: boolea
  * @param width design px
  */
 export function guessSize(width: number): SizeGuess {
+  // 640 and 720 px are emails rather than phones of 320 and 360 at double size.
+  if (width >= 560 && width <= 720) return { emailWidth: Math.round(width), density: 1, narrow: false }
   for (const density of [1, 2, 3]) {
     const w = width / density
     if (Number.isInteger(w) && [320, 360, 375, 390, 393, 412, 414, 428, 430].includes(w)) return { emailWidth: w, density, narrow: true }

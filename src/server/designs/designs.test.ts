@@ -2,7 +2,8 @@ import { writePsdBuffer, type Layer } from 'ag-psd'
 import PDFDocument from 'pdfkit'
 import sharp from 'sharp'
 import { autocut } from '@/core/cut/autocut'
-import { withLayers } from '@/core/cut/layers'
+import { saidBy, withLayers } from '@/core/cut/layers'
+import { plainOf } from '@/core/email/richtext'
 import { toRgb } from '@/core/color/hex'
 import { sceneOf, scenePng, sceneRaster, type Scene } from '@/test-support/scenes'
 import { saidIn, scoreOf, together } from '@/test-support/score'
@@ -73,6 +74,25 @@ describe('PDF', () => {
     expect(layers!.texts[1]!.line).toBeCloseTo(48, 0)
     const raster = await pictureRaster(picture.id)
     expect([...raster.data.subarray((10 * 1200 + 10) * 4, (10 * 1200 + 10) * 4 + 3)]).toEqual([0x1d, 0x35, 0x57])
+  })
+
+  test('slopes of colour by a function (ISO 32000-1, 8.7.4.5.2), as browsers print them, are drawn; words on one row stay one line', async () => {
+    const program = '{ pop 600 div 0 1 }', content = '/S1 sh'
+    const objects = ['<</Type/Catalog/Pages 2 0 R>>', '<</Type/Pages/Kids[3 0 R]/Count 1>>', '<</Type/Page/Parent 2 0 R/MediaBox[0 0 600 800]/Contents 6 0 R/Resources<</Shading<</S1 4 0 R>>>>>>', '<</ShadingType 1/ColorSpace/DeviceRGB/Domain[0 600 0 800]/Function 5 0 R>>', `<</FunctionType 4/Domain[0 600 0 800]/Range[0 1 0 1 0 1]/Length ${program.length}>>\nstream\n${program}\nendstream`, `<</Length ${content.length}>>\nstream\n${content}\nendstream`]
+    let file = '%PDF-1.7\n'
+    const at = objects.map((o, i) => { const start = file.length; file += `${i + 1} 0 obj\n${o}\nendobj\n`; return start })
+    const table = file.length
+    file += `xref\n0 7\n0000000000 65535 f \n${at.map((a) => `${String(a).padStart(10, '0')} 00000 n \n`).join('')}trailer\n<</Size 7/Root 1 0 R>>\nstartxref\n${table}\n%%EOF\n`
+    const { data, width } = await pictureRaster((await takeInBoard(Buffer.from(file), 'slope.pdf')).picture.id)
+    for (const x of [60, 600, 1140]) {
+      const [r, g, b] = data.subarray((700 * width + x) * 4)
+      expect([Math.abs(r! - (255 * x) / 1200) <= 3, g! <= 3, b! >= 252]).toEqual([true, true, true])
+    }
+    const { layers } = await takeInBoard(await pdf((doc) => { doc.rect(0, 0, 600, 800).fill('#ffffff'); doc.font('Helvetica').fontSize(14).fillColor('#333333').text('Nights', 60, 40, { lineBreak: false }).text('Map', 160, 40, { lineBreak: false }) }), 'row.pdf')
+    const cut = { id: 'a', x: 0, y: 0, w: 1200, h: 200, kind: 'words' as const, alt: null, link: '', words: null, ground: null }
+    expect(plainOf(saidBy(cut, layers!.texts, 2).words!)).toMatch(/^Nights\u2003+Map$/)
+    // Pages of browsers have three points for four px.
+    expect((await openDesign(await pdf((d) => d.text('x'), { size: [480, 600] }), 'd.pdf')).boards[0]).toMatchObject({ width: 1280, emailWidth: 640, density: 2 })
   })
 
   test('one with a password, and a broken one, are refused and say why', async () => {

@@ -1,7 +1,7 @@
-import type { Canvas } from '@napi-rs/canvas'
 import { dirname, join } from 'node:path'
 import { createRequire } from 'node:module'
 import sharp from 'sharp'
+import { guessSize } from '@/core/cut/density'
 import { blocksOf, joinPieces, type TextLine } from '@/core/cut/reflow'
 import { Problem } from '../problem'
 import { MOST_PIXELS, refuseDesign, type Board, type ReadBoard } from './board'
@@ -9,8 +9,14 @@ import { MOST_PIXELS, refuseDesign, type Board, type ReadBoard } from './board'
 /** Whether a file begins as a PDF does. */
 export const isPdf = (bytes: Buffer): boolean => bytes.subarray(0, 1024).includes('%PDF-')
 
-/** Width a page is rasterised at, px. */
-const WIDE = 1200
+/** Width a page is rasterised at, px: twice that of the email it shows. Design programs write a point for each px, browsers three for four (CSS Values 4, section 6.2). */
+function rasterWidth(points: number): number {
+  for (const width of [points, (points * 4) / 3]) {
+    const { emailWidth, density } = guessSize(Math.round(width))
+    if (density === 1) return 2 * emailWidth
+  }
+  return 1200
+}
 const MOST_PAGES = 200
 
 const packageFolder = (): string => dirname(createRequire(join(process.cwd(), 'package.json')).resolve('pdfjs-dist/package.json'))
@@ -34,7 +40,7 @@ export async function pdfBoards(bytes: Buffer, name: string): Promise<Board[]> {
     const boards: Board[] = []
     for (let n = 1; n <= Math.min(doc.numPages, MOST_PAGES); n++) {
       const { width, height } = (await doc.getPage(n)).getViewport({ scale: 1 })
-      const scale = WIDE / width
+      const scale = rasterWidth(width) / width
       boards.push({ name: `Page ${n}`, width: Math.round(width * scale), height: Math.round(height * scale) })
     }
     return boards
@@ -47,15 +53,15 @@ export async function readPdf(bytes: Buffer, name: string, board: number): Promi
   try {
     if (board >= doc.numPages) throw refuseDesign(`"${name}" has ${doc.numPages === 1 ? 'one page' : `${doc.numPages} pages`}; page ${board + 1} does not exist.`)
     const page = await doc.getPage(board + 1)
-    const viewport = page.getViewport({ scale: WIDE / page.getViewport({ scale: 1 }).width })
+    const points = page.getViewport({ scale: 1 }).width
+    const viewport = page.getViewport({ scale: rasterWidth(points) / points })
     const width = Math.round(viewport.width), height = Math.round(viewport.height)
     if (width * height > MOST_PIXELS) throw refuseDesign(`Page ${board + 1} of "${name}" would have ${width} x ${height} px, more than 60 megapixels. Split it, or export it as PNG.`)
-    // The library's own drawing surface, so that its paths and ours are of one make.
-    const { canvas, context } = (doc.canvasFactory as { create(w: number, h: number): { canvas: Canvas; context: never } }).create(width, height)
-    await page.render({ canvas: null, canvasContext: context, viewport, background: 'rgba(0,0,0,0)' }).promise
-    const pixels = Buffer.from(canvas.data())
+    const pixels = await drawn(bytes, board, width, height)
     const { top, bottom } = unpainted(pixels, width, height)
-    const png = await sharp(pixels, { raw: { width, height, channels: 4, premultiplied: true } as never }).extract({ left: 0, top, width, height: height - top - bottom }).flatten({ background: '#ffffff' }).removeAlpha().png({ compressionLevel: 6 }).toBuffer()
+    const png = await sharp(pixels, { raw: { width, height, channels: 4 } }).extract({ left: 0, top, width, height: height - top - bottom }).flatten({ background: '#ffffff' }).removeAlpha().png({ compressionLevel: 6 }).toBuffer()
+    // Fonts are known by name once the page's drawing was read.
+    await page.getOperatorList()
     const content = await page.getTextContent()
     const pieces = content.items.flatMap((item): TextLine[] => {
       if (!('str' in item) || !item.str.trim()) return []
@@ -69,6 +75,22 @@ export async function readPdf(bytes: Buffer, name: string, board: number): Promi
     })
     return { png, width, height: height - top - bottom, layers: { texts: blocksOf(joinPieces(pieces)).slice(0, 2000), shapes: [] }, notes: doc.numPages > 1 ? [`Page ${board + 1} of ${doc.numPages} was taken.`] : [] }
   } finally { await doc.loadingTask.destroy() }
+}
+
+/**
+ * A page drawn on nothing: RGBA. The words are read by another library than the one that draws: that one knows every slope of colour, pattern and shadow,
+ * and this one tells fonts and places. It runs in WebAssembly, in memory of its own that is given back at once.
+ */
+async function drawn(bytes: Buffer, page: number, width: number, height: number): Promise<Buffer> {
+  const { PDFiumLibrary } = await import('@hyzyla/pdfium')
+  const library = await PDFiumLibrary.init()
+  try {
+    const doc = await library.loadDocument(new Uint8Array(bytes))
+    try {
+      const { data } = await doc.getPage(page).render({ width, height, transparent: true, render: async (o) => o.data })
+      return Buffer.from(data.buffer, data.byteOffset, data.byteLength)
+    } finally { doc.destroy() }
+  } finally { library.destroy() }
 }
 
 /** Pages are rounded up to whole points, which leaves a few rows that nothing was painted on: how many, px. Where more is bare, the paper is meant. */

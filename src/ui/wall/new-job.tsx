@@ -1,6 +1,7 @@
 'use client'
 import { ImageUp } from 'lucide-react'
 import { useEffect, useId, useState, type FormEvent } from 'react'
+import { toast } from 'sonner'
 import { ApiProblem, call } from '../api'
 import { BoardChoice, type Board } from '../parts/boards'
 import { Button } from '../parts/controls'
@@ -63,7 +64,10 @@ export function NewJob({ file, clients, onClose, onMade }: { file: File | 'choos
       form.set('board', String(board))
       if (narrow && design) { form.set('narrow', design); form.set('narrowBoard', narrow) }
       if (due) form.set('due', due)
-      onMade((await call<{ id: string }>('/api/jobs', { method: 'POST', form })).id)
+      const made = await call<{ id: string; notes: string[] }>('/api/jobs', { method: 'POST', form })
+      // What was left out of the file, or which page was taken.
+      made.notes.forEach((n) => toast(n, { duration: 9000 }))
+      onMade(made.id)
     } catch (error) {
       setProblem(error instanceof ApiProblem ? error : { title: 'The job could not be made', detail: String(error) })
       setBusy(false)
