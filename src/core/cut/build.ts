@@ -179,8 +179,8 @@ class Maker {
   private background(node: Node, whole: Rect): string {
     if (node.kind === 'leaf' && !this.panelOf(node, whole) && (node.cut.kind === 'words' || node.cut.kind === 'flat') && node.cut.ground && node.cut.w >= 0.98 * whole.w) return node.cut.ground
     const ground = this.input.groundOf(node.kind === 'leaf' && node.cut.kind === 'picture' && node.cut.w >= 0.98 * whole.w ? node.cut : whole)
-    // Of a ring that says little, what the words of the band stand on says more.
-    const stood = leaves(node).find((c) => c.kind === 'words' && c.ground)
+    // Of a ring that says little, what the words of the band stand on says more, unless they stand on a panel of their own.
+    const stood = leaves(node).find((c) => c.kind === 'words' && c.ground && !this.input.plan.panels.some((p) => p.x <= c.x && p.y <= c.y && p.x + p.w >= c.x + c.w && p.y + p.h >= c.y + c.h && (p.w < whole.w || p.h < whole.h)))
     return ground.share < 0.5 && stood && node.kind !== 'leaf' ? stood.ground! : ground.color
   }
 
@@ -286,12 +286,18 @@ class Maker {
     if (cut.kind === 'flat') return { made: { ...base, kind: 'gap', height: Math.max(1, cut.h / this.scale) }, top, bottom }
     if (cut.kind === 'rule') {
       const thickness = Math.max(1, Math.min(40, Math.round(cut.h / this.scale)))
-      return { made: { ...base, kind: 'divider', color: this.input.readInk(cut, cut.ground ?? behind).color ?? '#cccccc', thickness }, top, bottom: top + (padding.top + thickness) * this.scale }
+      return { made: { ...base, kind: 'divider', color: this.ruleColor(cut, behind), thickness }, top, bottom: top + (padding.top + thickness) * this.scale }
     }
     if (cut.kind === 'words') return this.words(cut, rect, top, behind)
     if (cut.kind === 'button') return this.button(cut, base, rect, bottom)
     const narrowPicture = cut.narrow && this.input.narrowPictures?.get(cut.id)
     return { made: { ...base, kind: 'picture', ...(narrowPicture ? { narrowPicture } : {}), picture: cut.own ?? this.input.pictures.get(cut.id) ?? null, alt: cut.alt, link: cut.link, width: Math.max(1, cut.w / this.scale), align: 'left' }, top, bottom }
+  }
+
+  /** A rule's own colour: it mostly fills its cut, else it is what stands off the ground there. */
+  private ruleColor(cut: Cut, behind: string): string {
+    const ground = cut.ground ?? behind, own = this.input.groundOf(cut).color
+    return own !== ground ? own : this.input.readInk(cut, ground).color ?? '#cccccc'
   }
 
   private button(cut: Cut, base: Pick<Tile, 'id' | 'cut' | 'show' | 'padding'>, rect: Rect, bottom: number): Placed<Tile> {
@@ -388,7 +394,8 @@ class Maker {
  */
 function slackOf(lines: readonly InkLine[], size: number): number {
   const widest = Math.max(0, ...lines.map((l) => l.w))
-  const room = lines.slice(1).map((next, i) => lines[i]!.w + 0.28 * size + next.word - widest)
+  // Where the next word would have fitted long since, the design breaks by will: it stays broken however wide the line is.
+  const room = lines.slice(1).map((next, i) => lines[i]!.w + 0.28 * size + next.word - widest).filter((r) => r > -0.5 * size)
   const least = Math.min(...room, 4 * size)
   // Where there is little to spare, most of it is taken: fonts are drawn a hair wider or narrower everywhere.
   return Math.max(0, Math.min(1.2 * size, Math.max(0.5 * least, Math.min(0.85 * least, 0.25 * size))))

@@ -96,7 +96,7 @@ async function drawn(bytes: Buffer, page: number, width: number, height: number)
 /** Pages are rounded up to whole points, which leaves a few rows that nothing was painted on: how many, px. Where more is bare, the paper is meant. */
 function unpainted(pixels: Buffer, width: number, height: number): { top: number; bottom: number } {
   const most = 4
-  const bare = (y: number) => { for (let i = y * width * 4 + 3, end = (y + 1) * width * 4; i < end; i += 4) if (pixels[i]! > 8) return false; return true }
+  const bare = (y: number) => { for (let i = y * width * 4 + 3, end = (y + 1) * width * 4; i < end; i += 4) if (pixels[i]! > 250) return false; return true }
   const count = (row: (k: number) => number) => { let n = 0; while (n <= most && n < height && bare(row(n))) n++; return n > most ? 0 : n }
   return { top: count((k) => k), bottom: count((k) => height - 1 - k) }
 }
