@@ -217,25 +217,30 @@ class Taker {
   /** Things one under the other: letters of one size are taken together, the rest stands alone. */
   private stack(m: Mask, r: Cells, lines: readonly Stretch[], c: Context): void {
     if (lines.length > 1) {
-      const groups: Judged[] = []
-      for (const line of lines) {
-        const cells = tight(m, { ...r, y: line.from, h: line.to - line.from })!
-        const { kind, sure, looks } = this.judge(m, cells, c)
-        const last = groups.at(-1)
-        const gap = last ? cells.y - (last.cells.y + last.cells.h) : 0
-        // Specks above and below letters (dots, accents) and the pieces of a drawing belong to what is nearest.
-        if (last && joins(last, { cells, kind, looks, sure, last: cells.h }, gap, this.cell)) {
-          last.cells = union(last.cells, cells)
-          last.last = cells.h
-          last.sure = Math.min(last.sure, sure)
-          if (last.kind !== 'words' || kind !== 'words') { const again = this.judge(m, last.cells, c); last.kind = last.kind === 'words' ? 'words' : again.kind; if (last.kind !== 'words') last.looks = again.looks }
-        } else groups.push({ cells, looks, kind, sure, last: cells.h })
-      }
+      const single = lines.map((line): Judged => { const cells = tight(m, { ...r, y: line.from, h: line.to - line.from })!; return { cells, ...this.judge(m, cells, c), last: cells.h } })
+      // Twice, since a line whose dots stood apart is told for what it is only with them.
+      const groups = this.joined(m, this.joined(m, single, c), c)
       if (groups.length > 1) { for (const g of groups) this.rest(m, g.cells, c, g); return }
       return this.rest(m, groups[0]!.cells, c, groups[0]!)
     }
     const judged = this.judge(m, r, c)
     this.rest(m, r, c, judged)
+  }
+
+  /** What belongs together, taken together: specks above and below letters (dots, accents) and the pieces of a drawing go to what is nearest. */
+  private joined(m: Mask, parts: readonly Judged[], c: Context): Judged[] {
+    const out: Judged[] = []
+    for (const part of parts) {
+      const last = out.at(-1)
+      if (!last || !joins(last, part, part.cells.y - (last.cells.y + last.cells.h), this.cell)) { out.push({ ...part }); continue }
+      const words = last.kind === 'words'
+      last.cells = union(last.cells, part.cells)
+      last.last = part.last
+      last.sure = Math.min(last.sure, part.sure)
+      // Of a line and the dots above it the whole line tells what it is.
+      if (!words) Object.assign(last, this.judge(m, last.cells, c), { sure: last.sure })
+    }
+    return out
   }
 
   /** A stretch of its own: opened where it is a box, parted where it has columns, else a part. */
@@ -381,7 +386,7 @@ function joins(a: Judged, b: Judged, gap: number, cell: number): boolean {
   const alike = (p: number, q: number, most: number) => Math.max(p, q) <= most * Math.min(p, q)
   // Of a last line of a word or two the small letters' height is told badly.
   const short = b.cells.w < 12 * x && b.cells.w < 0.5 * a.cells.w
-  if (a.kind === 'words' && b.kind === 'words' && short && gap <= 2.4 * x && oneInk && alike(a.looks.x, b.looks.x, 1.6)) return true
+  if (a.kind === 'words' && b.kind === 'words' && short && gap <= 2.4 * x && oneInk && (alike(a.looks.x, b.looks.x, 1.6) || (alike(a.looks.x, b.looks.x, 2) && alike(a.last, b.cells.h, 1.5)))) return true
   if (a.kind === 'words' && b.kind === 'words') return (alike(a.looks.x, b.looks.x, 1.2) || (alike(a.looks.x, b.looks.x, 1.35) && alike(a.last, b.cells.h, 1.06))) && gap <= 3.4 * x && oneInk
   // A last line of one short word looks like a mark, but is of one ink with what stands above.
   const ax = a.looks.x / cell
