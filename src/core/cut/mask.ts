@@ -66,7 +66,7 @@ export function exactly(px: Int32Array, width: number, r: Rect, ground: number, 
 /** The cells around whatever stands in a rectangle of cells, or null where nothing does. */
 export function tight(m: Mask, r: Cells): Cells | null {
   const right = r.x + r.w
-  let top = -1, bottom = -1, from = right, to = -1
+  let top = -1, bottom = -1, from = right, to = r.x - 1
   for (let y = r.y; y < r.y + r.h; y++) {
     const row = y * m.cols
     // Only what lies outside the span found so far can widen it.

@@ -49,12 +49,12 @@ const shifted = (p: number, from: number, to: number): number => {
 }
 
 /**
- * Whether a pixel belongs to a soft shadow: a little darker than the ground, and shading off slowly. A pale box is as near to the ground, but flat.
+ * Whether a pixel belongs to a soft shadow or a glow: near the ground's colour, and shading off slowly. A pale box is as near to the ground, but flat.
  * @param reach px over which it shades off
  */
 export function isShade(px: Int32Array, width: number, x: number, y: number, right: number, bottom: number, ground: number, reach: number): boolean {
   const p = px[y * width + x]!
-  if (!darker(p, ground)) return false
+  if (differs(p, ground, DEEPEST)) return false
   // On three sides at least it goes on nearly as it is, and near by or a little further it is another shade, not the ground.
   let gentle = 0, shades = 0
   for (let side = 0; side < 4; side++) {
