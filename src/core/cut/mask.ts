@@ -98,6 +98,9 @@ export function stretches(m: Mask, r: Cells, along: 'rows' | 'columns', gap: num
   return out
 }
 
+/** The spaces between stretches. */
+export const gapsOf = (s: readonly Stretch[]): number[] => s.slice(1).map((x, i) => x.from - s[i]!.to)
+
 // One rectangle is asked for its rows and columns several times over.
 const profiles = new WeakMap<Mask, Map<string, Uint8Array>>()
 

@@ -1,7 +1,8 @@
 import { boxOf, type Box } from './box'
 import { groundOf } from './ground'
-import { looksOf, type Looks } from './looks'
-import { exactly, fillOf, maskOf, pixelsOf, roundOff, stretches, tight, withoutRims, type Cells, type Mask, type Stretch } from './mask'
+import { iconRow, joins, judge, TALLEST_LINE, type Judged } from './judge'
+import { looksOf } from './looks'
+import { exactly, fillOf, gapsOf, maskOf, pixelsOf, roundOff, stretches, tight, withoutRims, type Cells, type Mask, type Stretch } from './mask'
 import type { PartKind } from './plan'
 import { difference, differs, packed, packHex, type Raster, type Rect } from './raster'
 import { PLAIN } from './rows'
@@ -24,8 +25,6 @@ export interface PanelFound extends Rect { box: Box }
 
 export interface PartsFound { parts: Part[]; panels: PanelFound[] }
 
-/** Height a line of letters may have, px of the email. */
-const TALLEST_LINE = 96
 /** An empty column of this width parts columns, px of the email. */
 const GUTTER = 14
 
@@ -207,7 +206,7 @@ class Taker {
     const found = stretches(m, r, 'columns', gap)
     if (found.length < 2) return found
     // A row of icons stays together.
-    if (single && this.iconRow(m, r)) return [{ from: r.x, to: r.x + r.w }]
+    if (single && iconRow(m, r)) return [{ from: r.x, to: r.x + r.w }]
     // What stands side by side shares some height.
     const heights = found.map((f) => tight(m, { ...r, x: f.from, w: f.to - f.from })!)
     const apart = heights.some((h, i) => i > 0 && Math.min(h.y + h.h, heights[i - 1]!.y + heights[i - 1]!.h) - Math.max(h.y, heights[i - 1]!.y) < 0.3 * Math.min(h.h, heights[i - 1]!.h))
@@ -217,13 +216,13 @@ class Taker {
   /** Things one under the other: letters of one size are taken together, the rest stands alone. */
   private stack(m: Mask, r: Cells, lines: readonly Stretch[], c: Context): void {
     if (lines.length > 1) {
-      const single = lines.map((line): Judged => { const cells = tight(m, { ...r, y: line.from, h: line.to - line.from })!; return { cells, ...this.judge(m, cells, c), last: cells.h } })
+      const single = lines.map((line): Judged => { const cells = tight(m, { ...r, y: line.from, h: line.to - line.from })!; return { cells, ...judge(m, cells, this.raster, c.ground, this.noise), last: cells.h } })
       // Twice, since a line whose dots stood apart is told for what it is only with them.
       const groups = this.joined(m, this.joined(m, single, c), c)
       if (groups.length > 1) { for (const g of groups) this.rest(m, g.cells, c, g); return }
       return this.rest(m, groups[0]!.cells, c, groups[0]!)
     }
-    const judged = this.judge(m, r, c)
+    const judged = judge(m, r, this.raster, c.ground, this.noise)
     this.rest(m, r, c, judged)
   }
 
@@ -238,13 +237,13 @@ class Taker {
       last.last = part.last
       last.sure = Math.min(last.sure, part.sure)
       // Of a line and the dots above it the whole line tells what it is.
-      if (!words) Object.assign(last, this.judge(m, last.cells, c), { sure: last.sure })
+      if (!words) Object.assign(last, judge(m, last.cells, this.raster, c.ground, this.noise), { sure: last.sure })
     }
     return out
   }
 
   /** A stretch of its own: opened where it is a box, parted where it has columns, else a part. */
-  private rest(m: Mask, r: Cells, c: Context, judged: { kind: PartKind; sure: number; looks: Looks }): void {
+  private rest(m: Mask, r: Cells, c: Context, judged: Pick<Judged, 'kind' | 'sure' | 'looks'>): void {
     if (this.opened(m, r, c)) return
     if (judged.kind !== 'words' || r.h <= TALLEST_LINE) {
       const lines = stretches(m, r, 'rows', 1)
@@ -341,63 +340,13 @@ class Taker {
     const m = maskOf(this.px, this.raster.width, inside, packHex(color), Math.max(20, this.noise), this.cell)
     return stretches(m, { x: 0, y: 0, w: m.cols, h: m.rows }, 'columns', Math.max(24, 1.6 * m.rows)).length === 1
   }
-
-  /** Several marks of like size, evenly apart, each more than a letter. */
-  private iconRow(m: Mask, r: Cells): boolean {
-    if (r.h < 12 || r.h > 72) return false
-    const pieces = stretches(m, r, 'columns', 4)
-    if (pieces.length < 2 || pieces.length > 12) return false
-    // A word falls into letters; an icon hardly.
-    if (stretches(m, r, 'columns', 1).length > 2 * pieces.length) return false
-    const widths = pieces.map((p) => p.to - p.from), gaps = gapsOf(pieces)
-    const tall = pieces.map((p) => tight(m, { ...r, x: p.from, w: p.to - p.from })!.h)
-    return Math.max(...widths) <= 1.7 * Math.min(...widths) && Math.min(...widths) >= 12 && Math.max(...widths) <= 1.9 * r.h && Math.min(...tall) >= 0.55 * r.h && Math.max(...gaps) <= 1.6 * Math.min(...gaps) + 4 && Math.min(...gaps) >= 0.25 * Math.min(...widths)
-  }
-
-  private judge(m: Mask, r: Cells, c: Context): { kind: PartKind; sure: number; looks: Looks } {
-    const rect = pixelsOf(m, r, this.raster)
-    const looks = looksOf(this.raster, rect, packHex(c.ground), this.noise)
-    const fill = fillOf(m, r)
-    if (r.h <= 6 && r.w >= 24 && r.w >= 8 * r.h && fill > 0.4) return { kind: 'rule', sure: fill > 0.9 ? 0.97 : 0.75, looks }
-    if (this.iconRow(m, r)) return { kind: 'icons', sure: 0.8, looks }
-    const lines = stretches(m, r, 'rows', 1)
-    const tallest = Math.max(...lines.map((l) => l.to - l.from))
-    // Letters are many pieces; underlined they are one, but change as often.
-    const wordy = tallest <= TALLEST_LINE && tallest >= 4 && looks.mono >= 0.72 && fill <= 0.78 && (looks.pieces >= 2 || (looks.runs >= 0.4 && tallest <= 40 && r.w >= 2.5 * tallest)) && (r.w >= 1.2 * tallest || lines.length > 1)
-    if (wordy && looks.runs >= 0.25) return { kind: 'words', sure: Math.min(0.98, 0.35 + 0.5 * looks.mono + 0.15 * Math.min(1, looks.runs)), looks }
-    if (looks.colors >= 20 && fill > 0.5) return { kind: 'photo', sure: Math.min(0.97, 0.6 + looks.colors / 200), looks }
-    return { kind: 'drawing', sure: 0.6, looks }
-  }
 }
 
 /** What a part stands on, how many boxes deep, and the column it stands in. */
 interface Context { ground: string; depth: number; frame: Rect }
 
-/** A stretch of rows, and what it was taken for. */
-interface Judged { cells: Cells; looks: Looks; kind: PartKind; sure: number; /** Height of its last line, cells. */ last: number }
-
-/** Whether what follows below belongs to what stands above. */
-function joins(a: Judged, b: Judged, gap: number, cell: number): boolean {
-  const speck = (x: { cells: Cells }) => x.cells.h <= 3 && x.cells.w <= 40
-  if (speck(a) || speck(b)) return gap <= 6
-  const x = Math.max(a.looks.x, b.looks.x) / cell
-  const oneInk = difference(a.looks.color, b.looks.color) <= 48
-  // Letters of one size and ink, no further apart than a paragraph's space (of small letters' heights: about half the size of the type each).
-  const alike = (p: number, q: number, most: number) => Math.max(p, q) <= most * Math.min(p, q)
-  // Of a last line of a word or two the small letters' height is told badly.
-  const short = b.cells.w < 12 * x && b.cells.w < 0.5 * a.cells.w
-  if (a.kind === 'words' && b.kind === 'words' && short && gap <= 2.4 * x && oneInk && (alike(a.looks.x, b.looks.x, 1.6) || (alike(a.looks.x, b.looks.x, 2) && alike(a.last, b.cells.h, 1.5)))) return true
-  if (a.kind === 'words' && b.kind === 'words') return (alike(a.looks.x, b.looks.x, 1.2) || (alike(a.looks.x, b.looks.x, 1.35) && alike(a.last, b.cells.h, 1.06))) && gap <= 3.4 * x && oneInk
-  // A last line of one short word looks like a mark, but is of one ink with what stands above.
-  const ax = a.looks.x / cell
-  if (a.kind === 'words' && b.kind === 'drawing') return b.cells.h <= 2.6 * ax && b.cells.w <= 6 * ax && gap <= 2.6 * ax && b.looks.mono >= 0.7 && oneInk
-  if ((a.kind === 'drawing' || a.kind === 'photo') && (b.kind === 'drawing' || b.kind === 'photo')) return gap <= 5
-  return false
-}
-
 /** How many things stand side by side or one above the other, specks aside. */
 const pieces = (m: Mask, r: Cells, along: 'rows' | 'columns'): number => stretches(m, r, along, 4).filter((s) => s.to - s.from > 2).length
-const gapsOf = (s: readonly Stretch[]): number[] => s.slice(1).map((x, i) => x.from - s[i]!.to)
 const median = (v: number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1] ?? 0
 const union = (a: Cells, b: Cells): Cells => { const x = Math.min(a.x, b.x), y = Math.min(a.y, b.y); return { x, y, w: Math.max(a.x + a.w, b.x + b.w) - x, h: Math.max(a.y + a.h, b.y + b.h) - y } }
 

@@ -1,0 +1,59 @@
+import { looksOf, type Looks } from './looks'
+import { fillOf, gapsOf, pixelsOf, stretches, tight, type Cells, type Mask } from './mask'
+import type { PartKind } from './plan'
+import { difference, packHex, type Raster } from './raster'
+
+/** Height a line of letters may have, px of the email. */
+export const TALLEST_LINE = 96
+
+/** Several marks of like size, evenly apart, each more than a letter. */
+export function iconRow(m: Mask, r: Cells): boolean {
+  if (r.h < 12 || r.h > 72) return false
+  const pieces = stretches(m, r, 'columns', 4)
+  if (pieces.length < 2 || pieces.length > 12) return false
+  // A word falls into letters; an icon hardly.
+  if (stretches(m, r, 'columns', 1).length > 2 * pieces.length) return false
+  const widths = pieces.map((p) => p.to - p.from), gaps = gapsOf(pieces)
+  const tall = pieces.map((p) => tight(m, { ...r, x: p.from, w: p.to - p.from })!.h)
+  return Math.max(...widths) <= 1.7 * Math.min(...widths) && Math.min(...widths) >= 12 && Math.max(...widths) <= 1.9 * r.h && Math.min(...tall) >= 0.55 * r.h && Math.max(...gaps) <= 1.6 * Math.min(...gaps) + 4 && Math.min(...gaps) >= 0.25 * Math.min(...widths)
+}
+
+/**
+ * What a stretch of cells is taken for, by its looks.
+ * @param ground the colour it stands on @param noise channel difference that is still one colour
+ */
+export function judge(m: Mask, r: Cells, raster: Raster, ground: string, noise: number): { kind: PartKind; sure: number; looks: Looks } {
+  const looks = looksOf(raster, pixelsOf(m, r, raster), packHex(ground), noise)
+  const fill = fillOf(m, r)
+  if (r.h <= 6 && r.w >= 24 && r.w >= 8 * r.h && fill > 0.4) return { kind: 'rule', sure: fill > 0.9 ? 0.97 : 0.75, looks }
+  if (iconRow(m, r)) return { kind: 'icons', sure: 0.8, looks }
+  const lines = stretches(m, r, 'rows', 1)
+  const tallest = Math.max(...lines.map((l) => l.to - l.from))
+  // Letters are many pieces; underlined they are one, but change as often.
+  const wordy = tallest <= TALLEST_LINE && tallest >= 4 && looks.mono >= 0.72 && fill <= 0.78 && (looks.pieces >= 2 || (looks.runs >= 0.4 && tallest <= 40 && r.w >= 2.5 * tallest)) && (r.w >= 1.2 * tallest || lines.length > 1)
+  if (wordy && looks.runs >= 0.25) return { kind: 'words', sure: Math.min(0.98, 0.35 + 0.5 * looks.mono + 0.15 * Math.min(1, looks.runs)), looks }
+  if (looks.colors >= 20 && fill > 0.5) return { kind: 'photo', sure: Math.min(0.97, 0.6 + looks.colors / 200), looks }
+  return { kind: 'drawing', sure: 0.6, looks }
+}
+
+/** A stretch of rows, and what it was taken for. */
+export interface Judged { cells: Cells; looks: Looks; kind: PartKind; sure: number; /** Height of its last line, cells. */ last: number }
+
+/** Whether what follows below belongs to what stands above. */
+export function joins(a: Judged, b: Judged, gap: number, cell: number): boolean {
+  const speck = (x: { cells: Cells }) => x.cells.h <= 3 && x.cells.w <= 40
+  if (speck(a) || speck(b)) return gap <= 6
+  const x = Math.max(a.looks.x, b.looks.x) / cell
+  const oneInk = difference(a.looks.color, b.looks.color) <= 48
+  // Letters of one size and ink, no further apart than a paragraph's space (of small letters' heights: about half the size of the type each).
+  const alike = (p: number, q: number, most: number) => Math.max(p, q) <= most * Math.min(p, q)
+  // Of a last line of a word or two the small letters' height is told badly.
+  const short = b.cells.w < 12 * x && b.cells.w < 0.5 * a.cells.w
+  if (a.kind === 'words' && b.kind === 'words' && short && gap <= 2.4 * x && oneInk && (alike(a.looks.x, b.looks.x, 1.6) || (alike(a.looks.x, b.looks.x, 2) && alike(a.last, b.cells.h, 1.5)))) return true
+  if (a.kind === 'words' && b.kind === 'words') return (alike(a.looks.x, b.looks.x, 1.2) || (alike(a.looks.x, b.looks.x, 1.35) && alike(a.last, b.cells.h, 1.06))) && gap <= 3.4 * x && oneInk
+  // A last line of one short word looks like a mark, but is of one ink with what stands above.
+  const ax = a.looks.x / cell
+  if (a.kind === 'words' && b.kind === 'drawing') return b.cells.h <= 2.6 * ax && b.cells.w <= 6 * ax && gap <= 2.6 * ax && b.looks.mono >= 0.7 && oneInk
+  if ((a.kind === 'drawing' || a.kind === 'photo') && (b.kind === 'drawing' || b.kind === 'photo')) return gap <= 5
+  return false
+}
