@@ -1,9 +1,12 @@
-import type { Worker } from 'tesseract.js'
+import type { PSM, Worker } from 'tesseract.js'
 import { blocksOf, joinPieces, type TextBlock, type TextLine } from '@/core/cut/reflow'
 import type { Rect } from '@/core/cut/raster'
 
 /** Letters are read best from about this height of a small x, px. */
 const CLEAR_X = 20
+
+/** From this confidence on, of 100, what is read off a picture are words. */
+const SURE = 70
 
 /** By how much a crop is drawn larger before it is read. @param scale design px for each px of the email, whose body text is about 16 px */
 export const readingZoom = (scale: number): number => Math.max(1, Math.min(4, CLEAR_X / (8 * scale)))
@@ -16,13 +19,19 @@ export class Reader {
   private worker: Promise<Worker> | null = null
   private ended = false
 
-  /** The words of a crop as blocks in design px. @param zoom by how much the crop was drawn larger @param at where it lies in the design */
-  async read(crop: Blob, at: Rect, zoom: number): Promise<{ blocks: TextBlock[]; sure: number }> {
+  /**
+   * The words of a crop as blocks in design px.
+   * @param zoom by how much the crop was drawn larger @param at where it lies in the design @param scattered whether words stand here and there on a
+   * picture: then only what was read surely counts, since much of a picture looks a little like letters
+   */
+  async read(crop: Blob, at: Rect, zoom: number, scattered: boolean): Promise<{ blocks: TextBlock[]; sure: number }> {
     const worker = await (this.worker ??= this.start())
     if (this.ended) throw new DOMException('Cancelled', 'AbortError')
+    // Page segmentation: sparse text in no order, or automatic.
+    await worker.setParameters({ tessedit_pageseg_mode: (scattered ? '11' : '3') as PSM })
     const { data } = await worker.recognize(crop, {}, { blocks: true, text: false })
-    const lines = (data.blocks ?? []).flatMap((b) => b.paragraphs.flatMap((p) => p.lines))
-    const pieces = lines.filter((l) => l.confidence > 25).map((l): TextLine => ({
+    const lines = (data.blocks ?? []).flatMap((b) => b.paragraphs.flatMap((p) => p.lines)).filter((l) => (scattered ? l.confidence >= SURE && /\p{L}{2}|\d{2}/u.test(l.text) : l.confidence > 25))
+    const pieces = lines.map((l): TextLine => ({
       text: l.text.replace(/\s+/g, ' ').trim(), x: at.x + l.bbox.x0 / zoom, w: (l.bbox.x1 - l.bbox.x0) / zoom, base: at.y + (l.baseline.y0 + l.baseline.y1) / 2 / zoom,
       size: Math.max(6, l.rowAttributes?.rowHeight ? (l.rowAttributes.rowHeight / zoom) * 0.76 : ((l.bbox.y1 - l.bbox.y0) / zoom) * 0.95),
     }))

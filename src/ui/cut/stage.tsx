@@ -93,7 +93,7 @@ export function CutStage({ job, session, email, onBuilt, onJob, setActions }: Pr
     { id: 'asread', label: 'Reading order by place again', group: 'Cut', run: () => change('order by place', (p) => ({ ...p, order: undefined })), off: !plan.order },
     { id: 'read', label: 'Read the words of the selected cuts', group: 'Words', keys: 'R', run: () => void w.readWords(order.filter((c) => selected.includes(c.id))), off: none || !!work },
     { id: 'readall', label: 'Read the words of all cuts that have none', group: 'Words', run: () => void w.readWords(readable), off: !readable.length || !!work },
-    { id: 'takeall', label: 'Take all words that were read', group: 'Words', run: () => w.takeProposals([...w.proposals.keys()]), off: !w.proposals.size },
+    { id: 'takeall', label: 'Take all words that were read surely', group: 'Words', run: () => w.takeProposals(w.sureOnes), off: !w.sureOnes.length },
     { id: 'deck', label: 'Copy deck', group: 'Words', run: () => setOpen('deck') },
     { id: 'colors', label: 'Colours of the design', group: 'Design', keys: 'C', run: () => setOpen('colors') },
     { id: 'pick', label: 'Pick a colour from the design', group: 'Design', keys: 'I', run: () => setPicking((p) => !p) },
@@ -142,7 +142,7 @@ export function CutStage({ job, session, email, onBuilt, onJob, setActions }: Pr
           )}
           <span className="ml-auto flex items-center gap-1.5">
             {work ? <Progress what={work.what} done={work.done} total={work.total} onCancel={work.cancel} /> : w.measuring ? <Progress what="Weighing the pictures" {...w.measuring} /> : null}
-            {w.proposals.size > 0 && !work && <Button look="plain" className="text-verdigris!" onClick={() => w.takeProposals([...w.proposals.keys()])}>Take {w.proposals.size} readings</Button>}
+            {w.sureOnes.length > 0 && !work && <Button look="plain" className="text-verdigris!" onClick={() => w.takeProposals(w.sureOnes)}>Take {w.sureOnes.length} readings</Button>}
             {left.length > 0 && plan.cuts.length > 0 && <Button look="plain" className="text-terra!" onClick={fill}>{left.length} left out: cut {left.length === 1 ? 'it' : 'them'}</Button>}
             <span className="flex">
               <IconButton label={readable.length ? `Read the words of ${readable.length} cuts` : 'Read the words'} onClick={() => void w.readWords(readable.length ? readable : order)} disabled={!!work || !order.length}><Type size={15} /></IconButton>

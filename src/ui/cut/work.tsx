@@ -155,7 +155,7 @@ export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; se
     let none = 0
     try {
       for (const [i, c] of rest.entries()) {
-        const { blocks, sure } = await reader.read(await openCutter().ask({ kind: 'crop', rect: c, zoom }), c, zoom)
+        const { blocks, sure } = await reader.read(await openCutter().ask({ kind: 'crop', rect: c, zoom }), c, zoom, c.kind === 'picture')
         if (stopped) return
         const text = blocks.map((b) => b.text).join('\n\n')
         if (text) { setProposals((m) => new Map(m).set(c.id, { text, sure, blocks })); setRead((r) => [...r.filter((t) => !textsIn([t], c).length), ...blocks]) } else none++
@@ -166,6 +166,9 @@ export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; se
       if (!stopped) toast.error('The words could not be read', { description: (e as Error).message })
     } finally { reader.end(); setWork(null) }
   }
+
+  /** Those read surely enough to be taken all at once; the rest is looked at one by one. */
+  const sureOnes = [...proposals].filter(([, p]) => p.sure >= 0.7).map(([id]) => id)
 
   /** Takes proposals over into their cuts. */
   function takeProposals(ids: readonly string[]) {
@@ -205,7 +208,7 @@ export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; se
 
   return {
     job, session, plan, order, seams, selected, setSelected, select, hovered, setHovered, edges: { x: content.x, y: [...found, ...content.y] }, work, result, trouble, left, layers, texts, proposals, ties, size, current, change, figures, figureOf, measuring,
-    pictures, total, budget, smallIn, groundAt: (c: Cut) => grounds.get(rectKey(c)), openCutter, find, build, readWords, takeProposals, dropProposals, become, readGround, setNarrow, letteringFor: (b: TextBlock) => letteringOf(b, design.scale),
+    pictures, total, budget, smallIn, groundAt: (c: Cut) => grounds.get(rectKey(c)), openCutter, find, build, readWords, sureOnes, takeProposals, dropProposals, become, readGround, setNarrow, letteringFor: (b: TextBlock) => letteringOf(b, design.scale),
   }
 }
 export type CutWork = ReturnType<typeof useCutWork>
