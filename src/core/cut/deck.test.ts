@@ -1,4 +1,4 @@
-import { plainOf, richTextSchema } from '../email/richtext'
+import { plainOf, richTextSchema, textOf } from '../email/richtext'
 import { deal, markdownDeck, plainDeck, takeDeck } from './deck'
 import { emptyPlan, type Cut } from './plan'
 
@@ -15,6 +15,13 @@ test('Markdown is parted at its blocks and keeps its marks', () => {
   expect(pieces.map((p) => [p.kind, p.text])).toEqual([['heading', 'Look up'], ['words', 'Bring warm clothes and read on.'], ['list', 'first\nsecond'], ['link', 'Reserve a place']])
   expect(pieces[1]!.rich.content[0]).toMatchObject({ type: 'paragraph', content: [{ text: 'Bring ' }, { text: 'warm', marks: [{ type: 'bold' }] }, { text: ' clothes and ' }, { text: 'read on', marks: [{ type: 'link', attrs: { href: 'https://a.example' } }] }, { text: '.' }] })
   for (const p of pieces) richTextSchema.parse(p.rich)
+})
+
+test('a piece goes to the cut that says much the same already, and passes over those before it', () => {
+  const read = { ...plan, cuts: plan.cuts.map((c) => (c.id === 'a' ? { ...c, words: textOf('Nights Visit Map') } : c.id === 'b' ? { ...c, words: textOf('The dome opens at nine') } : c)) }
+  expect(deal(markdownDeck('The dome opens at half past nine\n\nsomething else'), read)).toEqual({ b: [0], c: [1] })
+  // What nothing is like is offered in reading order, but not to what a later piece is like.
+  expect(deal(markdownDeck('Bring a coat\n\nThe dome opens at ten'), read)).toEqual({ a: [0], b: [1] })
 })
 
 test('pieces are offered in reading order, links to buttons, and what is left over to the last words', () => {

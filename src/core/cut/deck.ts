@@ -1,8 +1,8 @@
 import { fromMarkdown } from 'mdast-util-from-markdown'
 import { toString } from 'mdast-util-to-string'
 import type { Nodes, PhrasingContent } from 'mdast'
-import { emptyText, textOf, type Block, type Inline, type Mark, type RichText } from '../email/richtext'
-import { orderedCuts, type CutPlan } from './plan'
+import { emptyText, plainOf, textOf, type Block, type Inline, type Mark, type RichText } from '../email/richtext'
+import { orderedCuts, type Cut, type CutPlan } from './plan'
 import { setCut } from './edits'
 
 /** A piece of a copy deck: what goes into one words cut or onto one button. */
@@ -59,8 +59,8 @@ function inlines(nodes: readonly Nodes[], marks: Mark[] = []): Inline[] {
 export type Deal = Record<string, number[]>
 
 /**
- * Offers the pieces of a deck to the words cuts and buttons of a plan in reading order: a link goes to the next button, everything else to the next words.
- * What is left over goes to the last one.
+ * Offers the pieces of a deck to the words cuts and buttons of a plan in reading order: a link goes to the next button, everything else to the next words;
+ * where a cut further on says much the same already (its words were read off the design), the piece goes there. What is left over goes to the last one.
  */
 export function deal(pieces: readonly DeckPiece[], plan: Pick<CutPlan, 'cuts' | 'order'>): Deal {
   const places = orderedCuts(plan).filter((c) => c.kind === 'words' || c.kind === 'button')
@@ -69,12 +69,26 @@ export function deal(pieces: readonly DeckPiece[], plan: Pick<CutPlan, 'cuts' | 
   let at = 0
   pieces.forEach((piece, i) => {
     const wanted = piece.kind === 'link' ? 'button' : 'words'
-    const found = places.findIndex((c, k) => k >= at && c.kind === wanted)
+    const like = places.findIndex((c, k) => k >= at && c.kind === wanted && likeness(c, piece) >= LIKE)
+    // A cut that a later piece is like is left to it.
+    const found = like >= 0 ? like : places.findIndex((c, k) => k >= at && c.kind === wanted && !pieces.slice(i + 1).some((p) => likeness(c, p) >= LIKE))
     if (found >= 0) { give(places[found]!.id, i); at = found + 1; return }
     const last = places.findLast((c) => c.kind === wanted) ?? places.at(-1)
     if (last) give(last.id, i)
   })
   return out
+}
+
+/** From this share of words in common on, a cut and a piece are taken to say the same. */
+const LIKE = 0.5
+
+/** Words that a cut and a piece share, of all that either has: 0 to 1 (the Jaccard index). */
+function likeness(cut: Cut, piece: DeckPiece): number {
+  const wordsOf = (s: string) => new Set(s.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [])
+  const a = wordsOf(cut.words ? plainOf(cut.words) : ''), b = wordsOf(piece.text)
+  if (!a.size || !b.size) return 0
+  const shared = [...a].filter((w) => b.has(w)).length
+  return shared / (a.size + b.size - shared)
 }
 
 /** Writes dealt pieces into their cuts. @param formatted with bold, italic, links and lists; else the words alone */

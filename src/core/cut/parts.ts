@@ -75,7 +75,7 @@ class Taker {
     this.area(band, ground.color, band, 0, 0)
     // Many small marks strewn over a ground that is not quite flat: one picture, which would only fall into pieces.
     const marks = this.parts.filter((p) => p.kind === 'drawing')
-    const tiny = marks.filter((p) => Math.max(p.w, p.h) < 24 * this.scale)
+    const tiny = marks.filter((p) => Math.min(p.w, p.h) < 14 * this.scale)
     // Stars and grain lie anywhere; the points of a list stand in a column.
     const anywhere = (of: (p: Part) => number) => new Set(tiny.map((p) => Math.round(of(p) / (12 * this.scale)))).size >= 4
     const strewn = (tiny.length >= 4 && anywhere((p) => p.x) && anywhere((p) => p.y)) || marks.length >= 4 && marks.filter((p) => p.w * p.h < 0.03 * band.w * band.h).length >= 0.6 * this.parts.length
