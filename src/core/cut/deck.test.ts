@@ -22,6 +22,8 @@ test('a piece goes to the cut that says much the same already, and passes over t
   expect(deal(markdownDeck('The dome opens at half past nine\n\nsomething else'), read)).toEqual({ b: [0], c: [1] })
   // What nothing is like is offered in reading order, but not to what a later piece is like.
   expect(deal(markdownDeck('Bring a coat\n\nThe dome opens at ten'), read)).toEqual({ a: [0], b: [1] })
+  // Nor does it jump over that one; it stays open for the person to place.
+  expect(deal(markdownDeck('Bring a coat\n\nand a flask\n\nThe dome opens at ten\n\nlast words'), read)).toEqual({ a: [0], b: [2], c: [3] })
 })
 
 test('pieces are offered in reading order, links to buttons, and what is left over to the last words', () => {

@@ -60,7 +60,7 @@ export type Deal = Record<string, number[]>
 
 /**
  * Offers the pieces of a deck to the words cuts and buttons of a plan in reading order: a link goes to the next button, everything else to the next words;
- * where a cut further on says much the same already (its words were read off the design), the piece goes there. What is left over goes to the last one.
+ * where a cut further on says much the same already (its words were read off the design), the piece goes there. What is left over at the end goes to the last one.
  */
 export function deal(pieces: readonly DeckPiece[], plan: Pick<CutPlan, 'cuts' | 'order'>): Deal {
   const places = orderedCuts(plan).filter((c) => c.kind === 'words' || c.kind === 'button')
@@ -70,8 +70,10 @@ export function deal(pieces: readonly DeckPiece[], plan: Pick<CutPlan, 'cuts' | 
   pieces.forEach((piece, i) => {
     const wanted = piece.kind === 'link' ? 'button' : 'words'
     const like = places.findIndex((c, k) => k >= at && c.kind === wanted && likeness(c, piece) >= LIKE)
-    // A cut that a later piece is like is left to it.
-    const found = like >= 0 ? like : places.findIndex((c, k) => k >= at && c.kind === wanted && !pieces.slice(i + 1).some((p) => likeness(c, p) >= LIKE))
+    // A cut that a later piece is like is left to it, and none goes past it: what has no place before stays open.
+    const taken = places.findIndex((c, k) => k >= at && pieces.slice(i + 1).some((p) => likeness(c, p) >= LIKE))
+    const found = like >= 0 ? like : places.findIndex((c, k) => k >= at && (taken < 0 || k < taken) && c.kind === wanted)
+    if (found < 0 && taken >= 0) return
     if (found >= 0) { give(places[found]!.id, i); at = found + 1; return }
     const last = places.findLast((c) => c.kind === wanted) ?? places.at(-1)
     if (last) give(last.id, i)
