@@ -83,11 +83,12 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
 }
 
 /**
- * The middle height of the runs of rows that hold at least 0.45 of the fullest row's ink: in a line of letters those between baseline and the top of a
- * small x, since few letters reach further up or down.
+ * The middle height of the runs of rows that hold at least half the ink of a full row: in a line of letters those between baseline and the top of a small
+ * x, since few letters reach further up or down. The fullest rows (the bars of many an e) say too much: three quarters of all hold less than a full one.
  */
 function smallLetters(perRow: readonly number[]): number {
-  const full = 0.45 * Math.max(...perRow)
+  const inked = perRow.filter((n) => n > 0).sort((a, b) => a - b)
+  const full = 0.5 * (inked[Math.floor(inked.length * 0.75)] ?? 0)
   const runs: number[] = []
   let run = 0
   for (const n of [...perRow, 0]) { if (n >= full) run++; else { if (run > 1) runs.push(run); run = 0 } }

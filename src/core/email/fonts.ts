@@ -21,7 +21,7 @@ export const fontStacks = {
   sans: { css: 'Arial, Helvetica, sans-serif', width: 0.446, x: 0.519, ascent: 0.905, descent: 0.212 },
   humanist: { css: "'Trebuchet MS', Tahoma, Arial, sans-serif", width: 0.456, x: 0.523, ascent: 0.939, descent: 0.222 },
   tahoma: { css: 'Tahoma, Verdana, Arial, sans-serif', width: 0.448, x: 0.545, ascent: 1, descent: 0.207 },
-  wide: { css: 'Verdana, Geneva, sans-serif', width: 0.512, x: 0.545, ascent: 1.005, descent: 0.21 },
+  wide: { css: "Verdana, Geneva, 'DejaVu Sans', sans-serif", width: 0.512, x: 0.545, ascent: 1.005, descent: 0.21 },
   mono: { css: "'Courier New', Courier, monospace", width: 0.6, x: 0.423, ascent: 0.833, descent: 0.3 },
 } as const satisfies Record<string, FontStack>
 export type SafeFont = keyof typeof fontStacks
