@@ -135,4 +135,42 @@ describe('what designers do that flat rectangles do not', () => {
     const { cuts } = await cutOf(`${text(40, 60, 'Nights', 16)}${text(140, 60, 'Visit', 16)}${text(240, 60, 'Maps', 16)}${text(40, 140, 'See the menu', 15, 'font-weight="700" text-decoration="underline"')}`, 200)
     expect(cuts.every((c) => c.kind === 'words')).toBe(true)
   })
+
+  const grain = (x: number, y: number, w: number, h: number) => `<svg x="${x}" y="${y}" width="${w}" height="${h}"><rect width="100%" height="100%" fill="#446688"/>${Array.from({ length: 120 }, (_, i) => `<circle cx="${(i * 67) % w}" cy="${(i * 41) % h}" r="${10 + (i % 7) * 5}" fill="hsl(${(i * 47) % 360},40%,${35 + (i % 5) * 6}%)"/>`).join('')}</svg>`
+
+  test('a card with a hairline around it and a picture up to its edges: the picture, the words and the line are told', async () => {
+    const outlined = (x: number) => `${grain(x, 40, 260, 140)}<rect x="${x + 0.5}" y="40.5" width="259" height="279" fill="none" stroke="#cfd8dc"/>${text(x + 18, 216, 'Harbour coat', 18, 'font-weight="700"')}${text(x + 18, 246, 'Long cut, with a storm hood', 14)}${text(x + 18, 290, '€ 189', 18, 'font-weight="700" style="fill:#c62828"')}${text(x + 78, 290, '€ 240', 14, 'style="fill:#90a4ae"')}`
+    const { panels, cuts } = await cutOf(outlined(32) + outlined(308), 380)
+    expect(panels.map((p) => [p.x, p.y, p.w, p.h, p.color, p.borderWidth, p.borderColor])).toEqual([[64, 80, 520, 560, '#ffffff', 2, '#cfd8dc'], [616, 80, 520, 560, '#ffffff', 2, '#cfd8dc']])
+    expect(cuts.filter((c) => c.kind === 'picture').map((c) => [c.x, c.w, Math.abs(c.y + c.h - 360) <= 2])).toEqual([[66, 516, true], [618, 516, true]])
+    // The price beside the one crossed out, of two inks, is one line of words.
+    expect(cuts.filter((c) => c.kind === 'words')).toHaveLength(6)
+  })
+
+  test('a quotation on a pale ground has the strip beside it as an edge; so has one without a ground', async () => {
+    const words = (y: number) => text(60, y, 'Eleven winters, four dogs and one flood.', 20) + text(60, y + 30, 'I have only changed the buttons.', 20)
+    const { panels, cuts } = await cutOf(`<rect x="32" y="40" width="536" height="110" fill="#fafafa"/><rect x="32" y="40" width="6" height="110" fill="#ffb300"/>${words(92)}<rect x="32" y="200" width="4" height="90" fill="#2b7a68"/>${words(240)}`, 340)
+    expect(panels.map((p) => [p.x, p.y, p.h, p.color, p.bar])).toEqual([[64, 80, 220, '#fafafa', { side: 'left', width: 12, color: '#ffb300' }], [64, 400, 180, '#ffffff', { side: 'left', width: 8, color: '#2b7a68' }]])
+    expect(cuts.map((c) => [c.kind, c.ground])).toEqual([['words', '#fafafa'], ['words', '#ffffff']])
+  })
+
+  test.each([['dashed', '8 6', 'butt'], ['dotted', '0.1 7', 'round']] as const)('a frame of dashes or dots is one box: %s', async (style, dashes, cap) => {
+    const { panels, cuts } = await cutOf(`<rect x="60" y="40" width="480" height="140" fill="none" stroke="#b4452f" stroke-width="3" stroke-dasharray="${dashes}" stroke-linecap="${cap}"/>${text(300, 112, 'DUSK10', 34, 'text-anchor="middle" font-weight="700" letter-spacing="5"')}${text(300, 146, 'Ten percent off until the first of May', 14, 'text-anchor="middle"')}`, 240)
+    expect(panels).toMatchObject([{ color: '#ffffff', borderStyle: style }])
+    expect(Math.abs(panels[0]!.w - 966) <= 6 && Math.abs(panels[0]!.h - 286) <= 6 && Math.abs(panels[0]!.borderWidth! - 6) <= 2).toBe(true)
+    expect(cuts.map((c) => c.kind)).toEqual(['words', 'words'])
+  })
+
+  test('letters set wide apart are words; so are figures that stand alone, level with longer ones', async () => {
+    const figure = (x: number, n: string, of: string) => text(x, 150, n, 30, 'text-anchor="middle" font-weight="700"') + text(x, 178, of, 13, 'text-anchor="middle"')
+    const { cuts } = await cutOf(`${text(300, 60, 'VESPER', 28, 'text-anchor="middle" font-weight="700" letter-spacing="7"')}${figure(80, '8', 'evenings')}${figure(230, '31', 'players')}${figure(380, '220', 'seats')}${figure(530, '0', 'speakers')}`, 220)
+    expect(cuts.map((c) => c.kind)).toEqual(Array.from({ length: 9 }, () => 'words'))
+  })
+
+  test('a title above two columns that happens to end where the first does belongs to neither', async () => {
+    const { cuts } = await cutOf(`${text(40, 60, 'What you will hear', 26, 'font-weight="700"')}${grain(40, 90, 250, 220)}${text(330, 170, 'The slow quartets', 22)}${text(330, 210, 'Four players, four chairs, and')}${text(330, 232, 'the long river outside.')}`, 360)
+    expect(cuts[0]).toMatchObject({ kind: 'words' })
+    expect(cuts[0]!.w).toBeGreaterThan(1000)
+    expect(cuts.slice(1).map((c) => c.kind)).toEqual(['picture', 'words', 'words'])
+  })
 })

@@ -4,7 +4,7 @@ import { findEdges, type Edge } from './edges'
 import { maskOf, stretches } from './mask'
 import { partsOf, type Part } from './parts'
 import type { Cut, CutKind, Panel, PartKind } from './plan'
-import { overlap, packed, packHex, type Raster, type Rect } from './raster'
+import { hexOf, overlap, packed, packHex, type Raster, type Rect } from './raster'
 import { rowFacts } from './rows'
 
 /** What the autocut found: where bands meet, with their signs; the boxes that parts stand on; and a cut for each part, in order from the top. */
@@ -29,7 +29,7 @@ export function autocut(design: Raster, scale: number, progress?: (done: number)
     const other = (e: Edge | undefined) => e?.why === 'ground' || e?.why === 'seam'
     const found = partsOf(raster, band, scale, noise, { above: other(edges[i - 1]), below: other(edges[i]) })
     progress?.(0.5 + (0.5 * (i + 1)) / tops.length)
-    panels.push(...found.panels.map(({ box, ...rect }): Panel => ({ ...rect, ...box })))
+    panels.push(...found.panels.map(({ box: { bar, ...box }, ...rect }): Panel => ({ ...rect, ...box, ...(bar ? { bar: { ...bar, color: hexOf(bar.color) } } : {}) })))
     return cutsOf(found.parts, band, raster, scale, id)
   })
   return { edges, panels, cuts }

@@ -1,11 +1,12 @@
 import { toRgb } from '../color/hex'
+import type { Bar } from './frames'
 import { difference, hexOf, packed, packHex, type Raster, type Rect } from './raster'
 
 /** Which corners of a rectangle are round: of a card under a picture only the lower ones are its own. */
 type Corners = 'all' | 'lower'
 
 /** A filled rectangle, perhaps with round corners and a border, as a button or a card has it. In design px. */
-export interface Box { color: string; radius: number; borderWidth?: number; borderColor?: string }
+export interface Box { color: string; radius: number; borderWidth?: number; borderColor?: string; /** Solid where it is left out. */ borderStyle?: 'dashed' | 'dotted'; /** A strip along one side. */ bar?: Bar }
 
 /**
  * Reads a rectangle as a box: its sides are one colour along their whole length, save the corners. Null where they are not. The box may lie a few pixels
@@ -56,7 +57,7 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: C
   /** Visits points of the four sides at a depth. */
   const visit = (depth: number, see: (p: number) => void) => {
     const [upper, lower] = [(y + depth) * raster.width, (y + h - 1 - depth) * raster.width]
-    for (let i = x + corner; i < x + w - corner; i += across) { see(px[upper + i]!); see(px[lower + i]!) }
+    for (let i = x + corner; i < x + w - corner; i += across) { if (corners === 'all') see(px[upper + i]!); see(px[lower + i]!) }
     for (let j = y + corner; j < y + h - corner; j += down) { see(px[j * raster.width + x + depth]!); see(px[j * raster.width + x + w - 1 - depth]!) }
   }
   // On a clean design a box is flat to the last shade; a shadow around one is not.
@@ -75,6 +76,12 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: C
   if (!points.some((p) => points.filter((q) => difference(p, q) <= near).length >= 6)) return null
   const outer = ring(depth)
   if (outer.share < 0.93) return null
+  const line = hairline(ring, depth, g, outer.color, flat)
+  if (line) {
+    // Where the box is of the colour around it, only its line tells where a corner is round.
+    const bare = difference(outer.color, g) <= 3
+    return { color: hexOf(outer.color), radius: radiusOf(raster, rect, g, bare ? line.color : outer.color, bare ? 0.65 : near > 14 ? 0.3 : 0.02, corners), borderWidth: line.width, borderColor: hexOf(line.color) }
+  }
   let color = outer.color, borderWidth: number | undefined, borderColor: string | undefined
   const deepest = Math.min(14, Math.floor(Math.min(w, h) / 3))
   for (let d = depth + 1; d <= deepest; d++) {
@@ -94,6 +101,24 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: C
     if (difference(ring(Math.min(deepest, depth + 4)).color, outer.color) > near) return null
   }
   return { color: hexOf(color), radius: radiusOf(raster, rect, g, outer.color, near > 14 ? 0.3 : 0.02, corners), ...(borderWidth ? { borderWidth, borderColor } : {}) }
+}
+
+/** A line of a pixel or two around a box, which is no blend of the box with what lies around it. @param inner colour of the box at `depth` */
+function hairline(ring: (depth: number) => { color: number; share: number }, depth: number, ground: number, inner: number, flat: number): { width: number; color: number } | null {
+  let line: number | null = null
+  for (let d = 0; d < depth; d++) {
+    const { color, share } = ring(d)
+    if (line !== null && difference(color, line) > flat) return share >= 0.93 && difference(color, inner) <= flat ? { width: d, color: line } : null
+    if (share < 0.93 || difference(color, inner) <= 8 || difference(color, ground) <= 8 || blended(color, ground, inner)) return null
+    line = color
+  }
+  return line === null ? null : { width: depth, color: line }
+}
+
+/** Whether a colour lies on the way from one to another. */
+function blended(p: number, from: number, to: number): boolean {
+  const [a, b, c] = [p, from, to].map((v) => [v & 255, (v >>> 8) & 255, (v >>> 16) & 255]) as [number[], number[], number[]]
+  return [0, 1, 2].every((i) => a[i]! >= Math.min(b[i]!, c[i]!) - 4 && a[i]! <= Math.max(b[i]!, c[i]!) + 4)
 }
 
 /**

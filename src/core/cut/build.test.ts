@@ -38,6 +38,23 @@ const basic = plan(
   cut('c', 0, 940, 1200, 200, { kind: 'words', ground: '#ffffff', words: textOf('One line\n\nand another') }), cut('d', 0, 1200, 580, 400), cut('e', 620, 1200, 580, 400),
 )
 
+test('a panel becomes a cell of its colour with its radius; its dashed border or the strip along its side become the edges of the cell', () => {
+  const words = cut('c', 140, 980, 900, 140, { kind: 'words', ground: '#ffffff', words: textOf('One line') })
+  const cellOf = (panel: Partial<CutPlan['panels'][number]>) => {
+    const { email } = build({ ...plan(words), panels: [{ x: 100, y: 940, w: 1000, h: 240, radius: 16, color: '#ffffff', ...panel }] })
+    emailSchema.parse(email)
+    return email.bands.find((b) => b.cells[0]!.edges)!.cells[0]!
+  }
+  const line = { width: 2, style: 'dashed', color: '#b4452f' }
+  const dashed = cellOf({ borderWidth: 4, borderColor: '#b4452f', borderStyle: 'dashed' })
+  expect(dashed).toMatchObject({ width: 500, radius: 8, background: '#ffffff', edges: { top: line, right: line, bottom: line, left: line } })
+  const quoted = cellOf({ bar: { side: 'left', width: 12, color: '#ffb300' } })
+  expect(quoted.edges).toEqual({ left: { width: 6, style: 'solid', color: '#ffb300' } })
+  // What stands in it stays where it was: the edge takes its width off the space beside the words (the ink begins at 120, the panel at 100).
+  const left = (c: typeof quoted) => { const item = c.items[0]!; return item.kind === 'row' ? NaN : item.padding.left }
+  expect([left(dashed), left(quoted)]).toEqual([left(cellOf({ borderWidth: 2, borderColor: '#b4452f' })) - 1, left(dashed) - 4])
+})
+
 test('cuts become bands, cells and tiles at their measured places', () => {
   const { email } = build(basic)
   emailSchema.parse(email)

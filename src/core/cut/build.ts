@@ -1,7 +1,7 @@
 import { safeFont, type Font } from '../email/fonts'
 import type { Band, Cell, Email, Item, Row } from '../email/schema'
 import { emptyText, plainOf, type RichText } from '../email/richtext'
-import { sides, type HouseStyle, type Sides, type TextStyleOverride } from '../email/styles'
+import { sides, type Edges, type HouseStyle, type Sides, type TextStyleOverride } from '../email/styles'
 import { newEmail } from '../email/defaults'
 import type { PictureRef } from '../tiles/picture/ref'
 import type { Tile } from '../tiles/schema'
@@ -102,12 +102,12 @@ class Maker {
     return out.map((b) => ({ ...b, narrowPadding: narrower(b.padding) }))
   }
 
-  /** Rows of cuts, those between two edges taken together; without edges each row is a strip. */
+  /** Rows of cuts, those between two edges taken together; where nothing tells of bands, each row is a strip. */
   private strips(): Strip[] {
     const tree = partition(this.cuts)
     const rows = tree.kind === 'rows' ? tree.parts : [tree]
-    const { edges } = this.input.plan
-    if (!edges.length) return rows.map((node) => ({ y: node.box.y, bottom: node.box.y + node.box.h, node, own: false }))
+    const { edges, panels } = this.input.plan
+    if (!edges.length && !panels.length) return rows.map((node) => ({ y: node.box.y, bottom: node.box.y + node.box.h, node, own: false }))
     const at = (node: Node) => edges.filter((e) => e <= node.box.y + node.box.h / 2).length
     const tops = [0, ...edges, this.input.size.height]
     const out: Strip[] = []
@@ -228,22 +228,30 @@ class Maker {
     const panel = this.panelOf(node, rect)
     const base = { id, width: Math.max(1, rect.w / this.scale), align: 'left' as const, valign: 'top' as const }
     if (panel) {
-      const border = panel.borderWidth ? Math.max(1, Math.round(panel.borderWidth / this.scale)) : 0
-      const edge = border ? { width: border, style: 'solid' as const, color: panel.borderColor ?? panel.color } : undefined
+      const edges = this.edgesOf(panel)
       const inner = { x: panel.x, y: rect.y, w: panel.w, h: rect.h }
       const { made, bottom } = this.items(node, { ...inner, y: Math.min(inner.y, panel.y), h: inner.h }, panel.color)
       const below = Math.max(0, panel.y + panel.h - bottom)
-      const look = { background: panel.color, ...(panel.radius >= this.scale / 2 ? { radius: Math.min(100, this.px(panel.radius)) } : {}), ...(edge ? { edges: { top: edge, right: edge, bottom: edge, left: edge } } : {}) }
-      return { made: { ...base, ...look, padding: { top: 0, right: 0, bottom: this.px(below), left: 0 }, items: this.inside(made, border) }, top: rect.y, bottom: Math.max(bottom, panel.y + panel.h) }
+      const look = { background: panel.color, ...(panel.radius >= this.scale / 2 ? { radius: Math.min(100, this.px(panel.radius)) } : {}), ...(edges ? { edges } : {}) }
+      return { made: { ...base, ...look, padding: { top: 0, right: 0, bottom: this.px(below), left: 0 }, items: this.inside(made, edges ?? {}) }, top: rect.y, bottom: Math.max(bottom, panel.y + panel.h) }
     }
     const { made, bottom } = this.items(node, rect, ground)
     const flat = node.kind === 'leaf' && node.cut.kind === 'flat' && node.cut.ground && node.cut.ground !== ground ? { background: node.cut.ground } : {}
     return { made: { ...base, ...flat, padding: sides(0), items: made }, top: rect.y, bottom }
   }
 
+  /** The border of a panel, or the strip along one of its sides. */
+  private edgesOf({ borderWidth, borderColor, borderStyle, color, bar }: Panel): Edges | undefined {
+    const width = (w: number) => Math.max(1, Math.min(20, Math.round(w / this.scale)))
+    const line = borderWidth ? { width: width(borderWidth), style: borderStyle ?? ('solid' as const), color: borderColor ?? color } : undefined
+    if (!line && !bar) return undefined
+    return { ...(line ? { top: line, right: line, bottom: line, left: line } : {}), ...(bar ? { [bar.side]: { width: width(bar.width), style: 'solid', color: bar.color } } : {}) }
+  }
+
   /** The border of a panel lies inside its rectangle: what stands in it is moved in by less. */
-  private inside(items: Item[], border: number): Item[] {
-    return border ? items.map((i) => (i.kind === 'row' ? i : { ...i, padding: { ...i.padding, left: Math.max(0, i.padding.left - border), right: Math.max(0, i.padding.right - border) } })) : items
+  private inside(items: Item[], edges: Edges): Item[] {
+    const [left, right] = [edges.left?.width ?? 0, edges.right?.width ?? 0]
+    return left || right ? items.map((i) => (i.kind === 'row' ? i : { ...i, padding: { ...i.padding, left: Math.max(0, i.padding.left - left), right: Math.max(0, i.padding.right - right) } })) : items
   }
 
   private items(node: Node, rect: Rect, ground: string): Placed<Item[]> {

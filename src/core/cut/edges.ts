@@ -163,14 +163,14 @@ function withoutRinging(runs: Run[]): Run[] {
 
 /**
  * How tall a gutter has to be to part two bands, px of the email. Spaces inside a text (lines, paragraphs, before a button) and spaces between
- * sections mostly fall into two groups; the threshold lies between them. 34 where they do not part clearly.
+ * sections mostly fall into two groups; the threshold lies between them. 38 where they do not part clearly.
  */
 export function gutterThreshold(heights: number[]): number {
   const sorted = heights.filter((h) => h >= 18 && h <= 90).sort((a, b) => a - b)
-  let best = 1.3, at = 34
+  let best = 1.3, at = 38
   for (let i = 0; i + 1 < sorted.length; i++) {
     const [lo, hi] = [sorted[i]!, sorted[i + 1]!]
-    if (hi / lo > best && lo <= 40 && hi >= 28) { best = hi / lo; at = (lo + hi) / 2 }
+    if (hi / lo > (hi < 40 ? Math.max(best, 1.45) : best) && lo <= 40 && hi >= 28) { best = hi / lo; at = (lo + hi) / 2 }
   }
   return at
 }

@@ -19,8 +19,8 @@ export interface Mask {
 /** A rectangle of cells; right and bottom are not part of it. */
 export interface Cells { x: number; y: number; w: number; h: number }
 
-/** Up to this channel difference a colour is the ground, whatever it looks like. */
-const SAME = 8
+/** Up to this channel difference a colour is the ground, whatever it looks like: on a noisy design, and on a clean one. */
+const SAME = { noisy: 8, clean: 3 }
 
 /**
  * @param px the design's pixels, packed
@@ -33,6 +33,7 @@ export function maskOf(px: Int32Array, width: number, area: Rect, ground: number
   const right = area.x + area.w
   // Of larger cells every other pixel is read, like the white fields of a chess board: even a line of one pixel meets some.
   const stride = cell > 1 ? 2 : 1
+  const same = tolerance > 10 ? SAME.noisy : SAME.clean
   const shade = Math.max(3, Math.round(3 * cell))
   const cellOf = new Uint16Array(area.w)
   for (let x = 0; x < area.w; x++) cellOf[x] = Math.floor(x / cell)
@@ -44,10 +45,16 @@ export function maskOf(px: Int32Array, width: number, area: Rect, ground: number
       if (p === ground) continue
       const at = line + cellOf[x - area.x]!
       if (ink[at]) continue
-      if (differs(p, ground, tolerance) ? !isShade(px, width, x, y, right, area.y + area.h, ground, shade) : (differs(p, ground, SAME) && x + 2 < right && px[row + x + 1] === p && px[row + x + 2] === p && px[row + x + width] === p)) ink[at] = 1
+      if ((differs(p, ground, tolerance) || (differs(p, ground, same) && isFlat(px, width, x, y, area))) && !isShade(px, width, x, y, right, area.y + area.h, ground, shade)) ink[at] = 1
     }
   }
   return { origin: { x: area.x, y: area.y }, cell, cols, rows, ink }
+}
+
+/** Whether a pixel goes on as it is, to the right or the left and below or above. */
+function isFlat(px: Int32Array, width: number, x: number, y: number, { x: left, y: top, w, h }: Rect): boolean {
+  const i = y * width + x, p = px[i]
+  return ((x + 2 < left + w && px[i + 1] === p && px[i + 2] === p) || (x - 2 >= left && px[i - 1] === p && px[i - 2] === p)) && ((y + 1 < top + h && px[i + width] === p) || (y > top && px[i - width] === p))
 }
 
 /** A rectangle drawn in to the outermost pixels that are not the ground, by at most a few on each side. @param most px */

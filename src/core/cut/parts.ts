@@ -1,10 +1,11 @@
 import { boxOf, type Box } from './box'
+import { barOf, besides, dashedFrames, type Dashed } from './frames'
 import { groundOf } from './ground'
 import { iconRow, joins, judge, TALLEST_LINE, type Judged } from './judge'
 import { looksOf } from './looks'
 import { exactly, fillOf, gapsOf, maskOf, pixelsOf, roundOff, stretches, tight, withoutRims, type Cells, type Mask, type Stretch } from './mask'
 import type { PartKind } from './plan'
-import { difference, differs, packed, packHex, type Raster, type Rect } from './raster'
+import { around, difference, differs, hexOf, packed, packHex, type Raster, type Rect } from './raster'
 import { PLAIN } from './rows'
 import { withoutShade, withoutSlope } from './slopes'
 
@@ -73,6 +74,7 @@ class Taker {
       return this.found()
     }
     this.area(band, ground.color, band, 0, 0)
+    this.likeNeighbours()
     // Many small marks strewn over a ground that is not quite flat: one picture, which would only fall into pieces.
     const marks = this.parts.filter((p) => p.kind === 'drawing')
     const tiny = marks.filter((p) => Math.min(p.w, p.h) < 14 * this.scale)
@@ -118,6 +120,19 @@ class Taker {
     if (this.parts.length === before) this.parts.push({ ...rect, kind: 'ground', sure: ground.share, frame: rect, ground: ground.color })
   }
 
+  /** A single letter or figure looks like a mark, but stands level with words of its height and ink. */
+  private likeNeighbours(): void {
+    const s = this.scale
+    const inkOf = (p: Part) => looksOf(this.raster, p, packHex(p.ground), this.noise)
+    for (const p of this.parts) {
+      if (p.kind !== 'drawing' || p.h > TALLEST_LINE * s || p.w > 1.3 * p.h || p.w < 0.15 * p.h) continue
+      const level = this.parts.filter((q) => q.kind === 'words' && q.ground === p.ground && Math.abs(q.y - p.y) <= 3 * s && (Math.abs(q.h - p.h) <= Math.max(3 * s, 0.15 * p.h) || q.h > 1.5 * p.h))
+      if (!level.length) continue
+      const own = inkOf(p)
+      if (own.mono >= 0.72 && level.some((q) => difference(inkOf(q).color, own.color) <= 48)) { p.kind = 'words'; p.sure = 0.7 }
+    }
+  }
+
   private found(): PartsFound { return { parts: this.parts, panels: this.panels } }
 
   /** Everything that stands on one ground inside a rectangle. */
@@ -126,8 +141,27 @@ class Taker {
     const mask = maskOf(this.px, this.raster.width, rect, g, this.noise, this.cell)
     roundOff(mask, radius)
     if (this.noise > 8) withoutRims(mask, Math.ceil(8 / this.cell), depth ? { above: true, below: true } : this.seams)
+    const dashed = dashedFrames(mask)
     const all = tight(mask, { x: 0, y: 0, w: mask.cols, h: mask.rows })
-    if (all) this.rows(mask, all, { ground, depth, frame })
+    const from = this.parts.length
+    if (all) this.rows(mask, all, { ground, depth, frame, dashed })
+    this.besideBars(from, ground, frame)
+  }
+
+  /** An upright strip beside words is the side of a panel around them, without a ground of its own: as quotations have it. */
+  private besideBars(from: number, ground: string, frame: Rect): void {
+    const s = this.scale
+    for (const bar of this.parts.slice(from)) {
+      if (bar.kind !== 'drawing' || bar.w > THICKEST_BAR * s || bar.h < 24 * s || bar.h < 3 * bar.w || this.panels.some((p) => p.box.bar && p.x === bar.x && p.y === bar.y)) continue
+      const color = groundOf(this.raster, bar, 0)
+      if (color.share < 0.9) continue
+      const beside = this.parts.filter((p) => p !== bar && p.y >= bar.y - 4 * s && p.y + p.h <= bar.y + bar.h + 4 * s && p.x >= bar.x + bar.w)
+      if (!beside.length || Math.min(...beside.map((p) => p.x)) > bar.x + 60 * s || this.parts.some((p) => p !== bar && !beside.includes(p) && p.y < bar.y + bar.h && p.y + p.h > bar.y && p.x >= bar.x)) continue
+      // It reaches as far from the right as the strip stands from the left.
+      const rect = around([bar, ...beside, { ...bar, w: Math.max(bar.w, frame.x + frame.w - (bar.x - frame.x) - bar.x) }])
+      this.parts.splice(this.parts.indexOf(bar), 1)
+      this.panels.push({ ...rect, box: { color: ground, radius: 0, bar: { side: 'left', width: bar.w, color: packHex(color.color) } } })
+    }
   }
 
   /** Columns first where an empty column parts the whole height, unless the rows are parted more plainly. */
@@ -139,6 +173,12 @@ class Taker {
     const heads = this.tableRows(m, r, columns)
     if (heads) {
       for (const { from, to } of heads) { const part = tight(m, { ...r, y: from, h: to - from }); if (part) this.rows(m, part, c) }
+      return
+    }
+    const headed = this.headed(m, r, columns, lines)
+    if (headed) {
+      this.rows(m, headed.head, c)
+      this.rows(m, headed.below, c)
       return
     }
     if (columns.length > 1) {
@@ -180,6 +220,19 @@ class Taker {
     return cuts.slice(1).map((to, i) => ({ from: cuts[i]!, to })).filter((s) => s.to > s.from)
   }
 
+  /** A title above columns that happens to end where the first of them does: what stands beside is level with what is below it, not with both. */
+  private headed(m: Mask, r: Cells, columns: readonly Stretch[], lines: readonly Stretch[]): { head: Cells; below: Cells } | null {
+    if (columns.length < 2 || lines.length < 2 || lines[0]!.to - lines[0]!.from > TALLEST_LINE / 2) return null
+    const boxes = columns.map((s) => tight(m, { ...r, x: s.from, w: s.to - s.from })!)
+    const [first, ...others] = boxes as [Cells, ...Cells[]]
+    const head = tight(m, { ...r, h: lines[0]!.to - r.y })!, below = tight(m, { ...r, y: lines[1]!.from, h: r.y + r.h - lines[1]!.from })!
+    const rest = tight(m, { ...first, y: below.y, h: Math.max(0, first.y + first.h - below.y) })
+    if (!rest || head.x + head.w > first.x + first.w || others.some((o) => o.y < below.y)) return null
+    const middle = (b: Cells) => b.y + b.h / 2
+    const level = (o: Cells) => Math.abs(o.y - rest.y) <= 6 || Math.abs(middle(o) - middle(rest)) <= 6
+    return others.every((o) => level(o) && Math.abs(middle(o) - middle(first)) > 8) ? { head, below } : null
+  }
+
   /** True where the rows of a grid have the columns of the whole: then they are rows of equal things. */
   private columnsIn(m: Mask, r: Cells, lines: Stretch[], widest: number): boolean {
     let from = lines[0]!.from, ok = true
@@ -206,6 +259,8 @@ class Taker {
     // Pictures, solid from edge to edge, stand closer together than words may.
     const close = tallest > TALLEST_LINE ? stretches(m, r, 'columns', 5) : []
     if (close.length > 1 && close.every((s) => fillOf(m, tight(m, { ...r, x: s.from, w: s.to - s.from })!) > 0.9)) return close
+    const strip = this.strip(m, r)
+    if (strip) return strip
     const found = stretches(m, r, 'columns', gap)
     if (found.length < 2) return found
     // A row of icons stays together.
@@ -214,6 +269,14 @@ class Taker {
     const heights = found.map((f) => tight(m, { ...r, x: f.from, w: f.to - f.from })!)
     const apart = heights.some((h, i) => i > 0 && Math.min(h.y + h.h, heights[i - 1]!.y + heights[i - 1]!.h) - Math.max(h.y, heights[i - 1]!.y) < 0.3 * Math.min(h.h, heights[i - 1]!.h))
     return apart && !single ? [{ from: r.x, to: r.x + r.w }] : found
+  }
+
+  /** An upright strip and the words beside it, which it reaches above and below. */
+  private strip(m: Mask, r: Cells): Stretch[] | null {
+    const [edge, next] = stretches(m, r, 'columns', 6)
+    if (!edge || !next || r.h < 24 || edge.to - edge.from > THICKEST_BAR || fillOf(m, { ...r, x: edge.from, w: edge.to - edge.from }) < 0.95) return null
+    const rest = tight(m, { ...r, x: next.from, w: r.x + r.w - next.from })!
+    return rest.h < 0.95 * r.h ? [edge, { from: next.from, to: r.x + r.w }] : null
   }
 
   /** Things one under the other: letters of one size are taken together, the rest stands alone. */
@@ -267,7 +330,12 @@ class Taker {
   /** Takes a filled or framed box for a button, a panel with parts on it, or a flat area. */
   private opened(m: Mask, r: Cells, c: Context): boolean {
     if (r.w < 16 || r.h < 12 || c.depth > 4) return false
+    const dashed = c.dashed.find((d) => Math.abs(d.x - r.x) <= 1 && Math.abs(d.y - r.y) <= 1 && Math.abs(d.w - r.w) <= 2 && Math.abs(d.h - r.h) <= 2)
+    if (dashed) return this.openedDashed(pixelsOf(m, dashed, this.raster), dashed, c)
     const rect = this.exact(pixelsOf(m, r, this.raster), c)
+    const bar = barOf(this.raster, rect, Math.round(THICKEST_BAR * this.scale), this.noise)
+    const beside = bar && boxOf(this.raster, besides(rect, bar), c.ground, this.noise)
+    if (beside) return this.openedAs(rect, { ...beside.box, bar }, c)
     const found = boxOf(this.raster, rect, c.ground, this.noise)
     // A box is one piece: what empty rows or columns part is several things.
     const whole = () => pieces(m, r, 'columns') === 1 && pieces(m, r, 'rows') === 1
@@ -275,6 +343,13 @@ class Taker {
     if (!whole()) return false
     const { box, rect: at } = found
     return this.openedAs(at, box, c)
+  }
+
+  private openedDashed(rect: Rect, { line, radius, dotted }: Dashed, c: Context): boolean {
+    const borderWidth = line * this.cell
+    const color = groundOf(this.raster, rect, borderWidth + 2).color
+    const ink = looksOf(this.raster, { ...rect, h: borderWidth }, packHex(color), this.noise).color
+    return this.openedAs(rect, { color, radius: radius * this.cell, borderWidth, borderColor: hexOf(ink), borderStyle: dotted ? 'dotted' : 'dashed' }, c)
   }
 
   /** A box with a soft shadow around it, or a card with one. */
@@ -285,7 +360,7 @@ class Taker {
     return found ? this.openedAs(found.rect, found.box, c) : this.openedCard(inner, c)
   }
 
-  /** A card whose upper part is a picture from side to side: its lower part alone is a box. */
+  /** A card whose upper part is a picture, or of another colour, from side to side: its lower part alone is a box. */
   private openedCard(rect: Rect, c: Context): boolean {
     const s = this.scale
     if (rect.w < 90 * s || rect.h < 120 * s) return false
@@ -296,13 +371,19 @@ class Taker {
     let top = rect.y + rect.h - Math.round(24 * s)
     while (top > rect.y && difference(at(left, top), ground) <= 10 && difference(at(right, top), ground) <= 10) top--
     top++
-    if (top - rect.y < 0.2 * rect.h || rect.y + rect.h - top < 0.2 * rect.h || difference(ground, packHex(c.ground)) <= 3) return false
+    if (top - rect.y < 0.2 * rect.h || rect.y + rect.h - top < 0.2 * rect.h) return false
     const lower = { x: rect.x, y: top, w: rect.w, h: rect.y + rect.h - top }
-    const box = boxOf(this.raster, lower, c.ground, this.noise, 'lower')
-    if (!box || box.box.borderWidth) return false
-    this.panels.push({ ...rect, box: box.box })
-    this.parts.push({ ...rect, h: top - rect.y, kind: 'photo', sure: 0.7, frame: rect, ground: box.box.color })
-    this.area({ ...lower, y: top + 2, h: lower.h - 4, x: lower.x + 2, w: lower.w - 4 }, box.box.color, lower, c.depth + 1, box.box.radius)
+    const found = boxOf(this.raster, lower, c.ground, this.noise, 'lower')
+    if (!found) return false
+    const { box } = found, line = box.borderWidth ?? 0
+    const upper = { x: rect.x + line, y: rect.y + line, w: rect.w - 2 * line, h: top - rect.y - line }
+    this.panels.push({ ...rect, box })
+    const head = groundOf(this.raster, upper, 4)
+    if (head.share > 0.9) {
+      this.panels.push({ ...upper, box: { color: head.color, radius: 0 } })
+      this.area(insetOf(upper, { color: head.color, radius: 0 }), head.color, upper, c.depth + 1, box.radius)
+    } else this.parts.push({ ...upper, kind: 'photo', sure: 0.7, frame: rect, ground: box.color })
+    this.area({ ...insetOf(lower, box), y: top + 2, h: lower.h - 4 - line }, box.color, lower, c.depth + 1, box.radius)
     return true
   }
 
@@ -345,8 +426,11 @@ class Taker {
   }
 }
 
-/** What a part stands on, how many boxes deep, and the column it stands in. */
-interface Context { ground: string; depth: number; frame: Rect }
+/** What a part stands on, how many boxes deep, the column it stands in, and the frames of dashes there. */
+interface Context { ground: string; depth: number; frame: Rect; dashed: readonly Dashed[] }
+
+/** Width of a strip along the side of a box at most, px of the email. */
+const THICKEST_BAR = 12
 
 /** How many things stand side by side or one above the other, specks aside. */
 const pieces = (m: Mask, r: Cells, along: 'rows' | 'columns'): number => stretches(m, r, along, 4).filter((s) => s.to - s.from > 2).length
@@ -356,5 +440,6 @@ const union = (a: Cells, b: Cells): Cells => { const x = Math.min(a.x, b.x), y =
 /** The inside of a box, without its border and the corners' anti-aliasing. */
 function insetOf(r: Rect, box: Box): Rect {
   const by = Math.max(2, (box.borderWidth ?? 0) + 2)
-  return { x: r.x + by, y: r.y + by, w: r.w - 2 * by, h: r.h - 2 * by }
+  const inner = box.bar ? besides(r, box.bar) : r
+  return { x: inner.x + by, y: inner.y + by, w: inner.w - 2 * by, h: inner.h - 2 * by }
 }

@@ -83,6 +83,10 @@ export const panelSchema = z.object({
   x: z.number().int().min(0), y: z.number().int().min(0), w: z.number().int().min(1), h: z.number().int().min(1),
   /** Design px. */
   radius: px(400), color: colorSchema, borderWidth: px(40).optional(), borderColor: colorSchema.optional(),
+  /** Of the border; solid where it is left out. */
+  borderStyle: z.enum(['dashed', 'dotted']).optional(),
+  /** A coloured strip along one side, inside the rectangle. */
+  bar: z.object({ side: z.enum(['left', 'right', 'top', 'bottom']), width: z.number().int().min(1).max(100), color: colorSchema }).optional(),
 })
 export type Panel = z.infer<typeof panelSchema>
 

@@ -3,7 +3,7 @@ import { differs, pack, packed, type Raster, type Rect } from './raster'
 /** How far a slope of colour may go from one row to the next, and how unlike its two margins may be: 0 to 255. */
 const STEEPEST = 4, UNLIKE = 8
 /** Pixels this near to the slope's colour at their place are its ground. */
-const NEAR = 6
+const NEAR = 3
 
 /**
  * A band whose ground is a slope of colour from top to bottom or from side to side, with that ground made one colour (that of its middle), so that what
