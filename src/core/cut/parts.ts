@@ -46,7 +46,7 @@ class Taker {
   private readonly parts: Part[] = []
   private readonly panels: PanelFound[] = []
 
-  constructor(private readonly raster: Raster, private readonly scale: number, private readonly noise: number, private readonly seams: { above: boolean; below: boolean }) {
+  constructor(private readonly raster: Raster, private readonly scale: number, private readonly noise: number, private readonly seams: { above: boolean; below: boolean }, private readonly even = false) {
     this.px = packed(raster)
     this.cell = Math.max(1, Math.round(scale))
   }
@@ -54,10 +54,10 @@ class Taker {
   band(band: Rect): PartsFound {
     const ground = groundOf(this.raster, band, Math.min(8, Math.floor(band.h / 10)))
     // A ring that is mostly one colour is a ground to stand on; else the band is a picture as a whole.
-    if (ground.share < 0.9) {
+    if (ground.share < 0.9 && !this.even) {
       const even = withoutSlope(this.raster, band)
       if (even) {
-        const found = new Taker(even, this.scale, this.noise, this.seams).band({ x: 0, y: 0, w: band.w, h: band.h })
+        const found = new Taker(even, this.scale, this.noise, this.seams, true).band({ x: 0, y: 0, w: band.w, h: band.h })
         const moved = <T extends Rect>(r: T): T => ({ ...r, x: r.x + band.x, y: r.y + band.y })
         return { parts: found.parts.map((p) => ({ ...moved(p), frame: moved(p.frame), sure: 0.85 * p.sure })), panels: found.panels.map(moved) }
       }
