@@ -12,7 +12,7 @@ export interface Score { bands: [number, number]; columns: [number, number]; par
 
 const kindOf = (c: Cut): SceneKind | 'flat' => (c.seen?.part === 'icons' ? 'icons' : c.kind === 'picture' ? 'picture' : c.kind === 'nothing' ? 'flat' : c.kind)
 const area = (r: Rect) => r.w * r.h
-const widest = (n: Layout<Cut>): number => (n.kind === 'leaf' ? 1 : n.kind === 'knot' ? 1 : Math.max(n.kind === 'columns' ? n.parts.length : 1, ...n.parts.map(widest)))
+const widest = (n: Layout<Cut>): number => (n.kind === 'leaf' || n.kind === 'knot' ? 1 : n.kind === 'panel' ? widest(n.inner) : Math.max(n.kind === 'columns' ? n.parts.length : 1, ...n.parts.map(widest)))
 
 /** Icons as one row each, as the scenes count them. */
 function withRows(cuts: Cut[]): Cut[] {

@@ -25,7 +25,7 @@ export type CutterCall =
   | { kind: 'palette'; rect: Rect | null }
   | { kind: 'pick'; x: number; y: number; side: 1 | 3 | 5 }
   | { kind: 'mark'; rect: Rect; ground: string; on: readonly string[] }
-  | { kind: 'crop'; rect: Rect; zoom: number }
+  | { kind: 'crop'; rect: Rect; zoom: number; margin: number }
   | { kind: 'preview'; plan: CutPlan; emailWidth: number; previous: Email | null; house: HouseStyle }
 
 export interface CutterAnswers {
@@ -103,11 +103,14 @@ async function mark({ rect, ground, on }: Extract<CutterCall, { kind: 'mark' }>)
 }
 
 /** A part of the design as PNG, drawn larger where its letters are small. */
-async function crop(rect: Rect, zoom: number): Promise<Blob> {
-  const part = new OffscreenCanvas(Math.round(rect.w * zoom), Math.round(rect.h * zoom))
+/** A crop to read words off: enlarged, with a margin of its own ground around it, since letters at the very edge of a picture are read badly. */
+async function crop(rect: Rect, zoom: number, margin: number): Promise<Blob> {
+  const part = new OffscreenCanvas(Math.round(rect.w * zoom) + 2 * margin, Math.round(rect.h * zoom) + 2 * margin)
   const context = part.getContext('2d')!
+  context.fillStyle = groundOf(loaded(), rect).color
+  context.fillRect(0, 0, part.width, part.height)
   context.imageSmoothingQuality = 'high'
-  context.drawImage(canvas!, rect.x, rect.y, rect.w, rect.h, 0, 0, part.width, part.height)
+  context.drawImage(canvas!, rect.x, rect.y, rect.w, rect.h, margin, margin, part.width - 2 * margin, part.height - 2 * margin)
   return part.convertToBlob({ type: 'image/png' })
 }
 
@@ -122,7 +125,7 @@ function answerTo(what: CutterCall, progress: (p: number) => void): unknown {
     case 'palette': return paletteOf(loaded(), what.rect ?? undefined)
     case 'pick': return pickColor(loaded(), what.x, what.y, what.side)
     case 'mark': return mark(what)
-    case 'crop': return crop(what.rect, what.zoom)
+    case 'crop': return crop(what.rect, what.zoom, what.margin)
     case 'preview': return preview(what)
   }
 }

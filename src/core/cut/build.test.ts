@@ -196,7 +196,7 @@ test('whatever is cut, what is built is a whole email, with every cut in it once
     for (const r of [...rects, ...more.flat()]) p = addCut(p, r, size, r.kind, () => `c${n++}`).plan
     const { email, plan: after } = buildEmail({
       plan: p, size, emailWidth, previous: null, house: plainHouseStyle(), pictures: new Map(p.cuts.map((c) => [c.id, picture('a')])),
-      groundOf: () => ({ color: '#ffffff', share: 1 }), readInk: (r) => ({ color: '#222222', lines: r.h > 40 ? [{ x: r.x + 2, y: r.y + 4, w: Math.max(1, r.w - 4), h: 24, base: r.y + 24, small: 12, tall: 20, stroke: 0.2, word: 20 }] : [] }),
+      groundOf: () => ({ color: '#ffffff', share: 1 }), readInk: (r) => ({ color: '#222222', lines: r.h > 40 ? [{ x: r.x + 2, y: r.y + 4, w: Math.max(1, r.w - 4), h: 24, base: r.y + 24, small: 12, tall: 20, stroke: 0.2, word: 20, gap: 2 }] : [] }),
     })
     expect(emailSchema.safeParse(email).error).toBeUndefined()
     expect(planSchema.safeParse(after).error).toBeUndefined()

@@ -7,8 +7,8 @@ import type { PictureRef } from '../tiles/picture/ref'
 import type { Tile } from '../tiles/schema'
 import { carry, deletedCuts, harvest } from './carry'
 import type { Ground } from './ground'
-import { alignmentOf, inkBlocks, type Ink, type InkBlock, type InkLine } from './ink'
-import { partition, type Layout } from './partition'
+import { alignmentOf, inkBlocks, middle, type Ink, type InkBlock, type InkLine } from './ink'
+import { leavesOf, partition, type Layout } from './partition'
 import type { Cut, CutPlan, Panel } from './plan'
 import { around, type Rect } from './raster'
 
@@ -56,7 +56,7 @@ export function buildEmail(input: BuildInput): BuildResult {
   return { email, plan: { ...plan, built }, notes: maker.notes }
 }
 
-type Node = Layout<Cut>
+type Node = Layout<Cut, Panel>
 
 /** A stretch of the design that becomes one band. */
 interface Strip { y: number; bottom: number; node: Node; own: boolean }
@@ -104,7 +104,7 @@ class Maker {
 
   /** Rows of cuts, those between two edges taken together; where nothing tells of bands, each row is a strip. */
   private strips(): Strip[] {
-    const tree = partition(this.cuts)
+    const tree = partition(this.cuts, this.input.plan.panels)
     const rows = tree.kind === 'rows' ? tree.parts : [tree]
     const { edges, panels } = this.input.plan
     if (!edges.length && !panels.length) return rows.map((node) => ({ y: node.box.y, bottom: node.box.y + node.box.h, node, own: false }))
@@ -113,7 +113,7 @@ class Maker {
     const out: Strip[] = []
     for (const node of rows) {
       const k = at(node), last = out.at(-1)
-      if (last && k === at(last.node)) { last.node = partition([...leaves(last.node), ...leaves(node)]); continue }
+      if (last && k === at(last.node)) { last.node = partition([...leavesOf(last.node), ...leavesOf(node)], panels); continue }
       // A row of cuts that crosses an edge takes the room it needs from its neighbour.
       const y = Math.max(last?.bottom ?? 0, Math.min(tops[k]!, node.box.y))
       if (last && last.bottom > node.box.y) last.bottom = node.box.y
@@ -132,18 +132,17 @@ class Maker {
 
   private band({ node, y, bottom }: Strip, index: number, count: number): Band {
     const { size } = this.input
-    const first = leaves(node)[0]!
+    const first = leavesOf(node)[0]!
     const whole: Rect = { x: 0, y, w: size.width, h: bottom - y }
     const background = this.background(node, whole)
     const role: Band['role'] = index === 0 && count > 2 && whole.h / this.scale < 140 ? 'header' : index === count - 1 && count > 2 ? 'footer' : 'main'
-    const panel = this.panelOf(node, whole)
-    const columns = node.kind === 'columns' && !panel
     // Words of the last column may run a little wider than the design's.
-    const grown = columns ? Math.min(16 * this.scale, 0.5 * (size.width - node.box.x - node.box.w)) : 0
-    const outer = panel ?? { ...node.box, w: node.box.w + grown }
+    const grown = node.kind === 'columns' && node.parts.at(-1)!.kind !== 'panel' ? Math.min(16 * this.scale, 0.5 * (size.width - node.box.x - node.box.w)) : 0
+    // So may those of rows: on both sides, so that what is centred stays so.
+    const spread = node.kind === 'rows' ? Math.floor(Math.max(0, Math.min(16 * this.scale, 0.5 * node.box.x, 0.5 * (size.width - node.box.x - node.box.w)))) : 0
+    const outer = { ...node.box, x: node.box.x - spread, w: node.box.w + grown + 2 * spread }
     const left = this.px(outer.x), right = this.px(size.width - outer.x - outer.w)
-    const top = panel ? panel.y : node.box.y
-    const { made, top: begin, bottom: end } = columns ? this.row(node, { ...outer, y: top }, background) : this.single(node, panel ?? { ...node.box, y: top }, background, `c-${first.id}`)
+    const { made, top: begin, bottom: end } = node.kind === 'columns' ? this.row(node, outer, background) : this.single(node, outer, background, `c-${first.id}`)
     // Whole px in place of the design's own heights must not add up from band to band: what one is too high, the next makes good.
     const above = this.px(begin - y - this.drift)
     const shift = y + this.drift + above * this.scale - begin
@@ -163,56 +162,47 @@ class Maker {
 
   /** How far above a rectangle the line of its topmost words begins, design px; 0 where something else comes first or a panel holds it. */
   private liftOf(node: Node, rect: Rect): number {
-    if (this.panelOf(node, rect)) return 0
-    return Math.max(0, ...leaves(node).filter((c) => c.kind === 'words').map((c) => rect.y - this.lettersOf(c, c.ground ?? '#ffffff').top))
-  }
-
-  /** The innermost panel that holds all cuts of a node and no others, if it lies inside the rectangle. */
-  private panelOf(node: Node, rect: Rect): Panel | null {
-    const own = leaves(node)
-    const holds = (p: Rect, c: Rect) => c.x >= p.x - 1 && c.y >= p.y - 1 && c.x + c.w <= p.x + p.w + 1 && c.y + c.h <= p.y + p.h + 1
-    const fits = this.input.plan.panels.filter((p) => own.every((c) => holds(p, c)) && this.cuts.every((c) => own.includes(c) || !holds(p, c)) && p.y >= rect.y - 2 && p.y + p.h <= rect.y + rect.h + 2)
-    return fits.sort((a, b) => b.w * b.h - a.w * a.h)[0] ?? null
+    return Math.max(0, ...loose(node).filter((c) => c.kind === 'words').map((c) => rect.y - this.lettersOf(c, c.ground ?? '#ffffff').top))
   }
 
   /** A single words or flat cut lends the band its colour; elsewhere it is the commonest colour at the band's own edge. */
   private background(node: Node, whole: Rect): string {
-    if (node.kind === 'leaf' && !this.panelOf(node, whole) && (node.cut.kind === 'words' || node.cut.kind === 'flat') && node.cut.ground && node.cut.w >= 0.98 * whole.w) return node.cut.ground
+    if (node.kind === 'leaf' && (node.cut.kind === 'words' || node.cut.kind === 'flat') && node.cut.ground && node.cut.w >= 0.98 * whole.w) return node.cut.ground
     const ground = this.input.groundOf(node.kind === 'leaf' && node.cut.kind === 'picture' && node.cut.w >= 0.98 * whole.w ? node.cut : whole)
     // Of a ring that says little, what the words of the band stand on says more, unless they stand on a panel of their own.
-    const stood = leaves(node).find((c) => c.kind === 'words' && c.ground && !this.input.plan.panels.some((p) => p.x <= c.x && p.y <= c.y && p.x + p.w >= c.x + c.w && p.y + p.h >= c.y + c.h && (p.w < whole.w || p.h < whole.h)))
+    const stood = loose(node).find((c) => c.kind === 'words' && c.ground)
     return ground.share < 0.5 && stood && node.kind !== 'leaf' ? stood.ground! : ground.color
   }
 
   private bandName(node: Node, role: Band['role'], index: number): string {
     if (role === 'header') return 'Header'
     if (role === 'footer') return 'Footer'
-    for (const cut of leaves(node)) {
+    for (const cut of leavesOf(node)) {
       const said = cut.words && (cut.kind === 'words' || cut.kind === 'button') ? plainOf(cut.words) : cut.kind === 'picture' ? cut.alt ?? '' : ''
       const words = said.trim().split(/\s+/).slice(0, 3).join(' ').replace(/[.,;:!?]+$/, '')
       if (words) return words.slice(0, 40)
     }
-    const kinds = new Set(leaves(node).map((c) => c.kind))
+    const kinds = new Set(leavesOf(node).map((c) => c.kind))
     return `${kinds.size > 1 ? 'Mixed' : { picture: 'Picture', words: 'Words', flat: 'Flat', button: 'Button', rule: 'Rule', nothing: 'Space' }[first(kinds)]} ${index + 1}`
   }
 
   private row(node: Extract<Node, { kind: 'columns' }>, rect: Rect, ground: string): Placed<Pick<Row, 'gap' | 'narrow' | 'cells'>> {
     const parts = this.atMostFive(node.parts)
-    const boxes = parts.map((p) => { const panel = this.panelOf(p, { ...rect, x: p.box.x, w: p.box.w }); return panel ? around([p.box, panel]) : p.box })
+    const boxes = parts.map((p) => p.box)
     const gaps = boxes.slice(1).map((b, i) => b.x - (boxes[i]!.x + boxes[i]!.w))
     // A wide space between columns is room that their words may grow into, not a gap.
     const even = gaps.every((g) => Math.abs(g - gaps[0]!) <= this.scale) && gaps[0]! <= 40 * this.scale
     const right = rect.x + rect.w
     const top = rect.y - Math.max(0, ...parts.map((p) => this.liftOf(p, { ...p.box, y: rect.y })))
     // Half of a gap is given to the words on its left, which may run a little wider than the design's.
-    const lent = even && parts.some((p) => leaves(p).some((c) => c.kind === 'words')) && !parts.some((_, i) => boxes[i] !== parts[i]!.box) ? Math.floor(gaps[0]! / 2) : 0
+    const lent = even && parts.some((p) => leavesOf(p).some((c) => c.kind === 'words')) && !parts.some((p) => p.kind === 'panel') ? Math.floor(gaps[0]! / 2) : 0
     const placed = parts.map((part, i) => {
       const from = i === 0 ? rect.x : even ? boxes[i]!.x : boxes[i]!.x - gaps[i - 1]! / 2
       const to = i === parts.length - 1 ? right : even ? boxes[i]!.x + boxes[i]!.w + lent : boxes[i]!.x + boxes[i]!.w + gaps[i]! / 2
-      return this.cell(part, { x: from, y: top, w: to - from, h: rect.y + rect.h - top }, ground, `c-${leaves(part)[0]!.id}`)
+      return this.cell(part, { x: from, y: top, w: to - from, h: rect.y + rect.h - top }, ground, `c-${leavesOf(part)[0]!.id}`)
     })
-    const slices = gaps.every((g) => g === 0) && parts.every((p) => leaves(p).every((c) => c.kind !== 'words'))
-    const icons = parts.every((p) => leaves(p).every((c) => c.seen?.part === 'icons'))
+    const slices = gaps.every((g) => g === 0) && parts.every((p) => leavesOf(p).every((c) => c.kind !== 'words'))
+    const icons = parts.every((p) => leavesOf(p).every((c) => c.seen?.part === 'icons'))
     // Even with unequal heights the row is as tall as its tallest cell.
     return { made: { gap: even ? Math.max(0, (gaps[0] ?? 0) - lent) / this.scale : 0, narrow: slices || icons ? 'keep' : 'stack', cells: placed.map((p) => p.made) }, top, bottom: Math.max(...placed.map((p) => p.bottom)) }
   }
@@ -225,12 +215,11 @@ class Maker {
   }
 
   private cell(node: Node, rect: Rect, ground: string, id: string): Placed<Cell> {
-    const panel = this.panelOf(node, rect)
     const base = { id, width: Math.max(1, rect.w / this.scale), align: 'left' as const, valign: 'top' as const }
-    if (panel) {
+    if (node.kind === 'panel') {
+      const { panel } = node
       const edges = this.edgesOf(panel)
-      const inner = { x: panel.x, y: rect.y, w: panel.w, h: rect.h }
-      const { made, bottom } = this.items(node, { ...inner, y: Math.min(inner.y, panel.y), h: inner.h }, panel.color)
+      const { made, bottom } = this.items(node.inner, { x: panel.x, y: rect.y, w: panel.w, h: rect.h }, panel.color)
       const below = Math.max(0, panel.y + panel.h - bottom)
       const look = { background: panel.color, ...(panel.radius >= this.scale / 2 ? { radius: Math.min(100, this.px(panel.radius)) } : {}), ...(edges ? { edges } : {}) }
       return { made: { ...base, ...look, padding: { top: 0, right: 0, bottom: this.px(below), left: 0 }, items: this.inside(made, edges ?? {}) }, top: rect.y, bottom: Math.max(bottom, panel.y + panel.h) }
@@ -256,7 +245,7 @@ class Maker {
 
   private items(node: Node, rect: Rect, ground: string): Placed<Item[]> {
     if (node.kind === 'leaf') { const { made, bottom } = this.tile(node.cut, rect, rect.y, ground); return { made: [made], top: rect.y, bottom } }
-    if (node.kind === 'columns') return this.nested(node, rect, rect.y, ground)
+    if (node.kind === 'columns' || node.kind === 'panel') return this.nested(node, rect, rect.y, ground)
     if (node.kind === 'knot') this.notes.push(`${node.cuts.length} cuts interlock so that no straight line parts them; they were stacked. Merge them, or move their edges into line.`)
     const parts: Node[] = node.kind === 'knot' ? node.cuts.map((cut) => ({ kind: 'leaf', box: cut, cut })) : node.parts
     let y = rect.y
@@ -268,22 +257,22 @@ class Maker {
     return { made, top: rect.y, bottom: y }
   }
 
-  /** Columns inside a cell: the space above and beside them becomes a gap and the room of a cell. */
+  /** Columns or a panel inside a cell: the space above and beside them becomes a gap and the room of cells. */
   private nested(node: Node, rect: Rect, top: number, ground: string): Placed<Item[]> {
-    const panel = this.panelOf(node, rect)
-    const box = panel ?? node.box
-    if (node.kind !== 'columns') {
-      if (!panel) return this.items(node, { ...rect, y: top }, ground)
-      const space = box.y - top
-      const { made, bottom } = this.cell(node, { ...box }, ground, `c-${leaves(node)[0]!.id}`)
-      return { made: [...this.gap(node, space), { id: `r-${leaves(node)[0]!.id}`, kind: 'row', gap: 0, narrow: 'stack', cells: [made] }], top, bottom }
+    const { box } = node, id = leavesOf(node)[0]!.id
+    if (node.kind === 'columns') {
+      const { made, top: begins, bottom } = this.row(node, { ...rect, y: box.y, h: box.h }, ground)
+      return { made: [...this.gap(node, begins - top), { id: `r-${id}`, kind: 'row', ...made }], top, bottom }
     }
-    const { made, top: begins, bottom } = this.row(node, { ...rect, y: box.y, h: box.h }, ground)
-    return { made: [...this.gap(node, begins - top), { id: `r-${leaves(node)[0]!.id}`, kind: 'row', ...made }], top, bottom }
+    if (node.kind !== 'panel') return this.items(node, { ...rect, y: top }, ground)
+    const { made, bottom } = this.cell(node, box, ground, `c-${id}`)
+    const room = (side: 'left' | 'right', w: number): Cell[] => (w >= this.scale ? [{ id: `c-${id}-${side}`, width: w / this.scale, padding: sides(0), align: 'left', valign: 'top', items: [] }] : [])
+    const cells = [...room('left', box.x - rect.x), made, ...room('right', rect.x + rect.w - box.x - box.w)]
+    return { made: [...this.gap(node, box.y - top), { id: `r-${id}`, kind: 'row', gap: 0, narrow: 'stack', cells }], top, bottom }
   }
 
   private gap(node: Node, space: number): Item[] {
-    return space >= this.scale / 2 ? [{ id: `g-${leaves(node)[0]!.id}`, kind: 'gap', padding: sides(0), show: 'all', height: Math.max(1, space / this.scale) }] : []
+    return space >= this.scale / 2 ? [{ id: `g-${leavesOf(node)[0]!.id}`, kind: 'gap', padding: sides(0), show: 'all', height: Math.max(1, space / this.scale) }] : []
   }
 
   /** A tile, with its place in the cell as padding. @param top where the space above it begins, design px */
@@ -354,8 +343,11 @@ class Maker {
     // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
     const down = (line + size * (font.ascent - font.descent)) / 2
     const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
+    // Letters stand apart by about a tenth of their size; a design that sets a line wide shows twice as much.
+    const apart = middle(ink.lines.map((l) => l.gap)) / s
+    const spacing = own ? own.spacing : ink.lines.length <= 2 && apart >= 0.2 * size ? Math.round(2 * (apart - 0.09 * size)) / 2 : undefined
     const made: Letters = {
-      ink, blocks, size, line, bold: own?.bold ?? main?.bold ?? false,
+      ink, blocks, spacing, size, line, bold: own?.bold ?? main?.bold ?? false,
       top: firstLine ? firstLine.base - down * s : cut.y, bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
     }
     this.letters.set(key, made)
@@ -364,11 +356,11 @@ class Maker {
   private readonly letters = new Map<string, Letters>()
 
   private words(cut: Cut, rect: Rect, top: number, behind: string): Placed<Tile> {
-    const { ink, blocks, size, line, bold, top: begins, bottom } = this.lettersOf(cut, behind)
+    const { ink, blocks, size, line, bold, spacing, top: begins, bottom } = this.lettersOf(cut, behind)
     const own = cut.lettering
     const box = ink.lines.length ? around(ink.lines) : cut
     // One line that fills its cut says nothing there; in its cell it may.
-    const align = own?.align ?? alignmentOf(ink.lines, ink.lines.length === 1 && box.w > 0.8 * cut.w ? rect : cut)
+    const align = own?.align ?? (ink.lines.length === 1 && box.w > 0.8 * cut.w && this.centredBeside(cut, box) ? 'center' : null) ?? alignmentOf(ink.lines, ink.lines.length === 1 && box.w > 0.8 * cut.w ? rect : cut)
     const left = this.px(box.x - rect.x), right = this.px(rect.x + rect.w - box.x - box.w)
     const slack = Math.max(0, Math.round(slackOf(ink.lines, size * this.scale) / this.scale))
     const padding: Sides = { top: this.px(begins - top), bottom: 0, ...sideSpace(align, left, right, slack, ink.lines.length > 1) }
@@ -378,13 +370,22 @@ class Maker {
     const colorOf = (lines: readonly InkLine[] | undefined) => (lines?.length ? this.input.readInk(around(lines), ground).color : ink.color) ?? undefined
     const [color, headingColor] = [own?.color ?? colorOf(main?.lines), own?.color ?? colorOf(largest?.lines)]
     const sized = shapeText(cut.words ?? emptyText(), blocks.map((b) => Math.round(b.size / this.scale)), size)
-    const style: TextStyleOverride = { size, line, bold, ...(color ? { color } : {}), ...(own?.font ? { font: own.font } : {}), ...(own?.italic ? { italic: true } : {}), ...(own?.spacing ? { spacing: own.spacing } : {}) }
+    const style: TextStyleOverride = { size, line, bold, ...(color ? { color } : {}), ...(own?.font ? { font: own.font } : {}), ...(own?.italic ? { italic: true } : {}), ...(spacing ? { spacing } : {}) }
     const titled = this.titleLevel(cut, size, bold, ink.lines.length)
     const headings = sized.heading ? { ...style, bold: largest?.bold ?? true, size: sized.heading, line: Math.round(sized.heading * 1.2), ...(headingColor ? { color: headingColor } : {}) } : style
     const made: Tile = {
       id: `t-${cut.id}`, cut: cut.id, show: 'all', padding, kind: 'words', text: titled ? asHeading(sized.text, titled) : sized.text, align, narrow: { padding: narrower(padding) ?? padding }, style, headings,
     }
     return { made, top, bottom: Math.max(bottom, top + padding.top * this.scale) + Math.max(0, top - begins) }
+  }
+
+  /** Whether what stands right above or below shares the middle of a line, and nothing its left edge. */
+  private centredBeside(cut: Cut, line: Rect): boolean {
+    const s = this.scale
+    const near = this.cuts.filter((o) => o !== cut && ['words', 'picture', 'button'].includes(o.kind) && o.x < line.x + line.w && o.x + o.w > line.x && Math.max(o.y - cut.y - cut.h, cut.y - o.y - o.h) <= 60 * s)
+    const boxes = near.map((o): Rect => { const lines = o.kind === 'words' ? this.lettersOf(o, o.ground ?? '#ffffff').ink.lines : []; return lines.length ? around(lines) : o })
+    const level = (b: Rect) => Math.abs(b.x - line.x) <= 2 * s
+    return boxes.some((b) => !level(b) && Math.abs(b.x + b.w / 2 - line.x - line.w / 2) <= 3 * s) && !boxes.some((b) => level(b) && Math.abs(b.w - line.w) > 4 * s)
   }
 
   /** Large or bold short words are a heading: its level, or null. The largest of the design are those of level 1. */
@@ -411,7 +412,11 @@ function slackOf(lines: readonly InkLine[], size: number): number {
 
 /** The space beside words that leaves them their measured width and some slack. A short single line needs no wall on its loose side. */
 function sideSpace(align: 'left' | 'center' | 'right', left: number, right: number, slack: number, broken: boolean): Pick<Sides, 'left' | 'right'> {
-  if (align === 'center') { const each = Math.max(0, Math.min(left, right) - Math.ceil(slack / 2)); return { left: each, right: each } }
+  if (align === 'center') {
+    // A column may be wider on one side than the words are centred in.
+    const [l, r] = Math.abs(left - right) <= 4 ? [Math.min(left, right), Math.min(left, right)] : [left, right]
+    return { left: Math.max(0, l - Math.ceil(slack / 2)), right: Math.max(0, r - Math.ceil(slack / 2)) }
+  }
   const loose = (held: number, space: number) => Math.max(0, broken ? space - slack : Math.min(held, space - slack))
   return align === 'right' ? { left: loose(right, left), right } : { left, right: loose(left, right) }
 }
@@ -419,7 +424,7 @@ function sideSpace(align: 'left' | 'center' | 'right', left: number, right: numb
 /** Short words of this size, px, are a heading (common practice, no source). */
 const TITLE_SIZE = 22
 
-interface Letters { ink: Ink; blocks: InkBlock[]; size: number; line: number; bold: boolean; top: number; bottom: number }
+interface Letters { ink: Ink; spacing: number | undefined; blocks: InkBlock[]; size: number; line: number; bold: boolean; top: number; bottom: number }
 
 /** Paragraphs as headings of a level. */
 const asHeading = (text: RichText, level: 1 | 2): RichText => ({ type: 'doc', content: text.content.map((b) => (b.type === 'paragraph' && b.content?.length ? { type: 'heading', attrs: { level, textAlign: b.attrs?.textAlign }, content: b.content } : b)) })
@@ -444,5 +449,6 @@ export function shapeText(text: RichText, sizes: number[], main: number | undefi
 /** On a phone wide side spaces are drawn in to 20 px (common practice, no source). */
 const narrower = (p: Sides): Sides | undefined => (p.left > 20 || p.right > 20 ? { ...p, left: Math.min(20, p.left), right: Math.min(20, p.right) } : undefined)
 
-const leaves = (n: Node): Cut[] => (n.kind === 'leaf' ? [n.cut] : n.kind === 'knot' ? n.cuts : n.parts.flatMap(leaves))
+/** The cuts of a layout that stand on no panel. */
+const loose = (n: Node): Cut[] => (n.kind === 'panel' ? [] : n.kind === 'rows' || n.kind === 'columns' ? n.parts.flatMap(loose) : leavesOf(n))
 const first = <T>(s: Set<T>): T => [...s][0]!

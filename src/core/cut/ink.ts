@@ -10,8 +10,9 @@ export interface InkLine {
   tall: number
   /** Mean length of the strokes a row meets, in heights of a small x: bold letters have longer ones. */
   stroke: number
-  /** Width of its first word, design px. */
+  /** Width of its first word, and the usual space between two of its letters, design px. */
   word: number
+  gap: number
 }
 
 /** What the letters of an area look like. */
@@ -28,7 +29,7 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   const lines: InkLine[] = []
   let open: { y: number; from: number; to: number; rows: InkRow[] } | null = null
   const close = (y: number) => {
-    if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, ...feet(open.y, open.rows), word: 0 })
+    if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, ...feet(open.y, open.rows), word: 0, gap: 0 })
     open = null
   }
   const bottom = Math.min(rect.y + rect.h, raster.height), right = Math.min(rect.x + rect.w, raster.width)
@@ -54,7 +55,7 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   close(bottom)
   let color: string | null = null, most = 0
   for (const [p, n] of counts) if (difference(p, g) >= far && n > most) { most = n; color = hexOf(p) }
-  return { color, lines: joinedMarks(lines.filter((l) => l.h > 2)).map((l) => ({ ...l, word: firstWord(px, raster.width, l, g) })) }
+  return { color, lines: joinedMarks(lines.filter((l) => l.h > 2)).map((l) => ({ ...l, ...spacesOf(px, raster.width, l, g) })) }
 }
 
 /** What a row of a line holds: inked pixels, stretches of them, and the sum of their differences to the ground. */
@@ -82,16 +83,17 @@ function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'sma
   return { base: Math.round(base), small: to - from + up + down, tall: base - (top + 1 - first), stroke: runs ? ink / runs / (to - from + 1) : 0 }
 }
 
-/** How far the first word of a line reaches: to the first empty columns as wide as a space (about a quarter of the type's size; half a small x). */
-function firstWord(px: Int32Array, width: number, line: InkLine, ground: number): number {
+/** How far the first word of a line reaches, to the first empty columns as wide as a space (about a quarter of the type's size; half a small x), and the middle of the narrower ones. */
+function spacesOf(px: Int32Array, width: number, line: InkLine, ground: number): Pick<InkLine, 'word' | 'gap'> {
   const space = Math.max(2, 0.4 * line.small)
-  let empty = 0
+  const gaps: number[] = []
+  let empty = 0, word = line.w
   for (let x = line.x; x < line.x + line.w; x++) {
     let inked = false
     for (let y = line.y; y < line.y + line.h && !inked; y++) inked = difference(px[y * width + x]!, ground) > 40
-    if (!inked) { if (++empty >= space) return x - empty + 1 - line.x } else empty = 0
+    if (inked) { if (empty) gaps.push(empty); empty = 0 } else if (++empty >= space && word === line.w) word = x - empty + 1 - line.x
   }
-  return line.w
+  return { word, gap: gaps.length >= 3 ? middle(gaps) : 0 }
 }
 
 /** Accents and dots that an empty row parts from their letters belong to the line below. */
@@ -148,7 +150,8 @@ export function inkBlocks(lines: readonly InkLine[], x?: number): InkBlock[] {
   }))
 }
 
-const middle = (v: number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1]!
+/** The median, 0 of nothing. */
+export const middle = (v: number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1] ?? 0
 
 /** How lines stand in a box: told by which of their edges vary least. One line counts as left unless it is centred or held by the right edge. */
 export function alignmentOf(lines: readonly Pick<InkLine, 'x' | 'w'>[], box: { x: number; w: number }): 'left' | 'center' | 'right' {

@@ -6,7 +6,7 @@ import type { Autocut } from './autocut'
 import { mergeCuts } from './edits'
 import { emptyPlan, type Cut, type Lettering } from './plan'
 import { overlap, type Rect } from './raster'
-import type { TextBlock } from './reflow'
+import { readAcross, type TextBlock } from './reflow'
 
 const rect = { x: z.number(), y: z.number(), w: z.number(), h: z.number() }
 
@@ -62,16 +62,6 @@ export function saidBy(cut: Cut, texts: readonly TextBlock[], scale: number): Pa
   if (cut.kind === 'picture') return cut.alt === null ? { alt: inside.map((t) => t.text.replace(/\s+/g, ' ')).join('. ').replace(/([.!?])\. /g, '$1 ').slice(0, 2000) } : {}
   const words = cut.words ? {} : { words: textOf(readAcross(inside)) }
   return cut.kind === 'words' || cut.kind === 'button' ? { ...words, lettering: letteringOf(main, scale) } : {}
-}
-
-/** What blocks say together: one below the other they are paragraphs; on one row they are one line, with the design's space between them in ems. */
-function readAcross(blocks: readonly TextBlock[]): string {
-  return blocks.reduce((said, b, i) => {
-    const before = blocks[i - 1]
-    if (!before) return b.text
-    const level = Math.min(before.y + before.h, b.y + b.h) - Math.max(before.y, b.y) > 0.6 * Math.min(before.h, b.h) && !before.text.includes('\n') && !b.text.includes('\n')
-    return said + (level ? '\u2003'.repeat(Math.max(1, Math.min(4, Math.round((b.x - before.x - before.w) / b.size)))) : '\n\n') + b.text
-  }, '')
 }
 
 /**

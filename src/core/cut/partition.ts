@@ -1,24 +1,51 @@
-import { around, type Rect } from './raster'
+import { around, overlap, type Rect } from './raster'
 
-/** How cuts lie: one above the other, side by side, a single one, or interlocked so that no straight line parts them. */
-export type Layout<C extends Rect> =
-  | { kind: 'rows'; box: Rect; parts: Layout<C>[] }
-  | { kind: 'columns'; box: Rect; parts: Layout<C>[] }
+/** How cuts lie: one above the other, side by side, a single one, on a panel, or interlocked so that no straight line parts them. */
+export type Layout<C extends Rect, P extends Rect = Rect> =
+  | { kind: 'rows'; box: Rect; parts: Layout<C, P>[] }
+  | { kind: 'columns'; box: Rect; parts: Layout<C, P>[] }
   | { kind: 'leaf'; box: Rect; cut: C }
+  | { kind: 'panel'; box: Rect; panel: P; inner: Layout<C, P> }
   | { kind: 'knot'; box: Rect; cuts: C[] }
 
-/** Parts cuts by straight lines, first into rows, then into columns, and so on (a guillotine partition, also called XY-cut). */
-export function partition<C extends Rect & { kind?: string }>(cuts: readonly C[]): Layout<C> {
-  const box = around(cuts)
-  if (cuts.length === 1) return { kind: 'leaf', box, cut: cuts[0]! }
-  const rows = groups(cuts, (c) => [c.y, c.y + c.h])
+/**
+ * Parts cuts by straight lines, first into rows, then into columns, and so on (a guillotine partition, also called XY-cut). The cuts on a panel stay together.
+ * @param panels boxes under the cuts; one that cuts reach out of is left aside
+ */
+export function partition<C extends Rect & { kind?: string }, P extends Rect = Rect>(cuts: readonly C[], panels: readonly P[] = []): Layout<C, P> {
+  return parted(gathered<C, P>(cuts, panels))
+}
+
+/** A cut, or a panel with its cuts. */
+interface Item<C extends Rect, P extends Rect> { box: Rect; made: () => Layout<C, P> }
+
+function gathered<C extends Rect & { kind?: string }, P extends Rect>(cuts: readonly C[], panels: readonly P[]): Item<C, P>[] {
+  const holds = (p: Rect, c: Rect) => c.x >= p.x - 1 && c.y >= p.y - 1 && c.x + c.w <= p.x + p.w + 1 && c.y + c.h <= p.y + p.h + 1
+  const apart = (p: Rect, c: Rect) => { const o = overlap(p, c); return !o || Math.min(o.w, o.h) <= 2 }
+  const out: Item<C, P>[] = []
+  let rest = [...cuts]
+  // The largest first: what lies in one of them is parted again inside it.
+  for (const panel of [...panels].sort((a, b) => b.w * b.h - a.w * a.h)) {
+    const own = rest.filter((c) => holds(panel, c))
+    if (!own.length || rest.some((c) => !own.includes(c) && !apart(panel, c))) continue
+    rest = rest.filter((c) => !own.includes(c))
+    const box = { x: panel.x, y: panel.y, w: panel.w, h: panel.h }
+    out.push({ box, made: () => ({ kind: 'panel', box, panel, inner: partition(own, panels.filter((p) => p !== panel && holds(panel, p))) }) })
+  }
+  return [...out, ...rest.map((cut): Item<C, P> => ({ box: cut, made: () => ({ kind: 'leaf', box: cut, cut }) }))]
+}
+
+function parted<C extends Rect & { kind?: string }, P extends Rect>(items: readonly Item<C, P>[]): Layout<C, P> {
+  if (items.length === 1) return items[0]!.made()
+  const box = around(items.map((i) => i.box))
+  const rows = groups(items, ({ box: b }) => [b.y, b.y + b.h])
   if (rows.length > 1) {
-    const parts = captioned(rows.map((r) => partition(r)))
+    const parts = captioned(rows.map((r) => parted(r)))
     return parts.length === 1 ? parts[0]! : { kind: 'rows', box, parts }
   }
-  const columns = groups(cuts, (c) => [c.x, c.x + c.w])
-  if (columns.length > 1) return { kind: 'columns', box, parts: columns.map(partition) }
-  return { kind: 'knot', box, cuts: [...cuts] }
+  const columns = groups(items, ({ box: b }) => [b.x, b.x + b.w])
+  if (columns.length > 1) return { kind: 'columns', box, parts: columns.map(parted) }
+  return { kind: 'knot', box, cuts: items.flatMap((i) => leavesOf(i.made())) }
 }
 
 /** So many rows of words under each other, column for column, belong together (a heading, its words, a button); more of them are a table. */
@@ -28,16 +55,16 @@ const MOST_ROWS = 3
  * Takes a row of pictures or words and the rows of words and buttons right under it, column for column, as columns: so that a phone, which stacks
  * columns, shows each picture or heading with its own words.
  */
-function captioned<C extends Rect & { kind?: string }>(rows: Layout<C>[]): Layout<C>[] {
-  const out: Layout<C>[] = []
+function captioned<C extends Rect & { kind?: string }, P extends Rect>(rows: Layout<C, P>[]): Layout<C, P>[] {
+  const out: Layout<C, P>[] = []
   for (let i = 0; i < rows.length; ) {
     const row = rows[i]!
     let end = i + 1
     if (row.kind === 'columns') while (end < rows.length && follows(row, rows[end]!)) end++
-    const run = rows.slice(i, end) as Extract<Layout<C>, { kind: 'columns' }>[]
+    const run = rows.slice(i, end) as Extract<Layout<C, P>, { kind: 'columns' }>[]
     const words = run.filter((r) => leavesOf(r).every(live)).length
     if (run.length > 1 && words <= MOST_ROWS) {
-      const parts = run[0]!.parts.map((_, k): Layout<C> => ({ kind: 'rows', box: around(run.map((r) => r.parts[k]!.box)), parts: run.flatMap((r) => { const p = r.parts[k]!; return p.kind === 'rows' ? p.parts : [p] }) }))
+      const parts = run[0]!.parts.map((_, k): Layout<C, P> => ({ kind: 'rows', box: around(run.map((r) => r.parts[k]!.box)), parts: run.flatMap((r) => { const p = r.parts[k]!; return p.kind === 'rows' ? p.parts : [p] }) }))
       out.push({ kind: 'columns', box: around(run.map((r) => r.box)), parts })
     } else out.push(...run)
     i = end
@@ -46,11 +73,13 @@ function captioned<C extends Rect & { kind?: string }>(rows: Layout<C>[]): Layou
 }
 
 const live = (c: { kind?: string }) => c.kind === 'words' || c.kind === 'button'
-const follows = <C extends Rect & { kind?: string }>(above: Extract<Layout<C>, { kind: 'columns' }>, row: Layout<C>): boolean =>
+const follows = <C extends Rect & { kind?: string }, P extends Rect>(above: Extract<Layout<C, P>, { kind: 'columns' }>, row: Layout<C, P>): boolean =>
   row.kind === 'columns' && row.parts.length === above.parts.length && above.parts.every((p, i) => sameColumn(p.box, row.parts[i]!.box)) && leavesOf(row).every(live)
 
 const sameColumn = (a: Rect, b: Rect): boolean => Math.abs(a.x - b.x) <= 0.08 * Math.max(a.w, b.w) && Math.abs(a.x + a.w - b.x - b.w) <= 0.25 * Math.max(a.w, b.w)
-const leavesOf = <C extends Rect>(n: Layout<C>): C[] => (n.kind === 'leaf' ? [n.cut] : n.kind === 'knot' ? n.cuts : n.parts.flatMap(leavesOf))
+
+/** The cuts of a layout, in its order. */
+export const leavesOf = <C extends Rect, P extends Rect>(n: Layout<C, P>): C[] => (n.kind === 'leaf' ? [n.cut] : n.kind === 'knot' ? n.cuts : n.kind === 'panel' ? leavesOf(n.inner) : n.parts.flatMap(leavesOf<C, P>))
 
 /** Groups whose intervals touch no other group's. */
 function groups<C>(cuts: readonly C[], interval: (c: C) => [number, number]): C[][] {

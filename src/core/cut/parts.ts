@@ -383,7 +383,7 @@ class Taker {
       this.panels.push({ ...upper, box: { color: head.color, radius: 0 } })
       this.area(insetOf(upper, { color: head.color, radius: 0 }), head.color, upper, c.depth + 1, box.radius)
     } else this.parts.push({ ...upper, kind: 'photo', sure: 0.7, frame: rect, ground: box.color })
-    this.area({ ...insetOf(lower, box), y: top + 2, h: lower.h - 4 - line }, box.color, lower, c.depth + 1, box.radius)
+    this.area({ ...insetOf(lower, box), y: top + 2, h: lower.h - 4 - line }, box.color, { ...lower, x: lower.x + line, w: lower.w - 2 * line, h: lower.h - line }, c.depth + 1, box.radius)
     return true
   }
 
@@ -407,7 +407,7 @@ class Taker {
     // A small box with something in it is a mark of its own, such as an icon.
     if (w < 80 && h < 80) return false
     this.panels.push({ ...rect, box })
-    this.area(inner, box.color, rect, c.depth + 1, box.radius)
+    this.area(inner, box.color, within(rect, box), c.depth + 1, box.radius)
     return true
   }
 
@@ -437,9 +437,14 @@ const pieces = (m: Mask, r: Cells, along: 'rows' | 'columns'): number => stretch
 const median = (v: number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1] ?? 0
 const union = (a: Cells, b: Cells): Cells => { const x = Math.min(a.x, b.x), y = Math.min(a.y, b.y); return { x, y, w: Math.max(a.x + a.w, b.x + b.w) - x, h: Math.max(a.y + a.h, b.y + b.h) - y } }
 
-/** The inside of a box, without its border and the corners' anti-aliasing. */
-function insetOf(r: Rect, box: Box): Rect {
-  const by = Math.max(2, (box.borderWidth ?? 0) + 2)
-  const inner = box.bar ? besides(r, box.bar) : r
+/** A box without its border. */
+function within(r: Rect, box: Box): Rect {
+  const inner = box.bar ? besides(r, box.bar) : r, by = box.borderWidth ?? 0
   return { x: inner.x + by, y: inner.y + by, w: inner.w - 2 * by, h: inner.h - 2 * by }
+}
+
+/** The inside of a box, without its border and the blended pixels of its rim. */
+function insetOf(r: Rect, box: Box): Rect {
+  const { x, y, w, h } = within(r, box)
+  return { x: x + 2, y: y + 2, w: w - 4, h: h - 4 }
 }

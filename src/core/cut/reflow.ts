@@ -117,3 +117,13 @@ export function paragraphsOf(lines: readonly Pick<TextLine, 'text' | 'base' | 'w
 
 /** Joins two lines with a space; a soft hyphen at the end goes, a hyphen stays. */
 const glued = (a: string, b: string): string => (a.endsWith('\u00ad') ? a.slice(0, -1) + b : /\p{L}-$/u.test(a) ? a + b : `${a} ${b}`)
+
+/** What blocks say together: one below the other they are paragraphs; on one row they are one line, with the design's space between them in ems. */
+export function readAcross(blocks: readonly TextBlock[]): string {
+  const level = (a: TextBlock, b: TextBlock) => Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y) > 0.6 * Math.min(a.h, b.h) && !a.text.includes('\n') && !b.text.includes('\n')
+  return [...blocks].sort((a, b) => (level(a, b) ? a.x - b.x : a.y - b.y)).reduce((said, b, i, all) => {
+    const before = all[i - 1]
+    if (!before) return b.text
+    return said + (level(before, b) ? '\u2003'.repeat(Math.max(1, Math.min(4, Math.round((b.x - before.x - before.w) / b.size)))) : '\n\n') + b.text
+  }, '')
+}

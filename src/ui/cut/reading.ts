@@ -1,5 +1,6 @@
 import type { PSM, Worker } from 'tesseract.js'
 import { blocksOf, joinPieces, type TextBlock, type TextLine } from '@/core/cut/reflow'
+import type { Cut } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
 
 /** Letters are read best from about this height of a small x, px. */
@@ -8,8 +9,18 @@ const CLEAR_X = 20
 /** From this confidence on, of 100, what is read off a picture are words. */
 const SURE = 70
 
+/** Ground around a crop, px of the crop. */
+export const READING_MARGIN = 12
+
 /** By how much a crop is drawn larger before it is read. @param scale design px for each px of the email, whose body text is about 16 px */
 export const readingZoom = (scale: number): number => Math.max(1, Math.min(4, CLEAR_X / (8 * scale)))
+
+/** Where the words of a cut are: of a button inside its edge and its round ends. @param scale design px for each px of the email */
+export function readableOf(cut: Cut, scale: number): Rect {
+  if (cut.kind !== 'button') return cut
+  const by = Math.round(((cut.box?.borderWidth ?? 0) + 3) * scale), round = Math.round(0.3 * (cut.box?.radius ?? 0) * scale)
+  return cut.w > 4 * (by + round) && cut.h > 4 * by ? { x: cut.x + by + round, y: cut.y + by, w: cut.w - 2 * (by + round), h: cut.h - 2 * by } : cut
+}
 
 /**
  * Reads words off pictures (OCR), in a worker of its own and without a network: its files come from the app. One reader serves many cuts; ending it
@@ -31,10 +42,14 @@ export class Reader {
     await worker.setParameters({ tessedit_pageseg_mode: (scattered ? '11' : '3') as PSM })
     const { data } = await worker.recognize(crop, {}, { blocks: true, text: false })
     const lines = (data.blocks ?? []).flatMap((b) => b.paragraphs.flatMap((p) => p.lines)).filter((l) => (scattered ? l.confidence >= SURE && /\p{L}{2}|\d{2}/u.test(l.text) : l.confidence > 25))
-    const pieces = lines.map((l): TextLine => ({
-      text: l.text.replace(/\s+/g, ' ').trim(), x: at.x + l.bbox.x0 / zoom, w: (l.bbox.x1 - l.bbox.x0) / zoom, base: at.y + (l.baseline.y0 + l.baseline.y1) / 2 / zoom,
-      size: Math.max(6, l.rowAttributes?.rowHeight ? (l.rowAttributes.rowHeight / zoom) * 0.76 : ((l.bbox.y1 - l.bbox.y0) / zoom) * 0.95),
-    }))
+    const [left, top] = [at.x - READING_MARGIN / zoom, at.y - READING_MARGIN / zoom]
+    const pieces = lines.flatMap((l) => {
+      const size = Math.max(6, l.rowAttributes?.rowHeight ? (l.rowAttributes.rowHeight / zoom) * 0.76 : ((l.bbox.y1 - l.bbox.y0) / zoom) * 0.95)
+      return spaced(l.words, 1.6 * size * zoom).map((words): TextLine => {
+        const x0 = Math.min(...words.map((w) => w.bbox.x0)), x1 = Math.max(...words.map((w) => w.bbox.x1))
+        return { text: words.map((w) => w.text).join(' '), x: left + x0 / zoom, w: (x1 - x0) / zoom, base: top + (l.baseline.y0 + l.baseline.y1) / 2 / zoom, size }
+      })
+    })
     return { blocks: blocksOf(joinPieces(pieces)), sure: lines.length ? lines.reduce((s, l) => s + l.confidence, 0) / lines.length / 100 : 0 }
   }
 
@@ -48,4 +63,15 @@ export class Reader {
     const base = new URL('/api/reading', location.href).href
     return createWorker('eng', 1, { workerPath: `${base}/worker.min.js`, corePath: base, langPath: base, cacheMethod: 'none', gzip: true, workerBlobURL: false })
   }
+}
+
+/** The words of a line, parted where a wide space stands between them. @param wide px of the crop */
+function spaced<W extends { bbox: { x0: number; x1: number } }>(words: readonly W[], wide: number): W[][] {
+  const out: W[][] = []
+  for (const w of words) {
+    const last = out.at(-1)
+    if (last && w.bbox.x0 - last.at(-1)!.bbox.x1 <= wide) last.push(w)
+    else out.push([w])
+  }
+  return out
 }

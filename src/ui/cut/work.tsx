@@ -9,7 +9,7 @@ import { letteringOf, saidBy, textsIn, type DesignLayers } from '@/core/cut/laye
 import { nearGrounds } from '@/core/cut/near-grounds'
 import { DEFAULT_BUDGET, orderedCuts, type Cut, type CutKind, type CutPlan } from '@/core/cut/plan'
 import { overlap, type Rect } from '@/core/cut/raster'
-import type { TextBlock } from '@/core/cut/reflow'
+import { readAcross, type TextBlock } from '@/core/cut/reflow'
 import { smallWords } from '@/core/cut/small-words'
 import { textOf } from '@/core/email/richtext'
 import type { Email } from '@/core/email/schema'
@@ -19,7 +19,7 @@ import { Ties } from '../bench/ties'
 import type { BenchJob, CutSession } from '../bench/types'
 import { Cutter } from './cutter'
 import { kindNames } from './kinds'
-import { Reader, readingZoom } from './reading'
+import { READING_MARGIN, readableOf, Reader, readingZoom } from './reading'
 
 /** What a picture cut comes to: its file, SSIM against the design, and what the same pixels weigh as a plain PNG. */
 export interface CropFigure { cut: string; picture: PictureRef; likeness: number; plain: number; narrow?: { picture: PictureRef } }
@@ -155,9 +155,10 @@ export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; se
     let none = 0
     try {
       for (const [i, c] of rest.entries()) {
-        const { blocks, sure } = await reader.read(await openCutter().ask({ kind: 'crop', rect: c, zoom }), c, zoom, c.kind === 'picture')
+        const at = readableOf(c, design.scale)
+        const { blocks, sure } = await reader.read(await openCutter().ask({ kind: 'crop', rect: at, zoom, margin: READING_MARGIN }), at, zoom, c.kind === 'picture')
         if (stopped) return
-        const text = blocks.map((b) => b.text).join('\n\n')
+        const text = c.kind === 'picture' ? blocks.map((b) => b.text).join('\n\n') : readAcross(blocks)
         if (text) { setProposals((m) => new Map(m).set(c.id, { text, sure, blocks })); setRead((r) => [...r.filter((t) => !textsIn([t], c).length), ...blocks]) } else none++
         setWork((w) => w && { ...w, done: i + 1 })
       }
