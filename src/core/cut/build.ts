@@ -7,7 +7,7 @@ import type { PictureRef } from '../tiles/picture/ref'
 import type { Tile } from '../tiles/schema'
 import { carry, deletedCuts, harvest } from './carry'
 import type { Ground } from './ground'
-import { alignmentOf, inkBlocks, middle, type Ink, type InkBlock, type InkLine } from './ink'
+import { alignmentOf, boldStroke, CAPITALS, inkBlocks, isBold, middle, type Ink, type InkBlock, type InkLine } from './ink'
 import { leavesOf, partition, type Layout } from './partition'
 import type { Cut, CutPlan, Panel } from './plan'
 import { around, type Rect } from './raster'
@@ -325,42 +325,60 @@ class Maker {
 
   /** How the letters of a cut are set, and where their first line begins and their last one ends, design px. */
   private lettersOf(cut: Cut, behind: string): Letters {
-    const key = `${cut.id}:${behind}`
-    const known = this.letters.get(key)
-    if (known) return known
-    const s = this.scale
-    const ground = cut.ground ?? behind
-    const own = cut.lettering
-    const { house } = this.input
-    const fontOf = (inherited: Font) => safeFont(own?.font ?? inherited, house.webFonts)
-    const ink = this.input.readInk(cut, ground)
-    let font = fontOf(house.text.body.font)
-    let blocks = inkBlocks(ink.lines, font.x)
-    if ((blocks[0]?.size ?? 0) / s >= TITLE_SIZE) { font = fontOf(house.text.heading1.font); blocks = inkBlocks(ink.lines, font.x) }
-    const main = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
-    const size = Math.max(6, Math.min(120, Math.round(own?.size ?? (main ? main.size / s : 16))))
-    const line = Math.max(size, Math.min(200, Math.round(own?.line ?? (main?.pitch ? main.pitch / s : size * (size >= 22 ? 1.2 : 1.5)))))
-    // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
-    const down = (line + size * (font.ascent - font.descent)) / 2
-    const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
-    // Letters stand apart by about a tenth of their size; a design that sets a line wide shows twice as much.
-    const apart = middle(ink.lines.map((l) => l.gap)) / s
-    const spacing = own ? own.spacing : ink.lines.length <= 2 && apart >= 0.2 * size ? Math.round(2 * (apart - 0.09 * size)) / 2 : undefined
-    const made: Letters = {
-      ink, blocks, spacing, size, line, bold: own?.bold ?? main?.bold ?? false,
-      top: firstLine ? firstLine.base - down * s : cut.y, bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
-    }
+    return this.remembered(`${cut.id}:${behind}`, () => {
+      const alone = this.measured(cut, behind)
+      // Of a word or two little can be measured. Words level with each other are set alike, as the columns of a table are.
+      const [only, more] = alone.ink.lines
+      if (!only || more || cut.lettering) return alone
+      const level = this.cuts.filter((o) => o.kind === 'words' && !o.lettering && o.y < cut.y + cut.h && o.y + o.h > cut.y).map((o) => this.measured(o, o.ground ?? behind))
+        .filter(({ ink: { lines } }) => lines.length === 1 && Math.abs(lines[0]!.base - only.base) <= 2 * this.scale && Math.max(lines[0]!.h, only.h) <= 1.8 * Math.min(lines[0]!.h, only.h))
+      return level.length < 3 ? alone : this.measured(cut, behind, { size: middle(level.map((l) => l.size)), bold: Math.abs(only.stroke - boldStroke(only.small)) > 0.04 ? alone.bold : 2 * level.filter((l) => l.bold).length > level.length })
+    })
+  }
+  private readonly letters = new Map<string, Letters>()
+  private remembered(key: string, make: () => Letters): Letters {
+    const made = this.letters.get(key) ?? make()
     this.letters.set(key, made)
     return made
   }
-  private readonly letters = new Map<string, Letters>()
+
+  /** The letters of a cut by its own ink. @param set what is known of them already; size in px */
+  private measured(cut: Cut, behind: string, set?: { size: number; bold: boolean }): Letters {
+    return this.remembered(`${cut.id}:${behind}:${set ? 'set' : 'alone'}`, () => {
+      const s = this.scale
+      const ground = cut.ground ?? behind
+      const own = cut.lettering
+      const { house } = this.input
+      const fontOf = (inherited: Font) => safeFont(own?.font ?? inherited, house.webFonts)
+      const ink = this.input.readInk(cut, ground)
+      let font = fontOf(house.text.body.font)
+      let blocks = inkBlocks(ink.lines, font.x)
+      if ((blocks[0]?.size ?? 0) / s >= TITLE_SIZE) { font = fontOf(house.text.heading1.font); blocks = inkBlocks(ink.lines, font.x) }
+      const main = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
+      const said = cut.words ? plainOf(cut.words) : ''
+      // Of capitals and figures the words tell that there is no small letter among them to be measured.
+      const tallest = said && !/\p{Ll}/u.test(said) && ink.lines.length ? Math.max(...ink.lines.map((l) => l.tall)) / CAPITALS : 0
+      const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? (tallest || main.size) / s : 16))))
+      const line = Math.max(size, Math.min(200, Math.round(own?.line ?? (main?.pitch ? main.pitch / s : size * (size >= 22 ? 1.2 : 1.5)))))
+      // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
+      const down = (line + size * (font.ascent - font.descent)) / 2
+      const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
+      // Letters stand apart by about a tenth of their size; a design that sets a line wide shows much more.
+      const apart = middle(ink.lines.map((l) => l.gap)) / s
+      const spacing = own ? own.spacing : ink.lines.length <= 2 && apart >= 0.25 * size ? Math.round(2 * (apart - 0.09 * size)) / 2 : undefined
+      return {
+        ink, blocks, spacing, size, line, bold: own?.bold ?? set?.bold ?? (main ? isBold(main, said.length > LONG ? 0.04 : 0) : false),
+        top: firstLine ? firstLine.base - down * s : cut.y, bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
+      }
+    })
+  }
 
   private words(cut: Cut, rect: Rect, top: number, behind: string): Placed<Tile> {
     const { ink, blocks, size, line, bold, spacing, top: begins, bottom } = this.lettersOf(cut, behind)
     const own = cut.lettering
     const box = ink.lines.length ? around(ink.lines) : cut
     // One line that fills its cut says nothing there; in its cell it may.
-    const align = own?.align ?? (ink.lines.length === 1 && box.w > 0.8 * cut.w && this.centredBeside(cut, box) ? 'center' : null) ?? alignmentOf(ink.lines, ink.lines.length === 1 && box.w > 0.8 * cut.w ? rect : cut)
+    const align = own?.align ?? (ink.lines.length === 1 && box.w > 0.8 * cut.w ? this.alignedBeside(cut, box) : null) ?? alignmentOf(ink.lines, ink.lines.length === 1 && box.w > 0.8 * cut.w ? rect : cut)
     const left = this.px(box.x - rect.x), right = this.px(rect.x + rect.w - box.x - box.w)
     const slack = Math.max(0, Math.round(slackOf(ink.lines, size * this.scale) / this.scale))
     const padding: Sides = { top: this.px(begins - top), bottom: 0, ...sideSpace(align, left, right, slack, ink.lines.length > 1) }
@@ -372,6 +390,9 @@ class Maker {
     const sized = shapeText(cut.words ?? emptyText(), blocks.map((b) => Math.round(b.size / this.scale)), size)
     const style: TextStyleOverride = { size, line, bold, ...(color ? { color } : {}), ...(own?.font ? { font: own.font } : {}), ...(own?.italic ? { italic: true } : {}), ...(spacing ? { spacing } : {}) }
     const titled = this.titleLevel(cut, size, bold, ink.lines.length)
+    // The marks of a list stand in from the side, and its items a little apart (tiles/words/html.ts).
+    const listed = sized.text.content.every((b) => b.type === 'bulletList' || b.type === 'orderedList')
+    if (listed) { style.line = Math.max(size, line - LIST_SPACE); padding.left = Math.max(0, padding.left - Math.round(LIST_INDENT - 0.94 * size)); padding.right = Math.min(padding.right, left) }
     const headings = sized.heading ? { ...style, bold: largest?.bold ?? true, size: sized.heading, line: Math.round(sized.heading * 1.2), ...(headingColor ? { color: headingColor } : {}) } : style
     const made: Tile = {
       id: `t-${cut.id}`, cut: cut.id, show: 'all', padding, kind: 'words', text: titled ? asHeading(sized.text, titled) : sized.text, align, narrow: { padding: narrower(padding) ?? padding }, style, headings,
@@ -379,13 +400,14 @@ class Maker {
     return { made, top, bottom: Math.max(bottom, top + padding.top * this.scale) + Math.max(0, top - begins) }
   }
 
-  /** Whether what stands right above or below shares the middle of a line, and nothing its left edge. */
-  private centredBeside(cut: Cut, line: Rect): boolean {
+  /** How a line is aligned to what stands right above and below it: by the middle or the right edge, where nothing shares its left edge. */
+  private alignedBeside(cut: Cut, line: Rect): 'center' | 'right' | null {
     const s = this.scale
     const near = this.cuts.filter((o) => o !== cut && ['words', 'picture', 'button'].includes(o.kind) && o.x < line.x + line.w && o.x + o.w > line.x && Math.max(o.y - cut.y - cut.h, cut.y - o.y - o.h) <= 60 * s)
-    const boxes = near.map((o): Rect => { const lines = o.kind === 'words' ? this.lettersOf(o, o.ground ?? '#ffffff').ink.lines : []; return lines.length ? around(lines) : o })
-    const level = (b: Rect) => Math.abs(b.x - line.x) <= 2 * s
-    return boxes.some((b) => !level(b) && Math.abs(b.x + b.w / 2 - line.x - line.w / 2) <= 3 * s) && !boxes.some((b) => level(b) && Math.abs(b.w - line.w) > 4 * s)
+    const boxes = near.map((o): Rect => { const lines = o.kind === 'words' ? this.lettersOf(o, o.ground ?? '#ffffff').ink.lines : []; return lines.length ? around(lines) : o }).filter((b) => Math.abs(b.w - line.w) > 4 * s)
+    if (boxes.some((b) => Math.abs(b.x - line.x) <= 2 * s)) return null
+    if (boxes.some((b) => Math.abs(b.x + b.w / 2 - line.x - line.w / 2) <= 3 * s)) return 'center'
+    return boxes.some((b) => Math.abs(b.x + b.w - line.x - line.w) <= 2 * s) ? 'right' : null
   }
 
   /** Large or bold short words are a heading: its level, or null. The largest of the design are those of level 1. */
@@ -420,6 +442,12 @@ function sideSpace(align: 'left' | 'center' | 'right', left: number, right: numb
   const loose = (held: number, space: number) => Math.max(0, broken ? space - slack : Math.min(held, space - slack))
   return align === 'right' ? { left: loose(right, left), right } : { left, right: loose(left, right) }
 }
+
+/** Of more letters than this hardly anybody sets all bold (common practice, no source): there the strokes have to be plainer. */
+const LONG = 40
+
+/** Space under an item of a list, and how far a list stands in, px. */
+const LIST_SPACE = 4, LIST_INDENT = 24
 
 /** Short words of this size, px, are a heading (common practice, no source). */
 const TITLE_SIZE = 22

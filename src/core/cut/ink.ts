@@ -29,6 +29,7 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   const lines: InkLine[] = []
   let open: { y: number; from: number; to: number; rows: InkRow[] } | null = null
   const close = (y: number) => {
+    if (open) withoutUnderline(open.rows, open.to - open.from + 1)
     if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, ...feet(open.y, open.rows), word: 0, gap: 0 })
     open = null
   }
@@ -83,6 +84,12 @@ function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'sma
   return { base: Math.round(base), small: to - from + up + down, tall: base - (top + 1 - first), stroke: runs ? ink / runs / (to - from + 1) : 0 }
 }
 
+/** Takes the line under a link out of a line's rows: a few rows in its lower half that are inked nearly throughout, as rows of letters never are. */
+function withoutUnderline(rows: InkRow[], width: number): void {
+  const under = rows.flatMap((r, i) => (i > 0.5 * rows.length && r.ink >= 0.68 * width && r.ink >= 6 * r.runs ? [i] : []))
+  if (under.length && under.length <= Math.max(2, 0.15 * rows.length)) for (let i = under[0]! - 1; i <= under.at(-1)! + 1 && i < rows.length; i++) rows[i] = { ink: 0, runs: 0, weight: 0 }
+}
+
 /** How far the first word of a line reaches, to the first empty columns as wide as a space (about a quarter of the type's size; half a small x), and the middle of the narrower ones. */
 function spacesOf(px: Int32Array, width: number, line: InkLine, ground: number): Pick<InkLine, 'word' | 'gap'> {
   const space = Math.max(2, 0.4 * line.small)
@@ -113,13 +120,16 @@ function joinedMarks(lines: InkLine[]): InkLine[] {
 export interface InkBlock { lines: InkLine[]; /** Letter size, design px. */ size: number; /** Distance of baselines, design px; 0 for a single line. */ pitch: number; bold: boolean }
 
 /** Height of capitals of the email-safe sans, em (fontStacks); round letters reach a little over a small x (measured on the drawn designs, 1 to 41 px). */
-const CAPITALS = 0.717
+export const CAPITALS = 0.717
 const OVERSHOOT = 1.02, SERIF_OVERSHOOT = 1.06
 /**
  * Strokes of bold letters are longer than this many heights of a small x; of small letters blended rims make them longer. Between what was measured on seven
  * titles in three fonts from 12 to 120 px: regular up to 0.29, 0.28 and 0.25, bold from 0.30, 0.30 and 0.28.
  */
-const boldStroke = (small: number) => (small < 10 ? 0.31 : small < 20 ? 0.297 : 0.27)
+export const boldStroke = (small: number) => (small < 10 ? 0.31 : small < 20 ? 0.297 : 0.27)
+
+/** Whether the lines of a block are bold. @param more by how much their strokes have to be longer than usual for it, in heights of a small x */
+export const isBold = ({ lines }: Pick<InkBlock, 'lines'>, more = 0): boolean => middle(lines.map((l) => l.stroke)) > boldStroke(middle(lines.map((l) => l.small))) + more
 
 /** Letter size of a line: from the heights of its tallest letters and of a small x, whichever it has. @param x height of a small x, em */
 export function letterSize({ small, tall }: Pick<InkLine, 'small' | 'tall'>, x = 0.519): number {
@@ -146,7 +156,7 @@ export function inkBlocks(lines: readonly InkLine[], x?: number): InkBlock[] {
     lines: g,
     size: middle(g.map((l) => letterSize(l, x))),
     pitch: g.length > 1 ? (g.at(-1)!.base - g[0]!.base) / (g.length - 1) : 0,
-    bold: middle(g.map((l) => l.stroke)) > boldStroke(middle(g.map((l) => l.small))),
+    bold: isBold({ lines: g }),
   }))
 }
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { safeFonts, type SafeFont } from '../email/fonts'
-import { textOf } from '../email/richtext'
+import { textOf, withLists } from '../email/richtext'
 import { colorSchema } from '../email/styles'
 import type { Autocut } from './autocut'
 import { mergeCuts } from './edits'
@@ -60,7 +60,7 @@ export function saidBy(cut: Cut, texts: readonly TextBlock[], scale: number): Pa
   if (!inside.length) return {}
   const main = inside.reduce((a, b) => (b.text.length > a.text.length ? b : a))
   if (cut.kind === 'picture') return cut.alt === null ? { alt: inside.map((t) => t.text.replace(/\s+/g, ' ')).join('. ').replace(/([.!?])\. /g, '$1 ').slice(0, 2000) } : {}
-  const words = cut.words ? {} : { words: textOf(readAcross(inside)) }
+  const words = cut.words ? {} : { words: withLists(textOf(readAcross(inside))) }
   return cut.kind === 'words' || cut.kind === 'button' ? { ...words, lettering: letteringOf(main, scale) } : {}
 }
 

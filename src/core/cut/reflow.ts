@@ -53,6 +53,15 @@ export function joinPieces(pieces: readonly TextLine[]): TextLine[] {
   return out.map((l) => ({ ...l, text: l.text.replace(/[ \t\u00a0]+/g, ' ').trim() }))
 }
 
+/** What a round list mark is read as. */
+const MISREAD = /^([«»¢°*©®+oe.])\s+(?=\S)/
+
+/** Lines read off a picture, with the marks of a list told from letters: several lines that begin alike, at one place. */
+export function withBullets(lines: readonly TextLine[]): TextLine[] {
+  const marked = lines.filter((l) => MISREAD.test(l.text) || /^•\s/.test(l.text))
+  return lines.map((l) => (MISREAD.test(l.text) && marked.filter((o) => Math.abs(o.x - l.x) <= 0.4 * l.size).length >= 2 ? { ...l, text: l.text.replace(MISREAD, '• ') } : l))
+}
+
 /** Groups lines into blocks of one look and column, in reading order. */
 export function blocksOf(lines: readonly TextLine[]): TextBlock[] {
   const groups: TextLine[][] = []

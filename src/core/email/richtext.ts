@@ -80,6 +80,35 @@ export function textOf(plain: string): RichText {
   }
 }
 
+const LIST_MARK = /^(?:[•·▪●‣-]|(\d{1,2})[.)])\s+/
+
+/** Paragraphs in a row that begin with a mark or a number, as a list; a single one stays what it is. */
+export function withLists(doc: RichText): RichText {
+  const content: Block[] = []
+  for (let i = 0; i < doc.content.length; ) {
+    const kind = listKind(doc.content[i]!)
+    let end = i + 1
+    if (kind) while (end < doc.content.length && listKind(doc.content[end]!) === kind) end++
+    const run = doc.content.slice(i, end)
+    if (kind && run.length > 1) content.push({ type: kind, content: run.map((b): ListItem => ({ type: 'listItem', content: [withoutMark(b as Paragraph)] })) })
+    else content.push(...run)
+    i = end
+  }
+  return { type: 'doc', content }
+}
+
+function listKind(b: Block): 'bulletList' | 'orderedList' | null {
+  const first = b.type === 'paragraph' ? b.content?.[0] : undefined
+  const mark = first?.type === 'text' ? LIST_MARK.exec(first.text) : null
+  return mark ? (mark[1] ? 'orderedList' : 'bulletList') : null
+}
+
+function withoutMark(p: Paragraph): Paragraph {
+  const [first, ...rest] = p.content!
+  const said = first!.type === 'text' ? first!.text.replace(LIST_MARK, '') : ''
+  return { ...p, content: [...(said && first!.type === 'text' ? [{ ...first!, text: said }] : []), ...rest] }
+}
+
 /** A visit to every block with words, lists included, in reading order. */
 export function eachTextBlock(doc: RichText, visit: (block: Paragraph | Heading) => void): void {
   const walk = (b: Block) => {

@@ -1,5 +1,5 @@
-import type { PSM, Worker } from 'tesseract.js'
-import { blocksOf, joinPieces, type TextBlock, type TextLine } from '@/core/cut/reflow'
+import type { Line, PSM, Worker } from 'tesseract.js'
+import { blocksOf, joinPieces, withBullets, type TextBlock, type TextLine } from '@/core/cut/reflow'
 import type { Cut } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
 
@@ -38,10 +38,14 @@ export class Reader {
   async read(crop: Blob, at: Rect, zoom: number, scattered: boolean): Promise<{ blocks: TextBlock[]; sure: number }> {
     const worker = await (this.worker ??= this.start())
     if (this.ended) throw new DOMException('Cancelled', 'AbortError')
-    // Page segmentation: sparse text in no order, or automatic.
-    await worker.setParameters({ tessedit_pageseg_mode: (scattered ? '11' : '3') as PSM })
-    const { data } = await worker.recognize(crop, {}, { blocks: true, text: false })
-    const lines = (data.blocks ?? []).flatMap((b) => b.paragraphs.flatMap((p) => p.lines)).filter((l) => (scattered ? l.confidence >= SURE && /\p{L}{2}|\d{2}/u.test(l.text) : l.confidence > 25))
+    /** The lines found with a way of segmenting the page. */
+    const linesOf = async (segmentation: '3' | '7' | '11', kept: (l: Line) => boolean) => {
+      await worker.setParameters({ tessedit_pageseg_mode: segmentation as PSM })
+      return ((await worker.recognize(crop, {}, { blocks: true, text: false })).data.blocks ?? []).flatMap((b) => b.paragraphs.flatMap((p) => p.lines)).filter(kept)
+    }
+    // Sparse text in no order; or automatic, and where that finds nothing (a lone figure), as a single line.
+    const found = scattered ? await linesOf('11', (l) => l.confidence >= SURE && /\p{L}{2}|\d{2}/u.test(l.text)) : await linesOf('3', (l) => l.confidence > 25)
+    const lines = found.length || scattered ? found : await linesOf('7', (l) => l.confidence > 50)
     const [left, top] = [at.x - READING_MARGIN / zoom, at.y - READING_MARGIN / zoom]
     const pieces = lines.flatMap((l) => {
       const size = Math.max(6, l.rowAttributes?.rowHeight ? (l.rowAttributes.rowHeight / zoom) * 0.76 : ((l.bbox.y1 - l.bbox.y0) / zoom) * 0.95)
@@ -50,7 +54,10 @@ export class Reader {
         return { text: words.map((w) => w.text).join(' '), x: left + x0 / zoom, w: (x1 - x0) / zoom, base: top + (l.baseline.y0 + l.baseline.y1) / 2 / zoom, size }
       })
     })
-    return { blocks: blocksOf(joinPieces(pieces)), sure: lines.length ? lines.reduce((s, l) => s + l.confidence, 0) / lines.length / 100 : 0 }
+    // Lines of one block are told to differ a little in size.
+    const usual = pieces.map((p) => p.size).sort((a, b) => a - b)[pieces.length >> 1] ?? 0
+    const settled = pieces.map((p) => (Math.abs(p.size - usual) <= 0.25 * usual ? { ...p, size: usual } : p))
+    return { blocks: blocksOf(withBullets(joinPieces(settled))), sure: lines.length ? lines.reduce((s, l) => s + l.confidence, 0) / lines.length / 100 : 0 }
   }
 
   end(): void {

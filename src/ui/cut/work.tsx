@@ -11,7 +11,7 @@ import { DEFAULT_BUDGET, orderedCuts, type Cut, type CutKind, type CutPlan } fro
 import { overlap, type Rect } from '@/core/cut/raster'
 import { readAcross, type TextBlock } from '@/core/cut/reflow'
 import { smallWords } from '@/core/cut/small-words'
-import { textOf } from '@/core/email/richtext'
+import { textOf, withLists } from '@/core/email/richtext'
 import type { Email } from '@/core/email/schema'
 import type { PictureRef } from '@/core/tiles/picture/ref'
 import { ApiProblem, call, callLong } from '../api'
@@ -178,7 +178,7 @@ export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; se
       const cut = q.cuts.find((c) => c.id === id), proposal = proposals.get(id)!
       if (!cut) return q
       if (cut.kind === 'picture') return setCut(q, id, { alt: proposal.text.replace(/\s+/g, ' ').slice(0, 2000) })
-      return setCut(q, id, { words: textOf(cut.kind === 'button' ? proposal.text.replace(/\s+/g, ' ') : proposal.text) })
+      return setCut(q, id, { words: cut.kind === 'button' ? textOf(proposal.text.replace(/\s+/g, ' ')) : withLists(textOf(proposal.text)) })
     }, p))
     dropProposals(chosen)
   }
