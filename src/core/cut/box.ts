@@ -78,9 +78,8 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: C
   if (outer.share < 0.93) return null
   const line = hairline(ring, depth, g, outer.color, flat)
   if (line) {
-    // Where the box is of the colour around it, only its line tells where a corner is round.
-    const bare = difference(outer.color, g) <= 3
-    return { color: hexOf(outer.color), radius: radiusOf(raster, rect, g, bare ? line.color : outer.color, bare ? 0.65 : near > 14 ? 0.3 : 0.02, corners), borderWidth: line.width, borderColor: hexOf(line.color) }
+    // The line tells where a corner is round: the box may be nearly of the colour around it.
+    return { color: hexOf(outer.color), radius: radiusOf(raster, rect, g, line.color, 0.65, corners), borderWidth: line.width, borderColor: hexOf(line.color) }
   }
   let color = outer.color, borderWidth: number | undefined, borderColor: string | undefined
   const deepest = Math.min(14, Math.floor(Math.min(w, h) / 3))

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { emailSchema, type Email } from '../email/schema'
+import { emailSchema, type Cell, type Email } from '../email/schema'
 import { textOf } from '../email/richtext'
 import { applyEdit } from '../email/edits'
 import { plainHouseStyle } from '../email/styles'
@@ -191,8 +191,9 @@ test('whatever is cut, what is built is a whole email, with every cut in it once
   const rect = fc.record({ x: fc.integer({ min: 0, max: 1190 }), y: fc.integer({ min: 0, max: 5990 }), w: fc.integer({ min: 4, max: 1200 }), h: fc.integer({ min: 4, max: 2500 }), kind: fc.constantFrom(...cutKinds) })
   // Few columns of many cuts, as rows of icons and tables are, come about seldom by chance.
   const rows = fc.tuple(fc.integer({ min: 2, max: 12 }), fc.integer({ min: 0, max: 5000 }), fc.constantFrom(...cutKinds)).map(([n, y, kind]) => Array.from({ length: n }, (_, i) => ({ x: Math.floor((i * 1200) / n) + 4, y, w: Math.floor(1200 / n) - 8, h: 90, kind })))
-  fc.assert(fc.property(fc.array(rect, { minLength: 1, maxLength: 9 }), fc.array(rows, { maxLength: 2 }), fc.uniqueArray(fc.integer({ min: 1, max: 5999 }), { maxLength: 4 }), fc.constantFrom(320, 600, 900), (rects, more, edges, emailWidth) => {
-    let p: CutPlan = { ...emptyPlan(), edges: edges.sort((a, b) => a - b) }, n = 0
+  fc.assert(fc.property(fc.array(rect, { minLength: 1, maxLength: 9 }), fc.array(rows, { maxLength: 2 }), fc.uniqueArray(fc.integer({ min: 1, max: 5999 }), { maxLength: 4 }), fc.constantFrom(320, 600, 900), fc.array(rect, { maxLength: 4 }), (rects, more, edges, emailWidth, boxes) => {
+    const panels = boxes.map(({ kind, ...r }): CutPlan['panels'][number] => ({ ...r, w: Math.min(r.w, 1200 - r.x), radius: 8, color: '#eeeeee', ...(kind === 'words' ? { borderWidth: 2, borderStyle: 'dashed' } : kind === 'rule' ? { bar: { side: 'left', width: 9, color: '#123456' } } : {}) }))
+    let p: CutPlan = { ...emptyPlan(), edges: edges.sort((a, b) => a - b), panels }, n = 0
     for (const r of [...rects, ...more.flat()]) p = addCut(p, r, size, r.kind, () => `c${n++}`).plan
     const { email, plan: after } = buildEmail({
       plan: p, size, emailWidth, previous: null, house: plainHouseStyle(), pictures: new Map(p.cuts.map((c) => [c.id, picture('a')])),
@@ -200,6 +201,11 @@ test('whatever is cut, what is built is a whole email, with every cut in it once
     })
     expect(emailSchema.safeParse(email).error).toBeUndefined()
     expect(planSchema.safeParse(after).error).toBeUndefined()
+    // Nothing shares an id, or its width would be that of the other.
+    const ids: string[] = []
+    const visit = (c: Cell) => { ids.push(c.id); for (const i of c.items) { ids.push(i.id); if (i.kind === 'row') i.cells.forEach(visit) } }
+    for (const b of email.bands) { ids.push(b.id); b.cells.forEach(visit) }
+    expect(ids).toHaveLength(new Set(ids).size)
     const shown = [...placesOf(email)].flatMap(({ tile }) => (tile.cut ? [tile.cut] : []))
     expect(shown.sort()).toEqual(p.cuts.filter((c) => c.kind !== 'nothing').map((c) => c.id).sort())
   }), { numRuns: 300 })

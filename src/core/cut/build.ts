@@ -151,6 +151,15 @@ class Maker {
     return { id: `b-${first.id}`, name: this.bandName(node, role, index), role, background, padding: { top: above, bottom: below, left, right }, show: 'all', ...made }
   }
 
+  /** An id that nothing else has: what lies one in the other may begin with the same cut. */
+  private only(id: string): string {
+    let n = 1, own = id
+    while (this.ids.has(own)) own = `${id}-${++n}`
+    this.ids.add(own)
+    return own
+  }
+  private readonly ids = new Set<string>()
+
   /** By how much what was built so far is higher than the design, design px. */
   private drift = 0
 
@@ -196,6 +205,7 @@ class Maker {
     const top = rect.y - Math.max(0, ...parts.map((p) => this.liftOf(p, { ...p.box, y: rect.y })))
     // Half of a gap is given to the words on its left, which may run a little wider than the design's.
     const lent = even && parts.some((p) => leavesOf(p).some((c) => c.kind === 'words')) && !parts.some((p) => p.kind === 'panel') ? Math.floor(gaps[0]! / 2) : 0
+    this.heldRight(parts, boxes)
     const placed = parts.map((part, i) => {
       const from = i === 0 ? rect.x : even ? boxes[i]!.x : boxes[i]!.x - gaps[i - 1]! / 2
       const to = i === parts.length - 1 ? right : even ? boxes[i]!.x + boxes[i]!.w + lent : boxes[i]!.x + boxes[i]!.w + gaps[i]! / 2
@@ -207,6 +217,14 @@ class Maker {
     return { made: { gap: even ? Math.max(0, (gaps[0] ?? 0) - lent) / this.scale : 0, narrow: slices || icons ? 'keep' : 'stack', cells: placed.map((p) => p.made) }, top, bottom: Math.max(...placed.map((p) => p.bottom)) }
   }
 
+  /** Short words far to the right of the only other column, as far from the right edge as that is from the left: they are held by the right edge. */
+  private heldRight(parts: readonly Node[], boxes: readonly Rect[]): void {
+    const [first, last] = boxes
+    if (parts.length !== 2 || last!.x - first!.x - first!.w < 0.2 * this.input.size.width || Math.abs(this.input.size.width - last!.x - last!.w - first!.x) > 6 * this.scale) return
+    for (const c of loose(parts[1]!)) if (c.kind === 'words') this.right.add(c.id)
+  }
+  private readonly right = new Set<string>()
+
   /** More than five side by side are taken together from the fifth on. */
   private atMostFive(parts: Node[]): Node[] {
     if (parts.length <= 5) return parts
@@ -215,14 +233,19 @@ class Maker {
   }
 
   private cell(node: Node, rect: Rect, ground: string, id: string): Placed<Cell> {
-    const base = { id, width: Math.max(1, rect.w / this.scale), align: 'left' as const, valign: 'top' as const }
+    const base = { id: this.only(id), width: Math.max(1, rect.w / this.scale), align: 'left' as const, valign: 'top' as const }
     if (node.kind === 'panel') {
       const { panel } = node
+      // Where its cell reaches further, the panel stands in a row of its own inside.
+      if (Math.max(panel.x - rect.x, rect.x + rect.w - panel.x - panel.w) >= this.scale) {
+        const { made, bottom } = this.nested(node, rect, rect.y, ground)
+        return { made: { ...base, padding: sides(0), items: made }, top: rect.y, bottom }
+      }
       const edges = this.edgesOf(panel)
       const { made, bottom } = this.items(node.inner, { x: panel.x, y: rect.y, w: panel.w, h: rect.h }, panel.color)
       const below = Math.max(0, panel.y + panel.h - bottom)
       const look = { background: panel.color, ...(panel.radius >= this.scale / 2 ? { radius: Math.min(100, this.px(panel.radius)) } : {}), ...(edges ? { edges } : {}) }
-      return { made: { ...base, ...look, padding: { top: 0, right: 0, bottom: this.px(below), left: 0 }, items: this.inside(made, edges ?? {}) }, top: rect.y, bottom: Math.max(bottom, panel.y + panel.h) }
+      return { made: { ...base, ...look, padding: { top: 0, right: 0, bottom: Math.max(0, this.px(below) - (edges?.bottom?.width ?? 0)), left: 0 }, items: edges ? this.inside(made, edges) : made }, top: rect.y, bottom: Math.max(bottom, panel.y + panel.h) }
     }
     const { made, bottom } = this.items(node, rect, ground)
     const flat = node.kind === 'leaf' && node.cut.kind === 'flat' && node.cut.ground && node.cut.ground !== ground ? { background: node.cut.ground } : {}
@@ -239,8 +262,13 @@ class Maker {
 
   /** The border of a panel lies inside its rectangle: what stands in it is moved in by less. */
   private inside(items: Item[], edges: Edges): Item[] {
-    const [left, right] = [edges.left?.width ?? 0, edges.right?.width ?? 0]
-    return left || right ? items.map((i) => (i.kind === 'row' ? i : { ...i, padding: { ...i.padding, left: Math.max(0, i.padding.left - left), right: Math.max(0, i.padding.right - right) } })) : items
+    const [left, right, top] = [edges.left?.width ?? 0, edges.right?.width ?? 0, edges.top?.width ?? 0]
+    return items.map((i, n) => {
+      if (i.kind === 'row') return i
+      const padding = { ...i.padding, left: Math.max(0, i.padding.left - left), right: Math.max(0, i.padding.right - right), ...(n ? {} : { top: Math.max(0, i.padding.top - top) }) }
+      // What begins with columns has its space above as a gap.
+      return n === 0 && i.kind === 'gap' && i.padding.top === 0 ? { ...i, padding, height: Math.max(1, i.height - top) } : { ...i, padding }
+    })
   }
 
   private items(node: Node, rect: Rect, ground: string): Placed<Item[]> {
@@ -262,17 +290,17 @@ class Maker {
     const { box } = node, id = leavesOf(node)[0]!.id
     if (node.kind === 'columns') {
       const { made, top: begins, bottom } = this.row(node, { ...rect, y: box.y, h: box.h }, ground)
-      return { made: [...this.gap(node, begins - top), { id: `r-${id}`, kind: 'row', ...made }], top, bottom }
+      return { made: [...this.gap(node, begins - top), { id: this.only(`r-${id}`), kind: 'row', ...made }], top, bottom }
     }
     if (node.kind !== 'panel') return this.items(node, { ...rect, y: top }, ground)
     const { made, bottom } = this.cell(node, box, ground, `c-${id}`)
-    const room = (side: 'left' | 'right', w: number): Cell[] => (w >= this.scale ? [{ id: `c-${id}-${side}`, width: w / this.scale, padding: sides(0), align: 'left', valign: 'top', items: [] }] : [])
+    const room = (side: 'left' | 'right', w: number): Cell[] => (w >= this.scale ? [{ id: this.only(`c-${id}-${side}`), width: w / this.scale, padding: sides(0), align: 'left', valign: 'top', items: [] }] : [])
     const cells = [...room('left', box.x - rect.x), made, ...room('right', rect.x + rect.w - box.x - box.w)]
-    return { made: [...this.gap(node, box.y - top), { id: `r-${id}`, kind: 'row', gap: 0, narrow: 'stack', cells }], top, bottom }
+    return { made: [...this.gap(node, box.y - top), { id: this.only(`r-${id}`), kind: 'row', gap: 0, narrow: 'stack', cells }], top, bottom }
   }
 
   private gap(node: Node, space: number): Item[] {
-    return space >= this.scale / 2 ? [{ id: `g-${leavesOf(node)[0]!.id}`, kind: 'gap', padding: sides(0), show: 'all', height: Math.max(1, space / this.scale) }] : []
+    return space >= this.scale / 2 ? [{ id: this.only(`g-${leavesOf(node)[0]!.id}`), kind: 'gap', padding: sides(0), show: 'all', height: Math.max(1, space / this.scale) }] : []
   }
 
   /** A tile, with its place in the cell as padding. @param top where the space above it begins, design px */
@@ -308,6 +336,8 @@ class Maker {
     const size = Math.max(8, Math.min(60, Math.round(cut.lettering?.size ?? (block ? block.size / s : 16))))
     const wide = ink.lines.length ? around(ink.lines).w : cut.w / 2
     const border = box.borderWidth ?? 0
+    // One that fills its column must not be a hair wider, whatever its letters measure elsewhere.
+    const full = cut.w >= 0.98 * rect.w || cut.w / s > 400 ? 2 : 0
     const height = cut.h / s, centred = Math.abs(cut.x - rect.x - (rect.x + rect.w - cut.x - cut.w)) <= 4 * s
     return {
       made: {
@@ -315,7 +345,7 @@ class Maker {
         style: {
           background: box.background, color: cut.lettering?.color ?? ink.color ?? '#ffffff', size, radius: Math.min(60, Math.round(box.radius)), bold: cut.lettering?.bold ?? block?.bold ?? true,
           ...(cut.lettering?.font ? { font: cut.lettering.font } : {}),
-          padX: Math.max(0, Math.min(120, Math.round((cut.w - wide) / 2 / s - border))), padY: Math.max(0, Math.min(60, Math.round((height - Math.round(size * 1.25)) / 2 - border))),
+          padX: Math.max(0, Math.min(400, Math.round((cut.w - wide) / 2 / s - border) - full)), padY: Math.max(0, Math.min(60, Math.round((height - Math.round(size * 1.25)) / 2 - border))),
           ...(border ? { borderWidth: border, borderColor: box.borderColor } : { borderWidth: 0 }),
         },
       },
@@ -350,7 +380,7 @@ class Maker {
       const own = cut.lettering
       const { house } = this.input
       const fontOf = (inherited: Font) => safeFont(own?.font ?? inherited, house.webFonts)
-      const ink = this.input.readInk(cut, ground)
+      const ink = this.inkOf(cut, ground)
       let font = fontOf(house.text.body.font)
       let blocks = inkBlocks(ink.lines, font.x)
       if ((blocks[0]?.size ?? 0) / s >= TITLE_SIZE) { font = fontOf(house.text.heading1.font); blocks = inkBlocks(ink.lines, font.x) }
@@ -359,7 +389,7 @@ class Maker {
       // Of capitals and figures the words tell that there is no small letter among them to be measured.
       const tallest = said && !/\p{Ll}/u.test(said) && ink.lines.length ? Math.max(...ink.lines.map((l) => l.tall)) / CAPITALS : 0
       const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? (tallest || main.size) / s : 16))))
-      const line = Math.max(size, Math.min(200, Math.round(own?.line ?? (main?.pitch ? main.pitch / s : size * (size >= 22 ? 1.2 : 1.5)))))
+      const line = Math.max(size, Math.min(200, Math.round(own?.line ?? (main?.pitch ? main.pitch / s : Math.min(size * (size >= 22 ? 1.2 : 1.5), this.nextLine(cut, ink))))))
       // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
       const down = (line + size * (font.ascent - font.descent)) / 2
       const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
@@ -367,10 +397,25 @@ class Maker {
       const apart = middle(ink.lines.map((l) => l.gap)) / s
       const spacing = own ? own.spacing : ink.lines.length <= 2 && apart >= 0.25 * size ? Math.round(2 * (apart - 0.09 * size)) / 2 : undefined
       return {
-        ink, blocks, spacing, size, line, bold: own?.bold ?? set?.bold ?? (main ? isBold(main, said.length > LONG ? 0.04 : 0) : false),
+        ink, blocks, spacing, size, line, bold: own?.bold ?? set?.bold ?? (main ? isBold(main, said.length > LONG ? 0.04 : size < SMALL ? 0.03 : 0) : false),
         top: firstLine ? firstLine.base - down * s : cut.y, bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
       }
     })
+  }
+
+  private inkOf(cut: Cut, ground: string): Ink {
+    const key = `${cut.id}:${ground}`, ink = this.inks.get(key) ?? this.input.readInk(cut, ground)
+    this.inks.set(key, ink)
+    return ink
+  }
+  private readonly inks = new Map<string, Ink>()
+
+  /** How far a single line is from the nearest one of another cut above or below it, px: a taller line than that would push it away. */
+  private nextLine(cut: Cut, { lines }: Ink): number {
+    if (lines.length !== 1) return Infinity
+    const [{ base, h }, s] = [lines[0]!, this.scale]
+    const near = this.cuts.filter((o) => o !== cut && o.kind === 'words' && o.x < cut.x + cut.w && o.x + o.w > cut.x && o.y < cut.y + cut.h + 40 * s && o.y + o.h > cut.y - 40 * s)
+    return Math.min(...near.flatMap((o) => this.inkOf(o, o.ground ?? '#ffffff').lines.map((l) => Math.abs(l.base - base))).filter((d) => d > 0.5 * h)) / s
   }
 
   private words(cut: Cut, rect: Rect, top: number, behind: string): Placed<Tile> {
@@ -378,7 +423,7 @@ class Maker {
     const own = cut.lettering
     const box = ink.lines.length ? around(ink.lines) : cut
     // One line that fills its cut says nothing there; in its cell it may.
-    const align = own?.align ?? (ink.lines.length === 1 && box.w > 0.8 * cut.w ? this.alignedBeside(cut, box) : null) ?? alignmentOf(ink.lines, ink.lines.length === 1 && box.w > 0.8 * cut.w ? rect : cut)
+    const align = own?.align ?? (ink.lines.length === 1 && box.w > 0.8 * cut.w ? this.alignedBeside(cut, box) ?? (this.right.has(cut.id) ? 'right' : null) : null) ?? alignmentOf(ink.lines, ink.lines.length === 1 && box.w > 0.8 * cut.w ? rect : cut)
     const left = this.px(box.x - rect.x), right = this.px(rect.x + rect.w - box.x - box.w)
     const slack = Math.max(0, Math.round(slackOf(ink.lines, size * this.scale) / this.scale))
     const padding: Sides = { top: this.px(begins - top), bottom: 0, ...sideSpace(align, left, right, slack, ink.lines.length > 1) }
@@ -443,8 +488,8 @@ function sideSpace(align: 'left' | 'center' | 'right', left: number, right: numb
   return align === 'right' ? { left: loose(right, left), right } : { left, right: loose(left, right) }
 }
 
-/** Of more letters than this hardly anybody sets all bold (common practice, no source): there the strokes have to be plainer. */
-const LONG = 40
+/** Of more letters than this hardly anybody sets all bold, nor below this size, px (common practice, no source): there the strokes have to be plainer. */
+const LONG = 40, SMALL = 14
 
 /** Space under an item of a list, and how far a list stands in, px. */
 const LIST_SPACE = 4, LIST_INDENT = 24

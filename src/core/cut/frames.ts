@@ -22,9 +22,12 @@ export function barOf(raster: Raster, r: Rect, most: number, noise: number): Bar
     /** Share of the side that has the colour at a depth; the corners may be round. */
     const share = (deep: number) => { let n = 0, all = 0; for (let i = Math.floor(0.06 * length); i < 0.94 * length; i += 2, all++) if (difference(at(i, deep), color) <= limit) n++; return n / all }
     if (share(1) < 0.95) continue
+    // A line all around is a border, not a strip.
+    if (difference(at(length >> 1, across - 2), color) <= limit + 8) continue
     let width = 2
     while (width <= most && share(width) >= 0.95) width++
-    if (width <= most && share(width + 1) < 0.1) return { side, width, color }
+    // JPEG blends the rim of a box over a few px.
+    if (width >= (noise > 10 ? 6 : 2) && width <= most && share(width + 1) < 0.1) return { side, width, color }
   }
   return null
 }

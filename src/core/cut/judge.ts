@@ -51,6 +51,9 @@ export function judge(m: Mask, r: Cells, raster: Raster, ground: string, noise: 
 function severalInks(m: Mask, r: Cells, raster: Raster, ground: string, noise: number): boolean {
   const words = stretches(m, r, 'columns', Math.max(2, Math.round(0.25 * r.h)))
   if (words.length < 2 || words.length > 12) return false
+  const whole = words.map(({ from, to }) => tight(m, { ...r, x: from, w: to - from })!)
+  // A mark beside words is none of them.
+  if (whole.some((b) => b.w >= 14 && b.w >= 0.6 * b.h && b.w <= 1.6 * b.h && fillOf(m, b) >= 0.6 && stretches(m, b, 'columns', 1).length === 1)) return false
   return words.every(({ from, to }) => looksOf(raster, pixelsOf(m, tight(m, { ...r, x: from, w: to - from })!, raster), packHex(ground), noise).mono >= 0.8)
 }
 
@@ -68,6 +71,9 @@ export function joins(a: Judged, b: Judged, gap: number, cell: number): boolean 
   // Of a last line of a word or two the small letters' height is told badly.
   const short = b.cells.w < 12 * x && b.cells.w < 0.5 * a.cells.w
   if (a.kind === 'words' && b.kind === 'words' && short && gap <= 2.4 * x && oneInk && (alike(a.looks.x, b.looks.x, 1.6) || (alike(a.looks.x, b.looks.x, 2) && alike(a.last, b.cells.h, 1.5)))) return true
+  // A bold title over words of nearly its size stands apart, where both are long enough to tell.
+  const weights = a.cells.w >= 3.6 * x && b.cells.w >= 5 * x && a.cells.h <= 4 * x && !alike(a.looks.stroke, b.looks.stroke, 1.35)
+  if (a.kind === 'words' && b.kind === 'words' && weights) return false
   if (a.kind === 'words' && b.kind === 'words') return (alike(a.looks.x, b.looks.x, 1.2) || (alike(a.looks.x, b.looks.x, 1.35) && alike(a.last, b.cells.h, 1.06))) && alike(a.last, b.cells.h, 1.65) && gap <= 3.4 * x && oneInk
   // The line under a link.
   if (a.kind === 'words' && b.kind === 'rule') return gap <= 4 && b.cells.h <= 3 && a.cells.h <= 40 && Math.abs(b.cells.x - a.cells.x) <= 3 && b.cells.w <= a.cells.w + 4 && 2 * b.cells.w >= a.cells.w && oneInk

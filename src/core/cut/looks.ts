@@ -12,6 +12,8 @@ export interface Looks {
   runs: number
   /** Stretches of columns with ink, parted by empty ones: letters and words. */
   pieces: number
+  /** Mean length of what a row meets of it, px of the design: of letters, the width of their strokes. */
+  stroke: number
   /** Height of the small letters of its lines, px of the design: of the rows that hold most ink. */
   x: number
 }
@@ -50,7 +52,7 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
     rowsSeen++
     perRow.push(inked)
   }
-  if (!total) return { color: ground, mono: 0, colors: 0, runs: 0, pieces: 0, x: rect.h }
+  if (!total) return { color: ground, mono: 0, colors: 0, runs: 0, pieces: 0, stroke: 0, x: rect.h }
   bins.sort((a, b) => counts[b]! - counts[a]! || a - b)
   let sum = 0, colors = 0
   for (const b of bins) { sum += counts[b]!; colors++; if (sum >= 0.9 * total) break }
@@ -78,7 +80,7 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
   const x = smallLetters(perRow) * down
   return {
     color: pack(Math.round(gr + ax), Math.round(gg + ay), Math.round(gb + az)),
-    mono: between / total, colors, runs: (changes / 2 / rowsSeen) / Math.max(1, rect.w / (2 * x)), pieces, x,
+    mono: between / total, colors, runs: (changes / 2 / rowsSeen) / Math.max(1, rect.w / (2 * x)), pieces, stroke: (total * across) / Math.max(1, changes / 2), x,
   }
 }
 

@@ -169,7 +169,7 @@ class Taker {
     const box = this.opened(m, r, c)
     if (box) return
     const lines = stretches(m, r, 'rows', 1)
-    const columns = this.columns(m, r, lines)
+    const columns = this.columns(m, r, lines, c)
     const heads = this.tableRows(m, r, columns)
     if (heads) {
       for (const { from, to } of heads) { const part = tight(m, { ...r, y: from, h: to - from }); if (part) this.rows(m, part, c) }
@@ -251,7 +251,7 @@ class Taker {
   }
 
   /** Stretches of columns parted over the whole height. One line of words is not parted by the spaces between its words. */
-  private columns(m: Mask, r: Cells, lines: readonly Stretch[]): Stretch[] {
+  private columns(m: Mask, r: Cells, lines: readonly Stretch[], c: Context): Stretch[] {
     const single = lines.filter((l) => l.to - l.from > 2).length === 1 && r.h <= TALLEST_LINE
     // Spaces between the words of large letters are wider, and may lie one above the other.
     const tallest = Math.max(...lines.map((l) => l.to - l.from))
@@ -259,8 +259,11 @@ class Taker {
     // Pictures, solid from edge to edge, stand closer together than words may.
     const close = tallest > TALLEST_LINE ? stretches(m, r, 'columns', 5) : []
     if (close.length > 1 && close.every((s) => fillOf(m, tight(m, { ...r, x: s.from, w: s.to - s.from })!) > 0.9)) return close
-    const strip = this.strip(m, r)
-    if (strip) return strip
+    const beside = this.beside(m, r)
+    if (beside) return beside
+    // Boxes, as buttons are, may stand as close.
+    const boxed = single ? stretches(m, r, 'columns', 5) : []
+    if (boxed.length > 1 && boxed.length <= 4 && boxed.every((s) => this.isBox(m, tight(m, { ...r, x: s.from, w: s.to - s.from })!, c))) return boxed
     const found = stretches(m, r, 'columns', gap)
     if (found.length < 2) return found
     // A row of icons stays together.
@@ -271,12 +274,22 @@ class Taker {
     return apart && !single ? [{ from: r.x, to: r.x + r.w }] : found
   }
 
-  /** An upright strip and the words beside it, which it reaches above and below. */
-  private strip(m: Mask, r: Cells): Stretch[] | null {
-    const [edge, next] = stretches(m, r, 'columns', 6)
-    if (!edge || !next || r.h < 24 || edge.to - edge.from > THICKEST_BAR || fillOf(m, { ...r, x: edge.from, w: edge.to - edge.from }) < 0.95) return null
-    const rest = tight(m, { ...r, x: next.from, w: r.x + r.w - next.from })!
-    return rest.h < 0.95 * r.h ? [edge, { from: next.from, to: r.x + r.w }] : null
+  private isBox(m: Mask, r: Cells, c: Context): boolean {
+    return r.w >= 44 && r.h >= 18 && boxOf(this.raster, this.exact(pixelsOf(m, r, this.raster), c), c.ground, this.noise) !== null
+  }
+
+  /** An upright strip, or a picture or mark that fills its place, and the words beside it: they may stand closer than columns do. */
+  private beside(m: Mask, r: Cells): Stretch[] | null {
+    const found = stretches(m, r, 'columns', 6)
+    if (r.h < 20 || found.length < 2 || iconRow(m, r)) return null
+    const right = r.x + r.w
+    const [edge, next] = [found[0]!, found[1]!], last = found.at(-1)!, before = found.at(-2)!
+    const boxOfColumns = (s: Stretch) => tight(m, { ...r, x: s.from, w: s.to - s.from })!
+    const solid = (b: Cells) => b.w >= 20 && b.h >= 20 && b.w <= 2.5 * b.h && b.h <= 2.5 * b.w && fillOf(m, b) >= 0.72
+    const first = boxOfColumns(edge), rest = tight(m, { ...r, x: next.from, w: right - next.from })!
+    if (first.w <= THICKEST_BAR && first.h >= 24 && fillOf(m, first) >= 0.95 && rest.h < 0.95 * r.h) return [edge, { from: next.from, to: right }]
+    if (solid(first) && !solid(boxOfColumns(next))) return [edge, { from: next.from, to: right }]
+    return solid(boxOfColumns(last)) && !solid(boxOfColumns(before)) ? [{ from: r.x, to: before.to }, last] : null
   }
 
   /** Things one under the other: letters of one size are taken together, the rest stands alone. */
@@ -313,7 +326,7 @@ class Taker {
     if (this.opened(m, r, c)) return
     if (judged.kind !== 'words' || r.h <= TALLEST_LINE) {
       const lines = stretches(m, r, 'rows', 1)
-      const columns = judged.kind === 'icons' ? [] : this.columns(m, r, lines)
+      const columns = judged.kind === 'icons' ? [] : this.columns(m, r, lines, c)
       if (columns.length > 1) { for (const col of columns) this.column(m, { ...r, x: col.from, w: col.to - col.from }, c); return }
     }
     // Specks are noise or a neighbour's rim.
@@ -400,7 +413,9 @@ class Taker {
     const sides = { left: inside.x - rect.x, right: rect.x + rect.w - inside.x - inside.w, top: inside.y - rect.y, bottom: rect.y + rect.h - inside.y - inside.h }
     const looks = looksOf(this.raster, inside, packHex(box.color), this.noise)
     const centred = Math.abs(sides.left - sides.right) <= Math.max(14 * s, 0.26 * rect.w) && Math.abs(sides.top - sides.bottom) <= Math.max(8 * s, 0.3 * rect.h)
-    if (h >= 18 && h <= 96 && w >= 44 && w <= 600 && inside.h / s <= Math.min(44, 0.75 * h) && centred && looks.mono > 0.75 && looks.pieces >= 2 && sides.top >= 3 * s && this.oneGroup(inside, box)) {
+    // A button says one thing on one line; two lines in a wide box are a note.
+    const note = !!box.bar || (w > 260 && this.linesIn(inside, box) > 1)
+    if (!note && h >= 18 && h <= 96 && w >= 44 && w <= 600 && inside.h / s <= Math.min(44, 0.75 * h) && centred && looks.mono > 0.75 && looks.pieces >= 2 && sides.top >= 3 * s && this.oneGroup(inside, box)) {
       this.parts.push({ ...rect, kind: 'button', sure: Math.min(0.99, 0.7 + 0.15 * looks.mono + (w <= 340 ? 0.12 : 0)), frame: c.frame, ground: c.ground, box })
       return true
     }
@@ -417,6 +432,11 @@ class Taker {
     roundOff(m, radius)
     const t = tight(m, { x: 0, y: 0, w: m.cols, h: m.rows })
     return t && t.w > 2 && t.h > 2 ? pixelsOf(m, t, this.raster) : null
+  }
+
+  private linesIn(inside: Rect, { color }: Box): number {
+    const m = maskOf(this.px, this.raster.width, inside, packHex(color), Math.max(20, this.noise), this.cell)
+    return stretches(m, { x: 0, y: 0, w: m.cols, h: m.rows }, 'rows', 2).filter((l) => l.to - l.from > 4).length
   }
 
   /** A button says one thing; a row of a table says several, far apart. */

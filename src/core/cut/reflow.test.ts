@@ -11,8 +11,8 @@ const line = (text: string, base: number, w: number, more: Partial<TextLine> = {
 test('line ends that only the width of the box made are joined; real paragraphs stay', () => {
   expect(paragraphsOf([line('The dome opens at half past seven. By nine the', 100, 400), line('shadow of the earth has reached the rim, and', 124, 396), line('the moon hangs low.', 148, 150), line('Bring a coat.', 190, 110)]))
     .toEqual(['The dome opens at half past seven. By nine the shadow of the earth has reached the rim, and the moon hangs low.', 'Bring a coat.'])
-  // The next word would have fitted after the full stop: a new paragraph without a wider space.
-  expect(paragraphsOf([line('A first paragraph that fills the whole width here', 100, 400), line('and ends early.', 124, 120), line('A second one begins on the very next line of it', 148, 398)])).toHaveLength(2)
+  // The next word would have fitted after the full stop: the line was ended by will, without a wider space.
+  expect(paragraphsOf([line('A first paragraph that fills the whole width here', 100, 400), line('and ends early.', 124, 120), line('A second one begins on the very next line of it', 148, 398)])).toEqual(['A first paragraph that fills the whole width here and ends early.\nA second one begins on the very next line of it'])
   expect(paragraphsOf([line('• one thing', 100, 90), line('• another thing', 124, 120)])).toEqual(['• one thing', '• another thing'])
   expect(paragraphsOf([line('A soft break in inter\u00ad', 100, 200), line('national words, half-', 124, 200), line('hearted ones too', 148, 150)])).toEqual(['A soft break in international words, half-hearted ones too'])
 })

@@ -101,8 +101,8 @@ function alignOf(lines: readonly TextLine[]): 'left' | 'center' | 'right' {
 }
 
 /**
- * Joins lines that only the width of their box broke, and keeps real paragraphs. A break is real where the next line stands further away than the lines
- * usually do, where the next word would still have fitted, or where a list item begins.
+ * Joins lines that only the width of their box broke, and keeps real paragraphs: where the next line stands further away than the lines usually do, or a
+ * list item begins. Where only the next word would still have fitted, the break stays as one of a line.
  */
 export function paragraphsOf(lines: readonly Pick<TextLine, 'text' | 'base' | 'w' | 'size'>[]): string[] {
   const steps = lines.slice(1).map((l, i) => l.base - lines[i]!.base).sort((a, b) => a - b)
@@ -117,8 +117,10 @@ export function paragraphsOf(lines: readonly Pick<TextLine, 'text' | 'base' | 'w
     const fits = before.w + 0.28 * line.size + (line.w * word.length) / Math.max(1, text.length) <= 0.985 * room
     const ended = /[.!?:…"”»]$/.test(before.text.trim())
     // A word that would have fitted tells of a break; unless the sentence goes on, it is one.
-    const real = line.base - before.base > 1.3 * usual || /^([•·–▪*-]|\d{1,2}[.)])\s/.test(text) || (fits && (ended || before.w < 0.72 * room) && lines.length > 1)
-    if (real) out.push(text)
+    const apart = line.base - before.base > 1.3 * usual || /^([•·–▪*-]|\d{1,2}[.)])\s/.test(text)
+    const early = fits && (ended || before.w < 0.72 * room) && lines.length > 1
+    if (apart) out.push(text)
+    else if (early) out[out.length - 1] += `\n${text}`
     else out[out.length - 1] = glued(out.at(-1)!, text)
   })
   return out.filter(Boolean)

@@ -63,7 +63,7 @@ export const buttonStyleSchema = z.object({
   /** px */
   radius: px(60),
   /** Space between the words and the edge, px. */
-  padX: px(120),
+  padX: px(400),
   padY: px(60),
   /** Edge: px, and its colour (left out: the colour of the words). */
   borderWidth: px(12).optional(),

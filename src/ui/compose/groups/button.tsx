@@ -34,7 +34,7 @@ export function ButtonGroups({ tile, email, house, style, band, set }: TileProps
       <Group title="Shape">
         <Row label="Size"><NumberField label="Letter size, px" value={s.size} min={8} max={60} own={own.size !== undefined} onChange={(size) => put({ size })} /></Row>
         <Row label="Radius"><NumberField label="Radius, px" value={s.radius} max={60} own={own.radius !== undefined} onChange={(radius) => put({ radius })} /></Row>
-        <Row label="Inside"><div className="flex gap-1"><NumberField label="Space left and right inside, px" value={s.padX} max={120} own={own.padX !== undefined} onChange={(padX) => put({ padX })} /><NumberField label="Space above and below inside, px" value={s.padY} max={60} own={own.padY !== undefined} onChange={(padY) => put({ padY })} /></div></Row>
+        <Row label="Inside"><div className="flex gap-1"><NumberField label="Space left and right inside, px" value={s.padX} max={400} own={own.padX !== undefined} onChange={(padX) => put({ padX })} /><NumberField label="Space above and below inside, px" value={s.padY} max={60} own={own.padY !== undefined} onChange={(padY) => put({ padY })} /></div></Row>
         <Row label="Narrow"><Choice label="Width on narrow" value={tile.fullNarrow ? 'full' : 'as'} options={[{ value: 'as', label: 'as is' }, { value: 'full', label: 'full' }]} onChange={(v) => set('set the width on narrow', { fullNarrow: v === 'full' })} /></Row>
         <p className="font-mono text-[11px] text-soft">{buttonHeight(s)} px high{buttonHeight(s) < 44 ? ', 44 on narrow' : ''}</p>
       </Group>
