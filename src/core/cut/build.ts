@@ -389,10 +389,12 @@ class Maker {
       // Of capitals and figures the words tell that there is no small letter among them to be measured.
       const tallest = said && !/\p{Ll}/u.test(said) && ink.lines.length ? Math.max(...ink.lines.map((l) => l.tall)) / CAPITALS : 0
       const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? (tallest || main.size) / s : 16))))
-      const line = Math.max(size, Math.min(200, Math.round(own?.line ?? (main?.pitch ? main.pitch / s : Math.min(size * (size >= 22 ? 1.2 : 1.5), this.nextLine(cut, ink))))))
+      const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
+      // Lines of one paragraph that stand wide apart look like so many blocks.
+      const pitch = main?.pitch || (ink.lines.length > 1 && cut.words?.content.length === 1 ? (lastLine!.base - firstLine!.base) / (ink.lines.length - 1) : 0)
+      const line = Math.max(size, Math.min(200, Math.round(own?.line ?? (pitch ? pitch / s : Math.min(size * (size >= 22 ? 1.2 : 1.5), this.nextLine(cut, ink))))))
       // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
       const down = (line + size * (font.ascent - font.descent)) / 2
-      const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
       // Letters stand apart by about a tenth of their size; a design that sets a line wide shows much more.
       const apart = middle(ink.lines.map((l) => l.gap)) / s
       const spacing = own ? own.spacing : ink.lines.length <= 2 && apart >= 0.25 * size ? Math.round(2 * (apart - 0.09 * size)) / 2 : undefined
