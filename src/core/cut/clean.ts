@@ -1,4 +1,4 @@
-import { difference, packed, type Raster } from './raster'
+import { difference, differs, packed, type Raster } from './raster'
 
 /** How far a colour has to hold on, px, to be no step of a slope. */
 const FLAT = 40
@@ -16,39 +16,59 @@ export function cleaned(raster: Raster): { raster: Raster; noise: number } {
   const grounds = groundsOf(px, raster.width, raster.height)
   if (!grounds.length || !noisy(px, raster.width, raster.height, grounds)) return { raster, noise: 8 }
   const out = px.slice()
-  const known = new Set(grounds)
-  // Noise has few colours, which come back all the time: what each becomes is remembered by its lower bits.
-  const keys = new Int32Array(REMEMBERED), values = new Int32Array(REMEMBERED)
+  const colors = Int32Array.from(grounds), near = nearTable(grounds)
   const { width, height } = raster
-  let last = px[0]!, now = nearest(last, grounds)
   for (let y = 0; y < height; y += BLOCK) for (let x = 0; x < width; x += BLOCK) {
     const right = Math.min(width, x + BLOCK), bottom = Math.min(height, y + BLOCK)
-    // JPEG writes block by block: where nothing stands, a whole block is one colour, and a few of its points tell.
-    const first = px[y * width + x]!, middle = px[((y + bottom) >> 1) * width + ((x + right) >> 1)]!, second = px[y * width + right - 1]!, third = px[(bottom - 1) * width + x]!, fourth = px[(bottom - 1) * width + right - 1]!
-    if (first === middle && first === second && first === third && first === fourth) { if (known.has(first)) continue }
-    // Inside a photograph nothing is near a ground.
-    else if (nearest(first, grounds) === first && nearest(second, grounds) === second && nearest(third, grounds) === third && nearest(fourth, grounds) === fourth && nearest(middle, grounds) === middle && !known.has(first) && !known.has(second) && !known.has(third) && !known.has(fourth) && !known.has(middle)) continue
-    for (let j = y; j < bottom; j++) for (let i = j * width + x, end = j * width + right; i < end; i++) {
-      const p = px[i]!
-      // Neighbours are often alike.
-      if (p !== last) {
-        const slot = (p ^ (p >>> 5) ^ (p >>> 10)) & (REMEMBERED - 1)
-        if (keys[slot] !== p) { keys[slot] = p; values[slot] = nearest(p, grounds) }
-        last = p
-        now = values[slot]!
-      }
-      if (now !== p) out[i] = now
-    }
+    if (!settled(px, width, x, y, right, bottom, colors, near)) settle(px, out, width, x, y, right, bottom, colors, near)
   }
   return { raster: { width: raster.width, height: raster.height, data: new Uint8Array(out.buffer) }, noise: 28 }
 }
 
+/**
+ * Whether a block needs no cleaning, by five of its points. JPEG writes block by block: where nothing stands, a whole block is one colour; and inside a
+ * photograph nothing is near a ground.
+ */
+function settled(px: Int32Array, width: number, x: number, y: number, right: number, bottom: number, grounds: Int32Array, near: Int8Array): boolean {
+  const first = px[y * width + x]!, second = px[y * width + right - 1]!, third = px[(bottom - 1) * width + x]!, fourth = px[(bottom - 1) * width + right - 1]!, middle = px[((y + bottom) >> 1) * width + ((x + right) >> 1)]!
+  const k = near[bucketOf(first)]!
+  if (first === middle && first === second && first === third && first === fourth) return k === SEVERAL ? grounds.includes(first) : k >= 0 && grounds[k] === first
+  return k === NONE && near[bucketOf(second)] === NONE && near[bucketOf(third)] === NONE && near[bucketOf(fourth)] === NONE && near[bucketOf(middle)] === NONE
+}
+
+/** Sets each pixel of a block that is near a ground to that ground. */
+function settle(px: Int32Array, out: Int32Array, width: number, x: number, y: number, right: number, bottom: number, grounds: Int32Array, near: Int8Array): void {
+  // Neighbours are often alike.
+  let last = 0, lastGround = 0
+  for (let j = y; j < bottom; j++) for (let i = j * width + x, end = j * width + right; i < end; i++) {
+    const p = px[i]!, k = near[bucketOf(p)]!
+    if (k === NONE) continue
+    if (k === SEVERAL && p !== last) { last = p; lastGround = nearest(p, grounds) }
+    const g = k === SEVERAL ? lastGround : grounds[k]!
+    if (p !== g && !differs(p, g, REACH)) out[i] = g
+  }
+}
+
+/** Colours by the upper five bits of each channel. */
+const bucketOf = (p: number): number => ((p & 0xf8) >> 3) | ((p & 0xf800) >> 6) | ((p & 0xf80000) >> 9)
+const NONE = -1, SEVERAL = 127
+
+/** For each bucket of colours the one ground (by its place in the list) that some of them may be near, `NONE` or `SEVERAL`. */
+function nearTable(grounds: readonly number[]): Int8Array {
+  const table = new Int8Array(1 << 15).fill(NONE)
+  grounds.forEach((g, k) => {
+    const range = (shift: number) => { const v = (g >>> shift) & 255; return [Math.max(0, v - REACH) >> 3, Math.min(255, v + REACH) >> 3] as const }
+    const [r, gr, b] = [range(0), range(8), range(16)]
+    for (let i = r[0]; i <= r[1]; i++) for (let j = gr[0]; j <= gr[1]; j++) for (let l = b[0]; l <= b[1]; l++) { const at = i | (j << 5) | (l << 10); table[at] = table[at] === NONE ? k : SEVERAL }
+  })
+  return table
+}
+
 /** Side of a block of JPEG, px (ITU-T T.81, section A.1). */
 const BLOCK = 8
-const REMEMBERED = 16384
 
 /** The ground that a colour is the noise of, else the colour itself. */
-function nearest(p: number, grounds: readonly number[]): number {
+function nearest(p: number, grounds: Int32Array): number {
   let distance = REACH + 1, found = p
   for (let n = 0; n < grounds.length; n++) { const d = difference(p, grounds[n]!); if (d < distance) { distance = d; found = grounds[n]! } }
   return found

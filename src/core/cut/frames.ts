@@ -45,7 +45,7 @@ export interface Dashed extends Cells { line: number; radius: number; dotted: bo
 export function dashedFrames(m: Mask): Dashed[] {
   const rows: (Stretch & { y: number; line: number; mean: number })[] = []
   for (let y = 0; y < m.rows; y++) {
-    const found = dashesOf(m.cols, (x) => m.ink[y * m.cols + x]!)
+    const found = dashesOf(m.ink, y * m.cols, 1, m.cols)
     if (!found) continue
     const last = rows.at(-1)
     if (last && last.y + last.line === y && Math.abs(last.from - found.from) <= 2 && Math.abs(last.to - found.to) <= 2) last.line++
@@ -60,14 +60,14 @@ export function dashedFrames(m: Mask): Dashed[] {
     const upright = (from: number, step: 1 | -1) => {
       for (let k = -3; k <= Math.min(40, h >> 1); k++) {
         const x = from + k * step
-        if (x >= 0 && x < m.cols && dashesOf(h, (i) => m.ink[(top.y + i) * m.cols + x]!)) return k
+        if (x >= 0 && x < m.cols && dashesOf(m.ink, top.y * m.cols + x, m.cols, h)) return k
       }
       return null
     }
     const left = upright(top.from, -1), right = upright(top.to - 1, 1)
     if (left === null || right === null) continue
     let [x0, x1] = [top.from - left, top.to + right]
-    for (let k = 1; k < top.line + 1; k++) { if (x0 > 0 && dashesOf(h, (i) => m.ink[(top.y + i) * m.cols + x0 - 1]!)) x0--; if (x1 < m.cols && dashesOf(h, (i) => m.ink[(top.y + i) * m.cols + x1]!)) x1++ }
+    for (let k = 1; k < top.line + 1; k++) { if (x0 > 0 && dashesOf(m.ink, top.y * m.cols + x0 - 1, m.cols, h)) x0--; if (x1 < m.cols && dashesOf(m.ink, top.y * m.cols + x1, m.cols, h)) x1++ }
     const frame: Dashed = { x: x0, y: top.y, w: x1 - x0, h, line: top.line, radius: Math.max(0, left), dotted: top.mean <= 1.6 * top.line }
     fill(m, frame)
     out.push(frame)
@@ -75,22 +75,43 @@ export function dashedFrames(m: Mask): Dashed[] {
   return out
 }
 
-/** A line of dashes: the stretch it covers and the mean length of a dash. Null where the runs of ink are not even. */
-function dashesOf(length: number, ink: (i: number) => number): (Stretch & { mean: number }) | null {
+/**
+ * A line of dashes: the stretch it covers and the mean length of a dash. Null where the runs of ink are not even. Asked for every row of a design, it gives
+ * up as soon as it can.
+ * @param from index of the first cell @param step between cells @param length how many cells
+ */
+function dashesOf(ink: Uint8Array, from: number, step: number, length: number): (Stretch & { mean: number }) | null {
   const runs: Stretch[] = []
-  for (let i = 0; i < length; i++) {
-    if (!ink(i)) continue
-    const last = runs.at(-1)
-    if (last && last.to === i) last.to++
-    else { if (runs.length === 0 || i - last!.to <= 14) runs.push({ from: i, to: i + 1 }); else return null }
+  let start = -1, end = -1
+  for (let i = 0, at = from; i <= length; i++, at += step) {
+    if (i < length && ink[at]) {
+      if (start >= 0) continue
+      if (end >= 0 && i - end > WIDEST) return null
+      start = i
+    } else if (start >= 0) {
+      // The first and the last may meet a corner.
+      if (runs.length > 1 && runs.at(-1)!.to - runs.at(-1)!.from > LONGEST) return null
+      if (i - start > 4 * LONGEST) return null
+      runs.push({ from: start, to: i })
+      end = i
+      start = -1
+    }
   }
   if (runs.length < 5) return null
-  // The first and the last may meet a corner.
-  const lengths = runs.slice(1, -1).map((r) => r.to - r.from), gaps = runs.slice(1).map((r, i) => r.from - runs[i]!.to)
-  const mean = lengths.reduce((a, b) => a + b, 0) / lengths.length
-  const even = (v: number[], slack: number) => Math.max(...v) - Math.min(...v) <= slack
-  return even(lengths, 2) && even(gaps, 3) && mean <= 16 ? { from: runs[0]!.from, to: runs.at(-1)!.to, mean } : null
+  let least = Infinity, most = 0, sum = 0, narrow = Infinity, wide = 0
+  for (let i = 1; i < runs.length; i++) {
+    const gap = runs[i]!.from - runs[i - 1]!.to
+    narrow = Math.min(narrow, gap); wide = Math.max(wide, gap)
+    if (i === runs.length - 1) continue
+    const l = runs[i]!.to - runs[i]!.from
+    least = Math.min(least, l); most = Math.max(most, l); sum += l
+  }
+  const mean = sum / (runs.length - 2)
+  return most - least <= 2 && wide - narrow <= 3 && mean <= LONGEST ? { from: runs[0]!.from, to: runs.at(-1)!.to, mean } : null
 }
+
+/** Of a dash and of the space between two, at most, cells. */
+const LONGEST = 16, WIDEST = 14
 
 function fill(m: Mask, f: Dashed): void {
   for (let k = 0; k < f.line; k++) {
