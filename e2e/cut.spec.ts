@@ -1,28 +1,17 @@
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
+import { expect, test, type APIRequestContext } from '@playwright/test'
 import sharp from 'sharp'
-import { ssim } from 'ssim.js'
-import { plainHouseStyle } from '@/core/email/styles'
+import type { SafeFont } from '@/core/email/fonts'
 import { plainOf } from '@/core/email/richtext'
 import type { Autocut } from '@/core/cut/autocut'
 import type { Cut, CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import { sceneOf, scenePng, type Scene } from '@/test-support/scenes'
 import { saidIn, scoreOf, together } from '@/test-support/score'
-import { accessible, saved } from './support'
+import { accessible, clientWith, findAndRead, likeness, newJob, saved, type UploadedDesign } from './support'
 
-/** A client whose house style has the font of a scene, as a client's own house style would. */
-async function clientFor(request: APIRequestContext, scene: Scene): Promise<string> {
-  const font = scene.bands.flatMap((b) => b.parts).find((p) => p.words)!.words!.font
-  const house = plainHouseStyle()
-  for (const t of Object.values(house.text)) t.font = font.startsWith('Liberation Serif') ? 'times' : font.startsWith('DejaVu') ? 'wide' : 'sans'
-  house.button.font = house.text.body.font
-  return ((await (await request.post('/api/clients', { data: { name: `Client of ${scene.name}`, house } })).json()) as { id: string }).id
-}
-async function jobFor(request: APIRequestContext, scene: Scene, design: { name: string; mimeType: string; buffer: Buffer }): Promise<string> {
-  const made = await request.post('/api/jobs', { multipart: { clientId: await clientFor(request, scene), name: scene.name, width: '600', design } })
-  expect(made.status()).toBe(201)
-  return ((await made.json()) as { id: string }).id
-}
+/** The safe font of a scene, as a client's own house style would have it. */
+const fontOf = (scene: Scene): SafeFont => { const font = scene.bands.flatMap((b) => b.parts).find((p) => p.words)!.words!.font; return font.startsWith('Liberation Serif') ? 'times' : font.startsWith('DejaVu') ? 'wide' : 'sans' }
+const jobFor = async (request: APIRequestContext, scene: Scene, design: UploadedDesign) => newJob(request, scene.name, await clientWith(request, `Client of ${scene.name}`, fontOf(scene)), 600, design)
 const svg = (scene: Scene) => ({ name: 'design.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(scene.svg(2)) })
 const png = async (scene: Scene, scale: number) => ({ name: 'design.png', mimeType: 'image/png', buffer: await scenePng(scene, scale) })
 
@@ -45,10 +34,7 @@ for (const seed of [1, 2, 3, 4, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16]) {
     await page.goto(`/api/jobs/${id}/html`)
     await page.waitForLoadState('networkidle')
     const shot = await page.screenshot({ fullPage: true })
-    const got = await sharp(shot).extend({ bottom: 2000, background: '#888888' }).png().toBuffer()
-    const raw = (b: Buffer) => sharp(b).extract({ left: 0, top: 0, width: 600, height: scene.height }).ensureAlpha().raw().toBuffer()
-    const view = (data: Buffer) => ({ data: new Uint8ClampedArray(data), width: 600, height: scene.height })
-    const { mssim } = ssim(view(await raw(got)) as never, view(await raw(await scenePng(scene, 1))) as never)
+    const mssim = await likeness(shot, await scenePng(scene, 1), 600, scene.height)
     expect(mssim).toBeGreaterThanOrEqual(0.9)
     // Bands that share their ground may have been parted anywhere between them, so each is held against where it was cut.
     const tops = [0, ...plan.edges, scene.height * 2].map((y) => y / 2)
@@ -64,17 +50,6 @@ const distance = (a: string, b: string): number => {
   let row = Array.from({ length: b.length + 1 }, (_, i) => i)
   for (let i = 1; i <= a.length; i++) { const next = [i]; for (let j = 1; j <= b.length; j++) next[j] = Math.min(next[j - 1]! + 1, row[j]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1)); row = next }
   return row[b.length]!
-}
-
-/** Finds the parts in the running app and takes all words read off the picture. */
-async function findAndRead(page: Page, id: string): Promise<void> {
-  await page.goto(`/jobs/${id}?stage=cut`)
-  await page.getByRole('button', { name: 'Find the parts' }).first().click()
-  await expect(page.getByText(/parts found/)).toBeVisible({ timeout: 60_000 })
-  await page.getByRole('button', { name: /^Read the words of/ }).click()
-  await expect(page.getByText(/Look each proposal over/)).toBeVisible({ timeout: 120_000 })
-  await page.getByRole('button', { name: /^Take \d+ readings/ }).click()
-  await saved(page)
 }
 
 for (const [seed, scale] of [[4, 2], [11, 2], [10, 1]] as const) {

@@ -1,5 +1,9 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type APIRequestContext, type Page } from '@playwright/test'
+import sharp from 'sharp'
+import { ssim } from 'ssim.js'
+import type { SafeFont } from '@/core/email/fonts'
+import { plainHouseStyle } from '@/core/email/styles'
 
 /** The id of a demo job. */
 export async function jobId(request: APIRequestContext, name: string): Promise<string> {
@@ -24,4 +28,39 @@ export async function accessible(page: Page): Promise<void> {
     // lens, and the keys J and K.
     .exclude('iframe').exclude('[aria-label=Spine] [aria-pressed]').analyze()
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
+}
+
+/** A new client whose house style has one font throughout. */
+export async function clientWith(request: APIRequestContext, name: string, font: SafeFont): Promise<string> {
+  const house = plainHouseStyle()
+  for (const t of Object.values(house.text)) t.font = font
+  house.button.font = font
+  return ((await (await request.post('/api/clients', { data: { name, house } })).json()) as { id: string }).id
+}
+
+export interface UploadedDesign { name: string; mimeType: string; buffer: Buffer }
+
+/** The id of a new job with a design. @param width of the email, px */
+export async function newJob(request: APIRequestContext, name: string, clientId: string, width: number, design: UploadedDesign): Promise<string> {
+  const made = await request.post('/api/jobs', { multipart: { clientId, name, width: String(width), design } })
+  expect(made.status()).toBe(201)
+  return ((await made.json()) as { id: string }).id
+}
+
+/** Finds the parts in the running app and takes all words read off the picture. */
+export async function findAndRead(page: Page, id: string): Promise<void> {
+  await page.goto(`/jobs/${id}?stage=cut`)
+  await page.getByRole('button', { name: 'Find the parts' }).first().click()
+  await expect(page.getByText(/parts found/)).toBeVisible({ timeout: 60_000 })
+  await page.getByRole('button', { name: /^Read the words of/ }).click()
+  await expect(page.getByText(/Look each proposal over/)).toBeVisible({ timeout: 120_000 })
+  await page.getByRole('button', { name: /^Take \d+ readings/ }).click()
+  await saved(page)
+}
+
+/** SSIM, by ssim.js at its defaults, of a screenshot and a design at one size; what a page is too short for counts as grey. px */
+export async function likeness(shot: Buffer, design: Buffer, width: number, height: number): Promise<number> {
+  const raw = async (b: Buffer) => ({ data: new Uint8ClampedArray(await sharp(b).extract({ left: 0, top: 0, width, height }).ensureAlpha().raw().toBuffer()), width, height })
+  const tall = await sharp(shot).extend({ bottom: 2000, background: '#888888' }).png().toBuffer()
+  return ssim((await raw(tall)) as never, (await raw(design)) as never).mssim
 }

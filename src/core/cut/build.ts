@@ -1,4 +1,4 @@
-import { safeFont, type Font } from '../email/fonts'
+import { lineWidth, safeFont, type Font, type FontStack } from '../email/fonts'
 import type { Band, Cell, Email, Item, Row } from '../email/schema'
 import { emptyText, plainOf, type RichText } from '../email/richtext'
 import { sides, type Edges, type HouseStyle, type Sides, type TextStyleOverride } from '../email/styles'
@@ -332,12 +332,13 @@ class Maker {
     const inner = { x: cut.x + inset, y: cut.y + inset, w: Math.max(1, cut.w - 2 * inset), h: Math.max(1, cut.h - 2 * inset) }
     const round = Math.round(Math.max(0, box.radius * s - inset))
     const ink = this.input.readInk({ ...inner, x: inner.x + Math.min(round, inner.w >> 2), w: inner.w - 2 * Math.min(round, inner.w >> 2) }, box.background)
-    const block = inkBlocks(ink.lines)[0]
+    const { house } = this.input
+    const block = inkBlocks(ink.lines, safeFont(cut.lettering?.font ?? house.button.font, house.webFonts).x)[0]
     const size = Math.max(8, Math.min(60, Math.round(cut.lettering?.size ?? (block ? block.size / s : 16))))
     const wide = ink.lines.length ? around(ink.lines).w : cut.w / 2
     const border = box.borderWidth ?? 0
-    // One that fills its column must not be a hair wider, whatever its letters measure elsewhere.
-    const full = cut.w >= 0.98 * rect.w || cut.w / s > 400 ? 2 : 0
+    // One that reaches to the side of its column must not be a hair wider, whatever its letters measure elsewhere.
+    const full = rect.x + rect.w - cut.x - cut.w < 4 * s || cut.w / s > 400 ? (s < 1.5 ? Math.ceil(0.04 * wide) + 1 : 2) : 0
     const height = cut.h / s, centred = Math.abs(cut.x - rect.x - (rect.x + rect.w - cut.x - cut.w)) <= 4 * s
     return {
       made: {
@@ -380,29 +381,39 @@ class Maker {
       const own = cut.lettering
       const { house } = this.input
       const fontOf = (inherited: Font) => safeFont(own?.font ?? inherited, house.webFonts)
-      const ink = this.inkOf(cut, ground)
+      const said = cut.words ? plainOf(cut.words) : ''
+      const ink = withWords(this.inkOf(cut, ground), said)
       let font = fontOf(house.text.body.font)
       let blocks = inkBlocks(ink.lines, font.x)
       if ((blocks[0]?.size ?? 0) / s >= TITLE_SIZE) { font = fontOf(house.text.heading1.font); blocks = inkBlocks(ink.lines, font.x) }
       const main = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
-      const said = cut.words ? plainOf(cut.words) : ''
       // Of capitals and figures the words tell that there is no small letter among them to be measured.
       const tallest = said && !/\p{Ll}/u.test(said) && ink.lines.length ? Math.max(...ink.lines.map((l) => l.tall)) / CAPITALS : 0
-      const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? (tallest || main.size) / s : 16))))
+      const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? this.sized((tallest || main.size) / s, said, blocks, font, isBold(main)) : 16))))
       const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
       // Lines of one paragraph that stand wide apart look like so many blocks.
       const pitch = main?.pitch || (ink.lines.length > 1 && cut.words?.content.length === 1 ? (lastLine!.base - firstLine!.base) / (ink.lines.length - 1) : 0)
       const line = Math.max(size, Math.min(200, Math.round(own?.line ?? (pitch ? pitch / s : Math.min(size * (size >= 22 ? 1.2 : 1.5), this.nextLine(cut, ink))))))
       // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
-      const down = (line + size * (font.ascent - font.descent)) / 2
-      // Letters stand apart by about a tenth of their size; a design that sets a line wide shows much more.
+      const down = (line + size * font.drop) / 2
+      // Letters stand apart by about a tenth of their size; capitals that are set wide show much more.
       const apart = middle(ink.lines.map((l) => l.gap)) / s
-      const spacing = own ? own.spacing : ink.lines.length <= 2 && apart >= 0.25 * size ? Math.round(2 * (apart - 0.09 * size)) / 2 : undefined
+      const spacing = own ? own.spacing : ink.lines.length <= 2 && apart >= 0.25 * size && !/\p{Ll}/u.test(said) ? Math.round(2 * (apart - 0.09 * size)) / 2 : undefined
       return {
         ink, blocks, spacing, size, line, bold: own?.bold ?? set?.bold ?? (main ? isBold(main, said.length > LONG ? 0.04 : size < SMALL ? 0.03 : 0) : false),
         top: firstLine ? firstLine.base - down * s : cut.y, bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
       }
     })
+  }
+
+  /**
+   * At the size it is shown at, a design tells the size of its letters no better than to a pixel or so. Of long words their width says more: both taken
+   * together. @param size as measured, px
+   */
+  private sized(size: number, said: string, blocks: readonly InkBlock[], font: FontStack, bold: boolean): number {
+    if (this.scale >= 1.5 || said.length < 20 || blocks.length !== 1) return size
+    const byWidth = blocks[0]!.lines.reduce((sum, l) => sum + l.w, 0) / this.scale / (lineWidth(said, font, 1, bold) / 1.08)
+    return Math.abs(byWidth - size) < 0.2 * size ? (size + byWidth) / 2 : size
   }
 
   private inkOf(cut: Cut, ground: string): Ink {
@@ -495,6 +506,14 @@ const LONG = 40, SMALL = 14
 
 /** Space under an item of a list, and how far a list stands in, px. */
 const LIST_SPACE = 4, LIST_INDENT = 24
+
+/** A single line whose words are known: without letters that reach below, it stands on its last rows, whatever its rows of ink say. */
+function withWords(ink: Ink, said: string): Ink {
+  const [line, more] = ink.lines
+  if (!line || more || !said || /[\ngjpqyQ,;()[\]{}|@$§_/\\]/.test(said) || line.base >= line.y + line.h - 2) return ink
+  const base = line.y + line.h
+  return { ...ink, lines: [{ ...line, base, tall: base - line.y }] }
+}
 
 /** Short words of this size, px, are a heading (common practice, no source). */
 const TITLE_SIZE = 22

@@ -169,7 +169,7 @@ export function alignmentOf(lines: readonly Pick<InkLine, 'x' | 'w'>[], box: { x
   const spread = (of: (l: Pick<InkLine, 'x' | 'w'>) => number) => { const v = lines.map(of); return Math.max(...v) - Math.min(...v) }
   const mid = box.x + box.w / 2
   const centred = lines.every((l) => Math.abs(l.x + l.w / 2 - mid) < Math.max(6, box.w * 0.012))
-  if (centred && (lines.length === 1 ? lines[0]!.w < 0.9 * box.w : spread((l) => l.x) > 4)) return 'center'
+  if (centred && (lines.length === 1 ? lines[0]!.w < 0.9 * box.w : spread((l) => l.x) > 4 || lines.every((l) => l.w < 0.7 * box.w))) return 'center'
   if (lines.length === 1) { const l = lines[0]!; return box.x + box.w - l.x - l.w < 0.06 * box.w && l.x - box.x > 0.25 * box.w ? 'right' : 'left' }
   return spread((l) => l.x) <= spread((l) => l.x + l.w) ? 'left' : 'right'
 }
