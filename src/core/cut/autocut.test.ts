@@ -174,4 +174,19 @@ describe('what designers do that flat rectangles do not', () => {
     expect(cuts[0]!.w).toBeGreaterThan(1000)
     expect(cuts.slice(1).map((c) => c.kind)).toEqual(['picture', 'words', 'words'])
   })
+
+  test('a thumbnail beside its words, and two buttons side by side, stand closer than columns do', async () => {
+    const item = (y: number, name: string, price: string) => `${grain(40, y, 64, 64)}${text(120, y + 28, name, 15, 'font-weight="700"')}${text(120, y + 48, '2 bags of 500 g', 13)}${text(510, y + 38, price, 15, 'font-weight="700"')}`
+    const button = (x: number, label: string) => `<rect x="${x + 0.5}" y="240.5" width="147" height="41" rx="4" fill="none" stroke="#6b4ea0"/>${text(x + 74, 266, label, 14, 'text-anchor="middle"')}`
+    const { cuts } = await cutOf(item(40, 'Coffee, dark roast', '€ 19.00') + item(130, 'Cat biscuits', '€ 6.40') + button(140, 'Saturday class') + button(300, 'Sunday class'), 320)
+    expect(cuts.filter((c) => c.kind === 'picture').map((c) => [c.x, c.w, c.h])).toEqual([[80, 128, 128], [80, 128, 128]])
+    expect(cuts.filter((c) => c.kind === 'words')).toHaveLength(6)
+    expect(cuts.filter((c) => c.kind === 'button').map((c) => [c.x, c.y, c.w, c.h, c.box!.borderWidth, c.box!.radius])).toEqual([[280, 480, 296, 84, 1, 4], [600, 480, 296, 84, 1, 4]])
+  })
+
+  test('a note of two lines is no button, and a bold title just over words of nearly its size stands apart', async () => {
+    const { panels, cuts } = await cutOf(`<rect x="40" y="40" width="520" height="70" fill="#fff6dd"/>${text(300, 70, 'Nobody at home? Tell the driver where to leave the crate', 14, 'text-anchor="middle"')}${text(300, 92, 'until ten in the evening.', 14, 'text-anchor="middle"')}${text(40, 160, 'Keep the lamp', 15, 'font-weight="700"')}${text(40, 184, 'Take the lamp home with a spare', 14)}${text(40, 204, 'bulb and a switch of brass.', 14)}`, 260)
+    expect(panels).toMatchObject([{ x: 80, y: 80, w: 1040, h: 140, color: '#fff6dd' }])
+    expect(cuts.map((c) => [c.kind, c.ground])).toEqual([['words', '#fff6dd'], ['words', '#ffffff'], ['words', '#ffffff']])
+  })
 })

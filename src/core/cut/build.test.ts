@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import sharp from 'sharp'
 import { emailSchema, type Cell, type Email } from '../email/schema'
 import { textOf } from '../email/richtext'
 import { applyEdit } from '../email/edits'
@@ -179,6 +180,39 @@ test('ink is read as lines, blocks and a colour', () => {
   expect(alignmentOf(ink.lines, { x: 0, w: 1200 })).toBe('left')
   expect(alignmentOf([{ x: 200, w: 800 }, { x: 300, w: 600 }], { x: 0, w: 1200 })).toBe('center')
   expect(alignmentOf([{ x: 200, w: 900 }, { x: 300, w: 800 }], { x: 0, w: 1200 })).toBe('right')
+})
+
+describe('how letters are set is told from the pixels, with the words known', () => {
+  const drawn = async (body: string) => {
+    const { data, info } = await sharp(Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="400" viewBox="0 0 600 200" font-family="Liberation Sans, Arial"><rect width="600" height="200" fill="#ffffff"/>${body}</svg>`)).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+    return { width: info.width, height: info.height, data }
+  }
+  const tilesOfDrawn = async (body: string, cuts: Cut[]) => {
+    const r = await drawn(body)
+    const { email } = buildEmail({ plan: plan(...cuts), size: r, emailWidth: 600, previous: null, house: plainHouseStyle(), pictures: new Map(), groundOf: (x) => groundOf(r, x), readInk: (x, g) => readInk(r, x, g) })
+    emailSchema.parse(email)
+    return [...placesOf(email)].flatMap(({ tile }) => (tile.kind === 'words' ? [tile] : []))
+  }
+  const words = (id: string, x: number, y: number, w: number, h: number, said: string) => cut(id, x, y, w, h, { kind: 'words', ground: '#ffffff', words: textOf(said) })
+
+  test('capitals set wide keep their spacing; the line under a link is none of its letters', async () => {
+    const [title, link] = await tilesOfDrawn('<text x="300" y="60" text-anchor="middle" font-size="28" font-weight="700" letter-spacing="7">VESPER</text><text x="40" y="140" font-size="15" font-weight="700" text-decoration="underline">About the players</text>', [words('a', 0, 60, 1200, 90, 'VESPER'), words('b', 80, 250, 290, 44, 'About the players')])
+    expect(Math.abs(title!.style!.spacing! - 7)).toBeLessThanOrEqual(1)
+    expect(title!.align).toBe('center')
+    expect([Math.abs(title!.style!.size! - 28) <= 1, Math.abs(link!.style!.size! - 15) <= 1, link!.style!.bold, link!.style!.spacing]).toEqual([true, true, true, undefined])
+  })
+
+  test('figures of a row are set alike, whatever each of them measures; a price under another is held by the right edge', async () => {
+    const figure = (x: number, n: string) => `<text x="${x}" y="60" text-anchor="middle" font-size="30" font-weight="700">${n}</text>`
+    const made = await tilesOfDrawn(`${figure(80, '8')}${figure(230, '31')}${figure(380, '220')}${figure(530, '0')}<text x="40" y="130" font-size="15">Single evening</text><text x="560" y="130" text-anchor="end" font-size="15">€ 24</text><text x="40" y="170" font-size="15">All eight evenings</text><text x="560" y="170" text-anchor="end" font-size="15">€ 140</text>`, [
+      ...[[80, '8'], [230, '31'], [380, '220'], [530, '0']].map(([x, n], i) => words(`f${i}`, 2 * Number(x) - 80, 60, 160, 80, String(n))),
+      words('a', 80, 230, 220, 44, 'Single evening'), words('b', 1050, 230, 70, 44, '€ 24'), words('c', 80, 310, 260, 44, 'All eight evenings'), words('d', 1030, 310, 90, 44, '€ 140'),
+    ])
+    const of = (id: string) => made.find((t) => t.cut === id)!
+    const figures = ['f0', 'f1', 'f2', 'f3'].map((id) => of(id).style!)
+    expect([new Set(figures.map((s) => s.size)).size, Math.abs(figures[0]!.size! - 30) <= 1, figures.every((s) => s.bold)]).toEqual([1, true, true])
+    expect([of('b').align, of('d').align, of('a').align]).toEqual(['right', 'right', 'left'])
+  })
 })
 
 test('clean edges are where content begins and ends', () => {

@@ -2,7 +2,7 @@ import { guessSize } from './density'
 import { imageMap } from './imagemap'
 import { safeFontFor, withLayers, type DesignLayers } from './layers'
 import { emptyPlan, type Cut } from './plan'
-import { blocksOf, joinPieces, paragraphsOf, type TextLine } from './reflow'
+import { blocksOf, joinPieces, paragraphsOf, readAcross, withBullets, type TextLine } from './reflow'
 import { smallWords } from './small-words'
 import { plainOf } from '../email/richtext'
 
@@ -22,6 +22,17 @@ test('pieces on one row become a line; columns stay apart; blocks keep one look 
   expect(lines.map((l) => l.text)).toEqual(['Hello there', 'Other column'])
   const blocks = blocksOf([line('A title', 60, 200, { size: 30, bold: true }), line('Words below it that go on', 100, 300), line('for a second line', 124, 180), line('Beside them', 100, 90, { x: 500 })])
   expect(blocks.map((b) => [b.text, b.size, b.line])).toEqual([['A title', 30, undefined], ['Words below it that go on for a second line', 16, 24], ['Beside them', 16, undefined]])
+})
+
+test('what stands on one row is read across with its spaces, in order of place; what stands below is a paragraph', () => {
+  const block = (text: string, x: number, y: number) => ({ x, y, w: 40, h: 14, text, size: 14 })
+  // A hair higher than its neighbours, the last of a row of links still comes last.
+  expect(readAcross([block('Stories', 220, 99.4), block('Coats', 20, 100), block('Boots', 120, 100.2), block('Below', 20, 140)])).toBe('Coats\u2003\u2003\u2003\u2003Boots\u2003\u2003\u2003\u2003Stories\n\nBelow')
+})
+
+test('marks of a list that are read as letters are marks again where several lines begin alike', () => {
+  expect(withBullets([line('« Doors open at dusk', 100, 160), line('« Coats hang by the stove', 124, 170), line('e Children sit in front', 148, 150)]).map((l) => l.text)).toEqual(['• Doors open at dusk', '• Coats hang by the stove', '• Children sit in front'])
+  expect(withBullets([line('« Bonjour » said the cat', 100, 160), line('and left.', 124, 60)])[0]!.text).toBe('« Bonjour » said the cat')
 })
 
 test.each([[1200, 600, 2, false], [1280, 640, 2, false], [600, 600, 1, false], [1800, 600, 3, false], [375, 375, 1, true], [750, 375, 2, true], [1000, 600, 1.667, false], [800, 800, 1, false]])('a design of %i px is taken for an email of %i at %d times', (width, emailWidth, density, narrow) => {
