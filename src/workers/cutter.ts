@@ -8,7 +8,7 @@ import { withLayers, type DesignLayers } from '@/core/cut/layers'
 import { leftOut } from '@/core/cut/left-out'
 import { exactly } from '@/core/cut/mask'
 import { paletteOf, pickColor, type PaletteColor } from '@/core/cut/palette'
-import type { Cut, CutPlan } from '@/core/cut/plan'
+import type { Cut, CutPlan, Panel } from '@/core/cut/plan'
 import { packed, packHex, type Raster, type Rect } from '@/core/cut/raster'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
@@ -21,7 +21,7 @@ export type CutterCall =
   | { kind: 'ground'; rect: Rect }
   | { kind: 'content'; rect: Rect }
   | { kind: 'trim'; rect: Rect }
-  | { kind: 'leftOut'; cuts: readonly Cut[] }
+  | { kind: 'leftOut'; cuts: readonly Cut[]; panels: readonly Panel[] }
   | { kind: 'palette'; rect: Rect | null }
   | { kind: 'pick'; x: number; y: number; side: 1 | 3 | 5 }
   | { kind: 'mark'; rect: Rect; ground: string; on: readonly string[] }
@@ -121,7 +121,7 @@ function answerTo(what: CutterCall, progress: (p: number) => void): unknown {
     case 'ground': return groundOf(loaded(), what.rect)
     case 'content': return contentEdges(loaded(), what.rect)
     case 'trim': { const r = loaded(); return exactly(packed(r), r.width, what.rect, packHex(groundOf(r, what.rect).color), 12, Math.max(what.rect.w, what.rect.h)) }
-    case 'leftOut': return leftOut(loaded(), what.cuts)
+    case 'leftOut': return leftOut(loaded(), what.cuts, what.panels)
     case 'palette': return paletteOf(loaded(), what.rect ?? undefined)
     case 'pick': return pickColor(loaded(), what.x, what.y, what.side)
     case 'mark': return mark(what)

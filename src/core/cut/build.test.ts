@@ -158,6 +158,11 @@ test('layouts that straight lines part are parted; interlocking ones are told', 
   expect(partition([cut('a', 0, 0, 10, 5), cut('b', 0, 5, 5, 5), cut('c', 5, 5, 5, 5)])).toMatchObject({ kind: 'rows', parts: [{ kind: 'leaf' }, { kind: 'columns' }] })
   const pinwheel = [cut('a', 0, 0, 800, 400), cut('b', 800, 0, 400, 800), cut('c', 400, 800, 800, 400), cut('d', 0, 400, 400, 800), cut('e', 400, 400, 400, 400)]
   expect(partition(pinwheel).kind).toBe('knot')
+  // What stands on a panel stays together; a picture of the whole panel needs none under it, and one that a cut reaches out of is left aside.
+  const panel = { x: 0, y: 0, w: 10, h: 20 }
+  expect(partition([cut('a', 1, 1, 8, 5), cut('b', 1, 8, 8, 5), cut('c', 20, 0, 10, 20)], [panel])).toMatchObject({ kind: 'columns', parts: [{ kind: 'panel', box: panel, inner: { kind: 'rows' } }, { kind: 'leaf' }] })
+  expect(partition([cut('a', 0, 0, 10, 20), cut('c', 20, 0, 10, 20)], [panel])).toMatchObject({ kind: 'columns', parts: [{ kind: 'leaf' }, { kind: 'leaf' }] })
+  expect(partition([cut('a', 1, 1, 18, 5), cut('b', 1, 8, 8, 5)], [panel])).toMatchObject({ kind: 'rows', parts: [{ kind: 'leaf' }, { kind: 'leaf' }] })
   expect(build(plan(...pinwheel)).notes[0]).toMatch(/5 cuts interlock/)
 })
 

@@ -100,10 +100,12 @@ test('a palette counts by area, with exact values; a picked colour is the pixel 
 })
 
 test('what no cut covers is told only where something stands there', () => {
-  expect(leftOut(picture(), [])).toEqual([{ x: 0, y: 0, w: 100, h: 100 }])
-  expect(leftOut(picture(), [cut('a', 0, 0, 50, 50)])).toEqual([])
+  expect(leftOut(picture(), [], [])).toEqual([{ x: 0, y: 0, w: 100, h: 100 }])
+  expect(leftOut(picture(), [cut('a', 0, 0, 50, 50)], [])).toEqual([])
+  // A panel under the red tells why it is there.
+  expect(leftOut(picture(), [], [{ x: 0, y: 0, w: 50, h: 50, radius: 0, color: '#c04020' }])).toEqual([])
   // The rest of the red, and the one green pixel in the far corner.
-  expect(leftOut(picture(), [cut('a', 0, 0, 50, 30)])).toEqual([{ x: 0, y: 30, w: 100, h: 70 }])
+  expect(leftOut(picture(), [cut('a', 0, 0, 50, 30)], [])).toEqual([{ x: 0, y: 30, w: 100, h: 70 }])
 })
 
 test('load times grow with the bytes and shrink with the line; nothing takes no time', () => {

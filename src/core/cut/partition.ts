@@ -27,7 +27,9 @@ function gathered<C extends Rect & { kind?: string }, P extends Rect>(cuts: read
   // The largest first: what lies in one of them is parted again inside it.
   for (const panel of [...panels].sort((a, b) => b.w * b.h - a.w * a.h)) {
     const own = rest.filter((c) => holds(panel, c))
-    if (!own.length || rest.some((c) => !own.includes(c) && !apart(panel, c))) continue
+    // A picture of the whole panel shows its ground and edges already.
+    const pictured = own.length === 1 && own[0]!.kind === 'picture' && own[0]!.w * own[0]!.h >= 0.96 * panel.w * panel.h
+    if (!own.length || pictured || rest.some((c) => !own.includes(c) && !apart(panel, c))) continue
     rest = rest.filter((c) => !own.includes(c))
     const box = { x: panel.x, y: panel.y, w: panel.w, h: panel.h }
     out.push({ box, made: () => ({ kind: 'panel', box, panel, inner: partition(own, panels.filter((p) => p !== panel && holds(panel, p))) }) })

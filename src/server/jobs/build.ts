@@ -51,7 +51,7 @@ export async function autocutJob(jobId: string): Promise<Autocut & { uncovered: 
   const layers = layersOf(jobId)
   const found = autocut(raster, design.scale)
   const known = layers ? withLayers(found, layers, design.scale, design) : found
-  return { ...known, uncovered: leftOut(raster, known.cuts) }
+  return { ...known, uncovered: leftOut(raster, known.cuts, known.panels) }
 }
 
 /** What a picture cut comes to. */

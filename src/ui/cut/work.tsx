@@ -64,7 +64,7 @@ export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; se
     let late = false
     const timer = setTimeout(() => {
       openCutter().ask({ kind: 'preview', plan, emailWidth: job.width, previous: email, house: job.client.house }).then((r) => { if (!late) { setResult(r); setTrouble(null) } }, (e: Error) => { if (!late && e.name !== 'AbortError') setTrouble(e.message) })
-      openCutter().ask({ kind: 'leftOut', cuts: plan.cuts }).then((r) => { if (!late) setLeft(r) }, () => {})
+      openCutter().ask({ kind: 'leftOut', cuts: plan.cuts, panels: plan.panels }).then((r) => { if (!late) setLeft(r) }, () => {})
     }, 160)
     return () => { late = true; clearTimeout(timer) }
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -168,8 +168,8 @@ export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; se
     } finally { reader.end(); setWork(null) }
   }
 
-  /** Those read surely enough to be taken all at once; the rest is looked at one by one. */
-  const sureOnes = [...proposals].filter(([, p]) => p.sure >= 0.7).map(([id]) => id)
+  /** Those read surely enough to be taken all at once (on pictures much looks like letters); the rest is looked at one by one. */
+  const sureOnes = [...proposals].filter(([id, p]) => p.sure >= (plan.cuts.find((c) => c.id === id)?.kind === 'picture' ? 0.9 : 0.7)).map(([id]) => id)
 
   /** Takes proposals over into their cuts. */
   function takeProposals(ids: readonly string[]) {
