@@ -7,5 +7,7 @@ export default {
   transform: {
     '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }],
   },
+  // Both cores, also where there are only two.
+  maxWorkers: 2,
   testTimeout: 60000,
 }
