@@ -1,9 +1,10 @@
-import { lineWidth, safeFont, type Font, type FontStack } from '../email/fonts'
+import { meanWidth, safeFont, type Font, type FontStack } from '../email/fonts'
 import type { Band, Cell, Email, Item, Row } from '../email/schema'
 import { emptyText, plainOf, type RichText } from '../email/richtext'
 import { sides, type Edges, type HouseStyle, type Sides, type TextStyleOverride } from '../email/styles'
 import { newEmail } from '../email/defaults'
 import type { PictureRef } from '../tiles/picture/ref'
+import { LIST_INDENT, LIST_SPACE } from '../tiles/words/html'
 import type { Tile } from '../tiles/schema'
 import { carry, deletedCuts, harvest } from './carry'
 import type { Ground } from './ground'
@@ -338,7 +339,7 @@ class Maker {
     const wide = ink.lines.length ? around(ink.lines).w : cut.w / 2
     const border = box.borderWidth ?? 0
     // One that reaches to the side of its column must not be a hair wider, whatever its letters measure elsewhere.
-    const full = rect.x + rect.w - cut.x - cut.w < 4 * s || cut.w / s > 400 ? (s < 1.5 ? Math.ceil(0.04 * wide) + 1 : 2) : 0
+    const spare = rect.x + rect.w - cut.x - cut.w < 4 * s || cut.w / s > 400 ? (s < 1.5 ? Math.ceil((0.04 * wide) / s) + 1 : 2) : 0
     const height = cut.h / s, centred = Math.abs(cut.x - rect.x - (rect.x + rect.w - cut.x - cut.w)) <= 4 * s
     return {
       made: {
@@ -346,7 +347,7 @@ class Maker {
         style: {
           background: box.background, color: cut.lettering?.color ?? ink.color ?? '#ffffff', size, radius: Math.min(60, Math.round(box.radius)), bold: cut.lettering?.bold ?? block?.bold ?? true,
           ...(cut.lettering?.font ? { font: cut.lettering.font } : {}),
-          padX: Math.max(0, Math.min(400, Math.round((cut.w - wide) / 2 / s - border) - full)), padY: Math.max(0, Math.min(60, Math.round((height - Math.round(size * 1.25)) / 2 - border))),
+          padX: Math.max(0, Math.min(400, Math.round((cut.w - wide) / 2 / s - border) - spare)), padY: Math.max(0, Math.min(60, Math.round((height - Math.round(size * 1.25)) / 2 - border))),
           ...(border ? { borderWidth: border, borderColor: box.borderColor } : { borderWidth: 0 }),
         },
       },
@@ -412,7 +413,7 @@ class Maker {
    */
   private sized(size: number, said: string, blocks: readonly InkBlock[], font: FontStack, bold: boolean): number {
     if (this.scale >= 1.5 || said.length < 20 || blocks.length !== 1) return size
-    const byWidth = blocks[0]!.lines.reduce((sum, l) => sum + l.w, 0) / this.scale / (lineWidth(said, font, 1, bold) / 1.08)
+    const byWidth = blocks[0]!.lines.reduce((sum, l) => sum + l.w, 0) / this.scale / meanWidth(said, font, 1, bold)
     return Math.abs(byWidth - size) < 0.2 * size ? (size + byWidth) / 2 : size
   }
 
@@ -448,7 +449,7 @@ class Maker {
     const sized = shapeText(cut.words ?? emptyText(), blocks.map((b) => Math.round(b.size / this.scale)), size)
     const style: TextStyleOverride = { size, line, bold, ...(color ? { color } : {}), ...(own?.font ? { font: own.font } : {}), ...(own?.italic ? { italic: true } : {}), ...(spacing ? { spacing } : {}) }
     const titled = this.titleLevel(cut, size, bold, ink.lines.length)
-    // The marks of a list stand in from the side, and its items a little apart (tiles/words/html.ts).
+    // The marks of a list stand in from the side, and its items a little apart.
     const listed = sized.text.content.every((b) => b.type === 'bulletList' || b.type === 'orderedList')
     if (listed) { style.line = Math.max(size, line - LIST_SPACE); padding.left = Math.max(0, padding.left - Math.round(LIST_INDENT - 0.94 * size)); padding.right = Math.min(padding.right, left) }
     const headings = sized.heading ? { ...style, bold: largest?.bold ?? true, size: sized.heading, line: Math.round(sized.heading * 1.2), ...(headingColor ? { color: headingColor } : {}) } : style
@@ -503,9 +504,6 @@ function sideSpace(align: 'left' | 'center' | 'right', left: number, right: numb
 
 /** Of more letters than this hardly anybody sets all bold, nor below this size, px (common practice, no source): there the strokes have to be plainer. */
 const LONG = 40, SMALL = 14
-
-/** Space under an item of a list, and how far a list stands in, px. */
-const LIST_SPACE = 4, LIST_INDENT = 24
 
 /** A single line whose words are known: without letters that reach below, it stands on its last rows, whatever its rows of ink say. */
 function withWords(ink: Ink, said: string): Ink {

@@ -170,6 +170,7 @@ export function gutterThreshold(heights: number[]): number {
   let best = 1.3, at = 38
   for (let i = 0; i + 1 < sorted.length; i++) {
     const [lo, hi] = [sorted[i]!, sorted[i + 1]!]
+    // Below 40 px a section's space has to stand out more: it may as well be that of a title.
     if (hi / lo > (hi < 40 ? Math.max(best, 1.45) : best) && lo <= 40 && hi >= 28) { best = hi / lo; at = (lo + hi) / 2 }
   }
   return at

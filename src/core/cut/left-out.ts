@@ -23,8 +23,9 @@ export function leftOut(raster: Raster, cuts: readonly Cut[], panels: readonly P
 
 /** What is free in a region beside the cuts and panels there, and inside each of these. */
 function free(region: Rect, cuts: readonly Rect[], panels: readonly Panel[]): Rect[] {
-  const here = panels.filter((p) => holds(region, p))
-  const outer = here.filter((p) => !here.some((o) => o !== p && holds(o, p) && !(holds(p, o) && here.indexOf(p) < here.indexOf(o))))
+  // The largest first: what lies in one of them is looked for inside it.
+  const here = panels.filter((p) => holds(region, p)).sort((a, b) => b.w * b.h - a.w * a.h)
+  const outer = here.reduce<Panel[]>((found, p) => (found.some((o) => holds(o, p)) ? found : [...found, p]), [])
   const taken = [...cuts, ...outer].flatMap((c) => { const o = overlap(c, region); return o ? [{ ...o, x: o.x - region.x, y: o.y - region.y }] : [] })
   const around = uncovered(taken, { width: region.w, height: region.h }).map((r) => ({ ...r, x: r.x + region.x, y: r.y + region.y }))
   return [...around, ...outer.flatMap((p) => free(inside(p), cuts, here.filter((o) => o !== p && holds(p, o))))]

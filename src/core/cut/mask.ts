@@ -24,8 +24,8 @@ const SAME = { noisy: 8, clean: 3 }
 
 /**
  * @param px the design's pixels, packed
- * @param tolerance channel difference that is still the ground, 0 to 255; of a noisy design more than that of a clean one. There, what differs less counts
- * only where it is flat, as a pale box is and ringing is not.
+ * @param tolerance channel difference that is still the ground, 0 to 255; of a noisy design more than that of a clean one. What differs less counts only
+ * where it is flat, as a pale box is; ringing is not, nor is a shadow.
  */
 export function maskOf(px: Int32Array, width: number, area: Rect, ground: number, tolerance: number, cell: number): Mask {
   const cols = Math.ceil(area.w / cell), rows = Math.ceil(area.h / cell)

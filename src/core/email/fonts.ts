@@ -57,5 +57,8 @@ export function fontFamily(font: Font, webFonts: readonly WebFont[]): string {
 /** Bold letters are about a tenth wider (measured on Arial and Georgia bold). */
 const BOLD = 1.1
 
-/** Width of a line of words, px, from the mean width of the font's letters. @param size px */
-export const lineWidth = (words: string, font: FontStack, size: number, bold: boolean): number => [...words].length * size * font.width * (bold ? BOLD : 1) * 1.08
+/** Width that words have on the mean, px, from that of the font's letters. @param size px */
+export const meanWidth = (words: string, font: FontStack, size: number, bold: boolean): number => [...words].length * size * font.width * (bold ? BOLD : 1)
+
+/** Room for a line of words, px: a little more than they have on the mean. @param size px */
+export const lineWidth = (words: string, font: FontStack, size: number, bold: boolean): number => meanWidth(words, font, size, bold) * 1.08

@@ -35,11 +35,14 @@ function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Elemen
 /** Space after a block that is not the last: half a line after a heading, three quarters after a paragraph. */
 export const gapAfter = (s: Pick<TextStyle, 'line'>, level: number): number => Math.round(s.line * (level ? 0.4 : 0.7))
 
+/** Space under an item of a list, and how far a list stands in, px. */
+export const LIST_SPACE = 4, LIST_INDENT = 24
+
 function list(b: List, tile: WordsTile, c: TileContext, last: boolean): Element {
   const s = blockStyle(tile, 0, c.look)
   const { style, names } = letters(s, c)
-  return el(b.type === 'bulletList' ? 'ul' : 'ol', { className: classes(...names), style: css({ margin: last ? '0' : `0 0 ${gapAfter(s, 0)}px`, padding: c.dir === 'rtl' ? '0 24px 0 0' : '0 0 0 24px', ...style, 'text-align': physical(tile.align, c) }) },
-    b.content.map((item) => el('li', { style: css({ margin: '0 0 4px' }) }, item.content.flatMap((inner, i): ElementContent[] =>
+  return el(b.type === 'bulletList' ? 'ul' : 'ol', { className: classes(...names), style: css({ margin: last ? '0' : `0 0 ${gapAfter(s, 0)}px`, padding: c.dir === 'rtl' ? `0 ${LIST_INDENT}px 0 0` : `0 0 0 ${LIST_INDENT}px`, ...style, 'text-align': physical(tile.align, c) }) },
+    b.content.map((item) => el('li', { style: css({ margin: `0 0 ${LIST_SPACE}px` }) }, item.content.flatMap((inner, i): ElementContent[] =>
       // The first paragraph stands beside the mark; what follows stands beneath it.
       inner.type === 'paragraph' ? [...(i ? [el('br', null)] : []), ...inline(inner.content ?? [], tile, c)] : [block(inner, tile, c, true)]))))
 }
