@@ -1,4 +1,4 @@
-import { meanWidth, safeFont, type Font, type FontStack } from '../email/fonts'
+import { safeFont } from '../email/fonts'
 import type { Band, Cell, Email, Item, Row } from '../email/schema'
 import { emptyText, plainOf, type RichText } from '../email/richtext'
 import { sides, type Edges, type HouseStyle, type Sides, type TextStyleOverride } from '../email/styles'
@@ -8,7 +8,8 @@ import { LIST_INDENT, LIST_SPACE } from '../tiles/words/html'
 import type { Tile } from '../tiles/schema'
 import { carry, deletedCuts, harvest } from './carry'
 import type { Ground } from './ground'
-import { alignmentOf, boldStroke, CAPITALS, inkBlocks, isBold, middle, type Ink, type InkBlock, type InkLine } from './ink'
+import { alignmentOf, inkBlocks, type Ink, type InkBlock, type InkLine } from './ink'
+import { Lettering, TITLE_SIZE } from './lettering'
 import { leavesOf, partition, type Layout } from './partition'
 import type { Cut, CutPlan, Panel } from './plan'
 import { around, type Rect } from './raster'
@@ -69,9 +70,11 @@ class Maker {
   readonly notes: string[] = []
   private readonly scale: number
   private readonly cuts: Cut[]
+  private readonly lettering: Lettering
   constructor(private readonly input: BuildInput) {
     this.scale = input.size.width / input.emailWidth
     this.cuts = input.plan.cuts.filter((c) => c.kind !== 'nothing')
+    this.lettering = new Lettering({ cuts: this.cuts, scale: this.scale, house: input.house, readInk: input.readInk })
   }
 
   /** Design pixels to whole px of the email, never below 0. */
@@ -172,7 +175,7 @@ class Maker {
 
   /** How far above a rectangle the line of its topmost words begins, design px; 0 where something else comes first or a panel holds it. */
   private liftOf(node: Node, rect: Rect): number {
-    return Math.max(0, ...loose(node).filter((c) => c.kind === 'words').map((c) => rect.y - this.lettersOf(c, c.ground ?? '#ffffff').top))
+    return Math.max(0, ...loose(node).filter((c) => c.kind === 'words').map((c) => rect.y - this.lettering.of(c, c.ground ?? '#ffffff').top))
   }
 
   /** A single words or flat cut lends the band its colour; elsewhere it is the commonest colour at the band's own edge. */
@@ -355,89 +358,12 @@ class Maker {
     }
   }
 
-  /** How the letters of a cut are set, and where their first line begins and their last one ends, design px. */
-  private lettersOf(cut: Cut, behind: string): Letters {
-    return this.remembered(`${cut.id}:${behind}`, () => {
-      const alone = this.measured(cut, behind)
-      // Of a word or two little can be measured. Words level with each other are set alike, as the columns of a table are.
-      const [only, more] = alone.ink.lines
-      if (!only || more || cut.lettering) return alone
-      const level = this.cuts.filter((o) => o.kind === 'words' && !o.lettering && o.y < cut.y + cut.h && o.y + o.h > cut.y).map((o) => this.measured(o, o.ground ?? behind))
-        .filter(({ ink: { lines } }) => lines.length === 1 && Math.abs(lines[0]!.base - only.base) <= 2 * this.scale && Math.max(lines[0]!.h, only.h) <= 1.8 * Math.min(lines[0]!.h, only.h))
-      return level.length < 3 ? alone : this.measured(cut, behind, { size: middle(level.map((l) => l.size)), bold: Math.abs(only.stroke - boldStroke(only.small)) > 0.04 ? alone.bold : 2 * level.filter((l) => l.bold).length > level.length })
-    })
-  }
-  private readonly letters = new Map<string, Letters>()
-  private remembered(key: string, make: () => Letters): Letters {
-    const made = this.letters.get(key) ?? make()
-    this.letters.set(key, made)
-    return made
-  }
-
-  /** The letters of a cut by its own ink. @param set what is known of them already; size in px */
-  private measured(cut: Cut, behind: string, set?: { size: number; bold: boolean }): Letters {
-    return this.remembered(`${cut.id}:${behind}:${set ? 'set' : 'alone'}`, () => {
-      const s = this.scale
-      const ground = cut.ground ?? behind
-      const own = cut.lettering
-      const { house } = this.input
-      const fontOf = (inherited: Font) => safeFont(own?.font ?? inherited, house.webFonts)
-      const said = cut.words ? plainOf(cut.words) : ''
-      const ink = withWords(this.inkOf(cut, ground), said)
-      let font = fontOf(house.text.body.font)
-      let blocks = inkBlocks(ink.lines, font.x)
-      if ((blocks[0]?.size ?? 0) / s >= TITLE_SIZE) { font = fontOf(house.text.heading1.font); blocks = inkBlocks(ink.lines, font.x) }
-      const main = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
-      // Of capitals and figures the words tell that there is no small letter among them to be measured.
-      const tallest = said && !/\p{Ll}/u.test(said) && ink.lines.length ? Math.max(...ink.lines.map((l) => l.tall)) / CAPITALS : 0
-      const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? this.sized((tallest || main.size) / s, said, blocks, font, isBold(main)) : 16))))
-      const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
-      // Lines of one paragraph that stand wide apart look like so many blocks.
-      const pitch = main?.pitch || (ink.lines.length > 1 && cut.words?.content.length === 1 ? (lastLine!.base - firstLine!.base) / (ink.lines.length - 1) : 0)
-      const line = Math.max(size, Math.min(200, Math.round(own?.line ?? (pitch ? pitch / s : Math.min(size * (size >= 22 ? 1.2 : 1.5), this.nextLine(cut, ink))))))
-      // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
-      const down = (line + size * font.drop) / 2
-      // Letters stand apart by about a tenth of their size; capitals that are set wide show much more.
-      const apart = middle(ink.lines.map((l) => l.gap)) / s
-      const spacing = own ? own.spacing : ink.lines.length <= 2 && apart >= 0.25 * size && !/\p{Ll}/u.test(said) ? Math.round(2 * (apart - 0.09 * size)) / 2 : undefined
-      return {
-        ink, blocks, spacing, size, line, bold: own?.bold ?? set?.bold ?? (main ? isBold(main, said.length > LONG ? 0.04 : size < SMALL ? 0.03 : 0) : false),
-        top: firstLine ? firstLine.base - down * s : cut.y, bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
-      }
-    })
-  }
-
-  /**
-   * At the size it is shown at, a design tells the size of its letters no better than to a pixel or so. Of long words their width says more: both taken
-   * together. @param size as measured, px
-   */
-  private sized(size: number, said: string, blocks: readonly InkBlock[], font: FontStack, bold: boolean): number {
-    if (this.scale >= 1.5 || said.length < 20 || blocks.length !== 1) return size
-    const byWidth = blocks[0]!.lines.reduce((sum, l) => sum + l.w, 0) / this.scale / meanWidth(said, font, 1, bold)
-    return Math.abs(byWidth - size) < 0.2 * size ? (size + byWidth) / 2 : size
-  }
-
-  private inkOf(cut: Cut, ground: string): Ink {
-    const key = `${cut.id}:${ground}`, ink = this.inks.get(key) ?? this.input.readInk(cut, ground)
-    this.inks.set(key, ink)
-    return ink
-  }
-  private readonly inks = new Map<string, Ink>()
-
-  /** How far a single line is from the nearest one of another cut above or below it, px: a taller line than that would push it away. */
-  private nextLine(cut: Cut, { lines }: Ink): number {
-    if (lines.length !== 1) return Infinity
-    const [{ base, h }, s] = [lines[0]!, this.scale]
-    const near = this.cuts.filter((o) => o !== cut && o.kind === 'words' && o.x < cut.x + cut.w && o.x + o.w > cut.x && o.y < cut.y + cut.h + 40 * s && o.y + o.h > cut.y - 40 * s)
-    return Math.min(...near.flatMap((o) => this.inkOf(o, o.ground ?? '#ffffff').lines.map((l) => Math.abs(l.base - base))).filter((d) => d > 0.5 * h)) / s
-  }
-
   private words(cut: Cut, rect: Rect, top: number, behind: string): Placed<Tile> {
-    const { ink, blocks, size, line, bold, spacing, top: begins, bottom } = this.lettersOf(cut, behind)
+    const { ink, blocks, size, line, bold, spacing, top: begins, bottom } = this.lettering.of(cut, behind)
     const own = cut.lettering
     const box = ink.lines.length ? around(ink.lines) : cut
     // One line that fills its cut says nothing there; in its cell it may.
-    const align = own?.align ?? (ink.lines.length === 1 && box.w > 0.8 * cut.w ? this.alignedBeside(cut, box) ?? (this.right.has(cut.id) ? 'right' : null) : null) ?? alignmentOf(ink.lines, ink.lines.length === 1 && box.w > 0.8 * cut.w ? rect : cut)
+    const align = own?.align ?? (ink.lines.length === 1 && box.w > 0.8 * cut.w ? this.lettering.alignedBeside(cut, box) ?? (this.right.has(cut.id) ? 'right' : null) : null) ?? alignmentOf(ink.lines, ink.lines.length === 1 && box.w > 0.8 * cut.w ? rect : cut)
     const left = this.px(box.x - rect.x), right = this.px(rect.x + rect.w - box.x - box.w)
     const slack = Math.max(0, Math.round(slackOf(ink.lines, size * this.scale) / this.scale))
     const padding: Sides = { top: this.px(begins - top), bottom: 0, ...sideSpace(align, left, right, slack, ink.lines.length > 1) }
@@ -459,21 +385,11 @@ class Maker {
     return { made, top, bottom: Math.max(bottom, top + padding.top * this.scale) + Math.max(0, top - begins) }
   }
 
-  /** How a line is aligned to what stands right above and below it: by the middle or the right edge, where nothing shares its left edge. */
-  private alignedBeside(cut: Cut, line: Rect): 'center' | 'right' | null {
-    const s = this.scale
-    const near = this.cuts.filter((o) => o !== cut && ['words', 'picture', 'button'].includes(o.kind) && o.x < line.x + line.w && o.x + o.w > line.x && Math.max(o.y - cut.y - cut.h, cut.y - o.y - o.h) <= 60 * s)
-    const boxes = near.map((o): Rect => { const lines = o.kind === 'words' ? this.lettersOf(o, o.ground ?? '#ffffff').ink.lines : []; return lines.length ? around(lines) : o }).filter((b) => Math.abs(b.w - line.w) > 4 * s)
-    if (boxes.some((b) => Math.abs(b.x - line.x) <= 2 * s)) return null
-    if (boxes.some((b) => Math.abs(b.x + b.w / 2 - line.x - line.w / 2) <= 3 * s)) return 'center'
-    return boxes.some((b) => Math.abs(b.x + b.w - line.x - line.w) <= 2 * s) ? 'right' : null
-  }
-
   /** Large or bold short words are a heading: its level, or null. The largest of the design are those of level 1. */
   private titleLevel(cut: Cut, size: number, bold: boolean, lines: number): 1 | 2 | null {
     // What was built before has the structure that the person left it with.
     if (cut.id in this.input.plan.built || lines > 4 || !(size >= TITLE_SIZE || (bold && size >= 18))) return null
-    const most = Math.max(...this.cuts.filter((c) => c.kind === 'words').map((c) => this.lettersOf(c, c.ground ?? '#ffffff').size))
+    const most = Math.max(...this.cuts.filter((c) => c.kind === 'words').map((c) => this.lettering.of(c, c.ground ?? '#ffffff').size))
     return size >= 0.92 * most ? 1 : 2
   }
 }
@@ -501,22 +417,6 @@ function sideSpace(align: 'left' | 'center' | 'right', left: number, right: numb
   const loose = (held: number, space: number) => Math.max(0, broken ? space - slack : Math.min(held, space - slack))
   return align === 'right' ? { left: loose(right, left), right } : { left, right: loose(left, right) }
 }
-
-/** Of more letters than this hardly anybody sets all bold, nor below this size, px (common practice, no source): there the strokes have to be plainer. */
-const LONG = 40, SMALL = 14
-
-/** A single line whose words are known: without letters that reach below, it stands on its last rows, whatever its rows of ink say. */
-function withWords(ink: Ink, said: string): Ink {
-  const [line, more] = ink.lines
-  if (!line || more || !said || /[\ngjpqyQ,;()[\]{}|@$§_/\\]/.test(said) || line.base >= line.y + line.h - 2) return ink
-  const base = line.y + line.h
-  return { ...ink, lines: [{ ...line, base, tall: base - line.y }] }
-}
-
-/** Short words of this size, px, are a heading (common practice, no source). */
-const TITLE_SIZE = 22
-
-interface Letters { ink: Ink; spacing: number | undefined; blocks: InkBlock[]; size: number; line: number; bold: boolean; top: number; bottom: number }
 
 /** Paragraphs as headings of a level. */
 const asHeading = (text: RichText, level: 1 | 2): RichText => ({ type: 'doc', content: text.content.map((b) => (b.type === 'paragraph' && b.content?.length ? { type: 'heading', attrs: { level, textAlign: b.attrs?.textAlign }, content: b.content } : b)) })
