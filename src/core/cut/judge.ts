@@ -52,7 +52,9 @@ function severalInks(m: Mask, r: Cells, raster: Raster, ground: string, noise: n
   const words = stretches(m, r, 'columns', Math.max(2, Math.round(0.25 * r.h)))
   if (words.length < 2 || words.length > 12) return false
   const whole = words.map(({ from, to }) => tight(m, { ...r, x: from, w: to - from })!)
-  // A mark beside words is none of them.
+  // A mark beside words is none of them: it is taller than they are, or filled.
+  const heights = whole.map((b) => b.h).sort((a, b) => a - b)
+  if (heights.at(-1)! > 1.4 * heights[(heights.length - 1) >> 1]!) return false
   if (whole.some((b) => b.w >= 14 && b.w >= 0.6 * b.h && b.w <= 1.6 * b.h && fillOf(m, b) >= 0.6 && stretches(m, b, 'columns', 1).length === 1)) return false
   return words.every(({ from, to }) => looksOf(raster, pixelsOf(m, tight(m, { ...r, x: from, w: to - from })!, raster), packHex(ground), noise).mono >= 0.8)
 }
