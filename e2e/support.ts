@@ -23,6 +23,8 @@ export const saved = (page: Page) => expect(page.locator('[data-save]')).toHaveA
 
 /** axe-core finds nothing against WCAG 2.2 A and AA. What the lenses show is the client's email, not the app. */
 export async function accessible(page: Page): Promise<void> {
+  // What fades in or out is of its own colours only once it is there.
+  await page.waitForFunction(() => !document.getAnimations().some((a) => a instanceof CSSTransition && a.playState === 'running'))
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     // The spine draws bands in true proportion, so thin ones are small targets; WCAG 2.2, 2.5.8 allows it where another control does the same: the
     // lens, and the keys J and K.
