@@ -1,5 +1,6 @@
-import { meanWidth, safeFont, type Font, type FontStack } from '../email/fonts'
+import { safeFont, type Font, type FontStack } from '../email/fonts'
 import { plainOf } from '../email/richtext'
+import { wordsWidth } from '../email/widths'
 import type { HouseStyle } from '../email/styles'
 import { boldStroke, CAPITALS, inkBlocks, isBold, middle, type Ink, type InkBlock } from './ink'
 import type { Cut } from './plan'
@@ -53,32 +54,28 @@ export class Lettering {
       if ((blocks[0]?.size ?? 0) / s >= TITLE_SIZE) { font = fontOf(house.text.heading1.font); blocks = inkBlocks(ink.lines, font.x) }
       const main = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
       // Of capitals and figures the words tell that there is no small letter among them to be measured.
-      const tallest = said && !/\p{Ll}/u.test(said) && ink.lines.length ? Math.max(...ink.lines.map((l) => l.tall)) / CAPITALS : 0
-      const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? this.sized((tallest || main.size) / s, said, blocks, font, isBold(main)) : 16))))
+      const capitals = Boolean(said) && !/\p{Ll}/u.test(said)
+      const height = (capitals && ink.lines.length ? Math.max(...ink.lines.map((l) => l.tall)) / CAPITALS : main?.size ?? 0) / s
+      const spanOf = (bold: boolean) => (blocks.length === 1 && cut.words?.content.every((b) => b.type === 'paragraph') ? span(said, ink.lines.length, font, { bold, italic: own?.italic }) : 0)
+      const inked = ink.lines.reduce((sum, l) => sum + l.w, 0) / s
+      const bold = own?.bold ?? set?.bold ?? (main ? bolder(main, said.length, height, (b) => inked / (spanOf(b) || Infinity)) : false)
+      const width = inked / (spanOf(bold) || Infinity)
+      // Letters stand apart by about a tenth of their size; capitals that are set wide show more, and are wider than they could else be.
+      const apart = middle(ink.lines.map((l) => l.gap)) / s
+      const wide = capitals && ink.lines.length <= 2 && apart >= 0.13 * height && (width ? width > 1.06 * height : apart >= 0.25 * height)
+      const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? (wide ? height : settled(height, width)) : 16))))
+      const spacing = own ? own.spacing : wide ? Math.round(2 * (width ? (inked - size * spanOf(bold)) / Math.max(1, said.length - ink.lines.length) : apart - 0.09 * size)) / 2 || undefined : undefined
       const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
       // Lines of one paragraph that stand wide apart look like so many blocks.
       const pitch = main?.pitch || (ink.lines.length > 1 && cut.words?.content.length === 1 ? (lastLine!.base - firstLine!.base) / (ink.lines.length - 1) : 0)
       const line = Math.max(size, Math.min(200, Math.round(own?.line ?? (pitch ? pitch / s : Math.min(size * (size >= 22 ? 1.2 : 1.5), this.nextLine(cut, ink))))))
       // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
       const down = (line + size * font.drop) / 2
-      // Letters stand apart by about a tenth of their size; capitals that are set wide show much more.
-      const apart = middle(ink.lines.map((l) => l.gap)) / s
-      const spacing = own ? own.spacing : ink.lines.length <= 2 && apart >= 0.25 * size && !/\p{Ll}/u.test(said) ? Math.round(2 * (apart - 0.09 * size)) / 2 : undefined
       return {
-        ink, blocks, spacing, size, line, bold: own?.bold ?? set?.bold ?? (main ? isBold(main, said.length > LONG ? 0.04 : size < SMALL ? 0.03 : 0) : false),
+        ink, blocks, spacing, size, line, bold,
         top: firstLine ? firstLine.base - down * s : cut.y, bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
       }
     })
-  }
-
-  /**
-   * At the size it is shown at, a design tells the size of its letters no better than to a pixel or so. Of long words their width says more: both taken
-   * together. @param size as measured, px
-   */
-  private sized(size: number, said: string, blocks: readonly InkBlock[], font: FontStack, bold: boolean): number {
-    if (this.input.scale >= 1.5 || said.length < 20 || blocks.length !== 1) return size
-    const byWidth = blocks[0]!.lines.reduce((sum, l) => sum + l.w, 0) / this.input.scale / meanWidth(said, font, 1, bold)
-    return Math.abs(byWidth - size) < 0.2 * size ? (size + byWidth) / 2 : size
   }
 
   private inkOf(cut: Cut, ground: string): Ink {
@@ -105,6 +102,29 @@ export class Lettering {
     if (boxes.some((b) => Math.abs(b.x + b.w / 2 - line.x - line.w / 2) <= 3 * s)) return 'center'
     return boxes.some((b) => Math.abs(b.x + b.w - line.x - line.w) <= 2 * s) ? 'right' : null
   }
+}
+
+/** Before the first letter of a line and after its last there is no ink, em: the two together (mean of the drawn designs). */
+const BEARINGS = 0.1
+
+/** How wide the ink of words is that stand on so many lines, in sizes of their letters; 0 where there are too few to tell. */
+function span(said: string, lines: number, font: FontStack, style: { bold: boolean; italic?: boolean }): number {
+  const words = said.split(/\s+/).filter(Boolean)
+  if (!lines || words.length < lines || said.length < 4) return 0
+  return words.reduce((sum, w) => sum + wordsWidth(w, font, 1, style), 0) + (words.length - lines) * wordsWidth(' ', font, 1, style) - lines * BEARINGS
+}
+
+/** The size of letters, px, by their height and by the width of the words they make; 0: not known. Height is told to a pixel or so, width far better, but only of the font that they are set in. */
+function settled(height: number, width: number): number {
+  const off = Math.abs(width / height - 1)
+  return !width || off > 0.25 ? height : off < 0.08 ? width : (height + width) / 2
+}
+
+/** Whether letters are bold: by their strokes, and where these are near the border by how wide the words are. @param height their size by height, px @param widthOf their size by width if bold, if not */
+function bolder(block: InkBlock, letters: number, height: number, widthOf: (bold: boolean) => number): boolean {
+  const strokes = isBold(block, letters > LONG ? 0.04 : height < SMALL ? 0.03 : 0)
+  const [off, offOther] = [strokes, !strokes].map((b) => Math.abs(widthOf(b) / height - 1))
+  return isBold(block, 0.05) === isBold(block, -0.05) || offOther! > 0.03 || off! - offOther! < 0.04 ? strokes : !strokes
 }
 
 /** A single line whose words are known: without letters that reach below, it stands on its last rows, whatever its rows of ink say. */

@@ -1,10 +1,13 @@
 import { z } from 'zod'
 
+/** A family with measured widths of letters. */
+export type Family = 'georgia' | 'times new roman' | 'arial' | 'trebuchet ms' | 'tahoma' | 'verdana' | 'courier new'
+
 /** A family that is on nearly every reader's machine, with what it falls back to and how its letters measure. */
 export interface FontStack {
   css: string
-  /** Mean width of running text in the regular cut, em. */
-  width: number
+  /** Its first family, as the table of letters' widths names it. */
+  family: Family
   /** Height of a small x, em. */
   x: number
   /** Ascent less descent, em: it says where in a line the letters stand. Of the wide stack the mean of Verdana and of DejaVu Sans, which stands in for it on Linux. */
@@ -16,13 +19,13 @@ export interface FontStack {
  * family of each are those of the open collection `@capsizecss/metrics` (checked in fonts.test.ts).
  */
 export const fontStacks = {
-  serif: { css: "Georgia, 'Times New Roman', serif", width: 0.446, x: 0.481, drop: 0.698 },
-  times: { css: "'Times New Roman', Times, serif", width: 0.406, x: 0.447, drop: 0.675 },
-  sans: { css: 'Arial, Helvetica, sans-serif', width: 0.446, x: 0.519, drop: 0.693 },
-  humanist: { css: "'Trebuchet MS', Tahoma, Arial, sans-serif", width: 0.456, x: 0.523, drop: 0.717 },
-  tahoma: { css: 'Tahoma, Verdana, Arial, sans-serif', width: 0.448, x: 0.545, drop: 0.793 },
-  wide: { css: "Verdana, Geneva, 'DejaVu Sans', sans-serif", width: 0.512, x: 0.545, drop: 0.744 },
-  mono: { css: "'Courier New', Courier, monospace", width: 0.6, x: 0.423, drop: 0.533 },
+  serif: { css: "Georgia, 'Times New Roman', serif", family: 'georgia', x: 0.481, drop: 0.698 },
+  times: { css: "'Times New Roman', Times, serif", family: 'times new roman', x: 0.447, drop: 0.675 },
+  sans: { css: 'Arial, Helvetica, sans-serif', family: 'arial', x: 0.519, drop: 0.693 },
+  humanist: { css: "'Trebuchet MS', Tahoma, Arial, sans-serif", family: 'trebuchet ms', x: 0.523, drop: 0.717 },
+  tahoma: { css: 'Tahoma, Verdana, Arial, sans-serif', family: 'tahoma', x: 0.545, drop: 0.793 },
+  wide: { css: "Verdana, Geneva, 'DejaVu Sans', sans-serif", family: 'verdana', x: 0.545, drop: 0.744 },
+  mono: { css: "'Courier New', Courier, monospace", family: 'courier new', x: 0.423, drop: 0.533 },
 } as const satisfies Record<string, FontStack>
 export type SafeFont = keyof typeof fontStacks
 export const safeFonts = Object.keys(fontStacks) as [SafeFont, ...SafeFont[]]
@@ -53,12 +56,3 @@ export function fontFamily(font: Font, webFonts: readonly WebFont[]): string {
   const { css } = safeFont(font, webFonts)
   return !isSafe(font) && webFonts.some((w) => w.family === font) ? `'${font}', ${css}` : css
 }
-
-/** Bold letters are about a tenth wider (measured on Arial and Georgia bold). */
-const BOLD = 1.1
-
-/** Width that words have on the mean, px, from that of the font's letters. @param size px */
-export const meanWidth = (words: string, font: FontStack, size: number, bold: boolean): number => [...words].length * size * font.width * (bold ? BOLD : 1)
-
-/** Room for a line of words, px: a little more than they have on the mean. @param size px */
-export const lineWidth = (words: string, font: FontStack, size: number, bold: boolean): number => meanWidth(words, font, size, bold) * 1.08

@@ -3,7 +3,8 @@ import { classes, type TileContext } from '../../compile/context'
 import { attr, css, el, notWord, text, wordOnly } from '../../compile/element'
 import { hrefOf } from '../../compile/link'
 import type { RoleStyle } from '../../email/cascade'
-import { fontFamily, lineWidth, safeFont } from '../../email/fonts'
+import { fontFamily, safeFont } from '../../email/fonts'
+import { lineWidth } from '../../email/widths'
 import type { ButtonStyle } from '../../email/styles'
 import { replaceFields } from '../../handover/fields'
 import type { ButtonTile } from './schema'
@@ -55,8 +56,9 @@ function withIcon({ icon }: ButtonTile, label: string, c: TileContext): ElementC
 function vmlButton(tile: ButtonTile, s: ButtonStyle, href: string, label: string, c: TileContext): string {
   const font = safeFont(s.font, c.style.webFonts)
   const height = buttonHeight(s)
-  const width = Math.min(c.available, Math.round(lineWidth(label, font, s.size, s.bold)) + 2 * s.padX + (tile.icon ? tile.icon.width + 8 : 0))
+  const shown = s.capitals ? label.toUpperCase() : label
+  const width = Math.min(c.available, Math.round(lineWidth(shown, font, s.size, s.bold)) + 2 * s.padX + (tile.icon ? tile.icon.width + 8 : 0))
   const edge = s.borderWidth ? `strokeweight="${s.borderWidth}px" strokecolor="${s.borderColor ?? s.color}"` : 'stroked="f"'
   return `<v:roundrect xmlns:v="urn:schemas-microsoft-com:vml" xmlns:w="urn:schemas-microsoft-com:office:word" href="${attr(href)}" style="height:${height}px;v-text-anchor:middle;width:${Math.round(width)}px;" arcsize="${Math.min(50, Math.round((s.radius / height) * 100))}%" ${edge} fillcolor="${s.background}">` +
-    `<w:anchorlock></w:anchorlock><center style="color:${s.color};font-family:${attr(font.css)};font-size:${s.size}px;font-weight:${s.bold ? 'bold' : 'normal'};">${attr(s.capitals ? label.toUpperCase() : label)}</center></v:roundrect>`
+    `<w:anchorlock></w:anchorlock><center style="color:${s.color};font-family:${attr(font.css)};font-size:${s.size}px;font-weight:${s.bold ? 'bold' : 'normal'};">${attr(shown)}</center></v:roundrect>`
 }

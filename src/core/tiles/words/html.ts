@@ -22,6 +22,9 @@ export function wordsHtml(tile: WordsTile, context: TileContext): ElementContent
   return tile.lang || tile.dir ? [el('div', { lang: tile.lang, dir: tile.dir }, blocks)] : blocks
 }
 
+/** An empty paragraph keeps the height of its line, as it does where it is written. */
+const BLANK = '\u00a0'
+
 function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Element {
   if (b.type === 'bulletList' || b.type === 'orderedList') return list(b, tile, c, last)
   if (b.type === 'blockquote') return quote(b, tile, c, last)
@@ -29,7 +32,7 @@ function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Elemen
   const s = blockStyle(tile, level, c.look)
   const { style, names } = letters(s, c)
   const align = b.attrs?.textAlign ?? tile.align
-  return el(level ? `h${level}` : 'p', { className: classes(...names), style: css({ margin: last ? '0' : `0 0 ${gapAfter(s, level)}px`, ...style, 'text-align': physical(align, c) }) }, inline(b.content ?? [], tile, c))
+  return el(level ? `h${level}` : 'p', { className: classes(...names), style: css({ margin: last ? '0' : `0 0 ${gapAfter(s, level)}px`, ...style, 'text-align': physical(align, c) }) }, b.content?.length ? inline(b.content, tile, c) : [text(BLANK)])
 }
 
 /** Space after a block that is not the last: half a line after a heading, three quarters after a paragraph. */
