@@ -9,7 +9,7 @@ import { clientWith, findAndRead, likeness, newJob } from './support'
  * Designs as people make them, drawn as web pages by this browser: cards with hairlines, quotations, thumbnails, steps, tables, coupons. What reaches the
  * app is one flat picture; parts are found and words read in the running app, nothing else is touched. SSIM by ssim.js at its defaults.
  */
-const pages = [['outfitter', 640, 'sans', 2], ['concerts', 600, 'times', 2], ['receipt', 600, 'sans', 2], ['workshop', 640, 'wide', 2], ['concerts', 600, 'times', 1]] as const
+const pages = ([['outfitter', 640, 'sans'], ['concerts', 600, 'times'], ['receipt', 600, 'sans'], ['workshop', 640, 'wide']] as const).flatMap((p) => ([2, 1] as const).map((scale) => [...p, scale] as const))
 
 /** A page with real photographs in the places it names P1 to P4. */
 const pageOf = (name: string) => readFileSync(join(process.cwd(), 'src/test-support/fixtures/pages', `${name}.html`), 'utf8')

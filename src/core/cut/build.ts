@@ -1,15 +1,16 @@
-import { safeFont } from '../email/fonts'
 import type { Band, Cell, Email, Item, Row } from '../email/schema'
 import { emptyText, plainOf, type RichText } from '../email/richtext'
 import { sides, type Edges, type HouseStyle, type Sides, type TextStyleOverride } from '../email/styles'
 import { newEmail } from '../email/defaults'
 import type { PictureRef } from '../tiles/picture/ref'
+import { buttonHeight, buttonLine } from '../tiles/button/html'
 import { LIST_INDENT, LIST_SPACE } from '../tiles/words/html'
 import type { Tile } from '../tiles/schema'
 import { carry, deletedCuts, harvest } from './carry'
 import type { Ground } from './ground'
-import { alignmentOf, inkBlocks, type Ink, type InkBlock, type InkLine } from './ink'
+import { alignmentOf, type Ink, type InkBlock, type InkLine } from './ink'
 import { Lettering, TITLE_SIZE } from './lettering'
+import { bearing } from './typeface'
 import { leavesOf, partition, type Layout } from './partition'
 import type { Cut, CutPlan, Panel } from './plan'
 import { around, type Rect } from './raster'
@@ -294,33 +295,39 @@ class Maker {
     const { box } = node, id = leavesOf(node)[0]!.id
     if (node.kind === 'columns') {
       const { made, top: begins, bottom } = this.row(node, { ...rect, y: box.y, h: box.h }, ground)
-      return { made: [...this.gap(node, begins - top), { id: this.only(`r-${id}`), kind: 'row', ...made }], top, bottom }
+      const gap = this.gap(node, begins - top)
+      return { made: [...gap.made, { id: this.only(`r-${id}`), kind: 'row', ...made }], top, bottom: bottom + gap.over }
     }
     if (node.kind !== 'panel') return this.items(node, { ...rect, y: top }, ground)
     const { made, bottom } = this.cell(node, box, ground, `c-${id}`)
     const room = (side: 'left' | 'right', w: number): Cell[] => (w >= this.scale ? [{ id: this.only(`c-${id}-${side}`), width: w / this.scale, padding: sides(0), align: 'left', valign: 'top', items: [] }] : [])
     const cells = [...room('left', box.x - rect.x), made, ...room('right', rect.x + rect.w - box.x - box.w)]
-    return { made: [...this.gap(node, box.y - top), { id: this.only(`r-${id}`), kind: 'row', gap: 0, narrow: 'stack', cells }], top, bottom }
+    const gap = this.gap(node, box.y - top)
+    return { made: [...gap.made, { id: this.only(`r-${id}`), kind: 'row', gap: 0, narrow: 'stack', cells }], top, bottom: bottom + gap.over }
   }
 
-  private gap(node: Node, space: number): Item[] {
-    return space >= this.scale / 2 ? [{ id: this.only(`g-${leavesOf(node)[0]!.id}`), kind: 'gap', padding: sides(0), show: 'all', height: Math.max(1, space / this.scale) }] : []
+  /** Space above columns or a panel, and by how many design px its whole px are more than that. */
+  private gap(node: Node, space: number): { made: Item[]; over: number } {
+    const height = this.px(space)
+    return { made: height ? [{ id: this.only(`g-${leavesOf(node)[0]!.id}`), kind: 'gap', padding: sides(0), show: 'all', height }] : [], over: height * this.scale - Math.max(0, space) }
   }
 
   /** A tile, with its place in the cell as padding. @param top where the space above it begins, design px */
   private tile(cut: Cut, rect: Rect, top: number, behind: string): Placed<Tile> {
     const padding: Sides = { top: this.px(cut.y - top), bottom: 0, left: this.px(cut.x - rect.x), right: this.px(rect.x + rect.w - cut.x - cut.w) }
     const base = { id: `t-${cut.id}`, cut: cut.id, show: 'all' as const, padding }
-    const bottom = top + padding.top * this.scale + cut.h
-    if (cut.kind === 'flat') return { made: { ...base, kind: 'gap', height: Math.max(1, cut.h / this.scale) }, top, bottom }
+    /** Where a tile of a height ends. @param height px */
+    const under = (height: number) => top + (padding.top + height) * this.scale
+    const [w, h] = [Math.max(1, Math.round(cut.w / this.scale)), Math.max(1, Math.round(cut.h / this.scale))]
+    if (cut.kind === 'flat') return { made: { ...base, kind: 'gap', height: h }, top, bottom: under(h) }
     if (cut.kind === 'rule') {
       const thickness = Math.max(1, Math.min(40, Math.round(cut.h / this.scale)))
-      return { made: { ...base, kind: 'divider', color: this.ruleColor(cut, behind), thickness }, top, bottom: top + (padding.top + thickness) * this.scale }
+      return { made: { ...base, kind: 'divider', color: this.ruleColor(cut, behind), thickness }, top, bottom: under(thickness) }
     }
     if (cut.kind === 'words') return this.words(cut, rect, top, behind)
-    if (cut.kind === 'button') return this.button(cut, base, rect, bottom)
+    if (cut.kind === 'button') return this.button(cut, base, rect, top)
     const narrowPicture = cut.narrow && this.input.narrowPictures?.get(cut.id)
-    return { made: { ...base, kind: 'picture', ...(narrowPicture ? { narrowPicture } : {}), picture: cut.own ?? this.input.pictures.get(cut.id) ?? null, alt: cut.alt, link: cut.link, width: Math.max(1, cut.w / this.scale), align: 'left' }, top, bottom }
+    return { made: { ...base, kind: 'picture', ...(narrowPicture ? { narrowPicture } : {}), picture: cut.own ?? this.input.pictures.get(cut.id) ?? null, alt: cut.alt, link: cut.link, width: w, align: 'left' }, top, bottom: under((w * cut.h) / cut.w) }
   }
 
   /** A rule's own colour: it mostly fills its cut, else it is what stands off the ground there. */
@@ -329,42 +336,39 @@ class Maker {
     return own !== ground ? own : this.input.readInk(cut, ground).color ?? '#cccccc'
   }
 
-  private button(cut: Cut, base: Pick<Tile, 'id' | 'cut' | 'show' | 'padding'>, rect: Rect, bottom: number): Placed<Tile> {
+  private button(cut: Cut, base: Pick<Tile, 'id' | 'cut' | 'show' | 'padding'>, rect: Rect, top: number): Placed<Tile> {
     const s = this.scale
     const box = cut.box ?? { background: this.input.groundOf(cut).color, radius: 0 }
-    const inset = Math.round(3 * s)
-    const inner = { x: cut.x + inset, y: cut.y + inset, w: Math.max(1, cut.w - 2 * inset), h: Math.max(1, cut.h - 2 * inset) }
-    const round = Math.round(Math.max(0, box.radius * s - inset))
-    const ink = this.input.readInk({ ...inner, x: inner.x + Math.min(round, inner.w >> 2), w: inner.w - 2 * Math.min(round, inner.w >> 2) }, box.background)
-    const { house } = this.input
-    const block = inkBlocks(ink.lines, safeFont(cut.lettering?.font ?? house.button.font, house.webFonts).x)[0]
-    const size = Math.max(8, Math.min(60, Math.round(cut.lettering?.size ?? (block ? block.size / s : 16))))
-    const wide = ink.lines.length ? around(ink.lines).w : cut.w / 2
+    const { color, font, size, bold, width } = this.lettering.label(cut, box)
     const border = box.borderWidth ?? 0
     // One that reaches to the side of its column must not be a hair wider, whatever its letters measure elsewhere.
-    const spare = rect.x + rect.w - cut.x - cut.w < 4 * s || cut.w / s > 400 ? (s < 1.5 ? Math.ceil((0.04 * wide) / s) + 1 : 2) : 0
-    const height = cut.h / s, centred = Math.abs(cut.x - rect.x - (rect.x + rect.w - cut.x - cut.w)) <= 4 * s
+    const spare = rect.x + rect.w - cut.x - cut.w < 4 * s || cut.w / s > 400 ? Math.ceil(0.02 * width) : 0
+    // What whole px of padding make it too low, the next thing makes good.
+    const line = buttonLine({ size }), padY = Math.max(0, Math.min(60, Math.ceil((cut.h / s - line) / 2 - border - 0.5)))
+    const centred = Math.abs(cut.x - rect.x - (rect.x + rect.w - cut.x - cut.w)) <= 4 * s
     return {
       made: {
         ...base, padding: { ...base.padding, left: centred ? 0 : base.padding.left, right: centred ? 0 : Math.min(base.padding.right, base.padding.left) }, kind: 'button', label: cut.words ? plainOf(cut.words).replace(/\s+/g, ' ').slice(0, 200) : '', link: cut.link, align: centred ? 'center' : 'left', fullNarrow: true,
         style: {
-          background: box.background, color: cut.lettering?.color ?? ink.color ?? '#ffffff', size, radius: Math.min(60, Math.round(box.radius)), bold: cut.lettering?.bold ?? block?.bold ?? true,
-          ...(cut.lettering?.font ? { font: cut.lettering.font } : {}),
-          padX: Math.max(0, Math.min(400, Math.round((cut.w - wide) / 2 / s - border) - spare)), padY: Math.max(0, Math.min(60, Math.round((height - Math.round(size * 1.25)) / 2 - border))),
+          background: box.background, color: cut.lettering?.color ?? color ?? '#ffffff', size, radius: Math.min(60, Math.round(box.radius)), bold,
+          ...(cut.lettering?.font ?? font ? { font: cut.lettering?.font ?? font } : {}),
+          padX: Math.max(0, Math.min(400, Math.round((cut.w / s - width) / 2 - border) - spare)), padY,
           ...(border ? { borderWidth: border, borderColor: box.borderColor } : { borderWidth: 0 }),
         },
       },
-      top: cut.y, bottom,
+      top: cut.y, bottom: top + (base.padding.top + buttonHeight({ size, padY, borderWidth: border })) * s,
     }
   }
 
   private words(cut: Cut, rect: Rect, top: number, behind: string): Placed<Tile> {
-    const { ink, blocks, size, line, bold, spacing, top: begins, bottom } = this.lettering.of(cut, behind)
+    const { ink, blocks, size, line, bold, italic, font, stack, spacing, top: begins, bottom } = this.lettering.of(cut, behind)
     const own = cut.lettering
     const box = ink.lines.length ? around(ink.lines) : cut
     // One line that fills its cut says nothing there; in its cell it may.
     const align = own?.align ?? (ink.lines.length === 1 && box.w > 0.8 * cut.w ? this.lettering.alignedBeside(cut, box) ?? (this.right.has(cut.id) ? 'right' : null) : null) ?? alignmentOf(ink.lines, ink.lines.length === 1 && box.w > 0.8 * cut.w ? rect : cut)
-    const left = this.px(box.x - rect.x), right = this.px(rect.x + rect.w - box.x - box.w)
+    // Letters stand a little in from where their line begins.
+    const by = ink.lines.length ? bearing(stack) * size * this.scale : 0
+    const left = this.px(box.x - by - rect.x), right = this.px(rect.x + rect.w - box.x - box.w - by)
     const slack = Math.max(0, Math.round(slackOf(ink.lines, size * this.scale) / this.scale))
     const padding: Sides = { top: this.px(begins - top), bottom: 0, ...sideSpace(align, left, right, slack, ink.lines.length > 1) }
     const ground = cut.ground ?? behind
@@ -373,7 +377,7 @@ class Maker {
     const colorOf = (lines: readonly InkLine[] | undefined) => (lines?.length ? this.input.readInk(around(lines), ground).color : ink.color) ?? undefined
     const [color, headingColor] = [own?.color ?? colorOf(main?.lines), own?.color ?? colorOf(largest?.lines)]
     const sized = shapeText(cut.words ?? emptyText(), blocks.map((b) => Math.round(b.size / this.scale)), size)
-    const style: TextStyleOverride = { size, line, bold, ...(color ? { color } : {}), ...(own?.font ? { font: own.font } : {}), ...(own?.italic ? { italic: true } : {}), ...(spacing ? { spacing } : {}) }
+    const style: TextStyleOverride = { size, line, bold, ...(color ? { color } : {}), ...(own?.font ?? font ? { font: own?.font ?? font } : {}), ...(italic ? { italic: true } : {}), ...(spacing ? { spacing } : {}) }
     const titled = this.titleLevel(cut, size, bold, ink.lines.length)
     // The marks of a list stand in from the side, and its items a little apart.
     const listed = sized.text.content.every((b) => b.type === 'bulletList' || b.type === 'orderedList')
@@ -382,7 +386,9 @@ class Maker {
     const made: Tile = {
       id: `t-${cut.id}`, cut: cut.id, show: 'all', padding, kind: 'words', text: titled ? asHeading(sized.text, titled) : sized.text, align, narrow: { padding: narrower(padding) ?? padding }, style, headings,
     }
-    return { made, top, bottom: Math.max(bottom, top + padding.top * this.scale) + Math.max(0, top - begins) }
+    // Padding and lines are whole px high: that comes to a little more or less than the design has.
+    const whole = cut.words?.content.length === 1 && !sized.heading && ink.lines.length
+    return { made, top, bottom: whole ? top + (padding.top + ink.lines.length * line) * this.scale : Math.max(bottom, begins) + padding.top * this.scale - (begins - top) }
   }
 
   /** Large or bold short words are a heading: its level, or null. The largest of the design are those of level 1. */

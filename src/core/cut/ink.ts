@@ -1,3 +1,4 @@
+import { fontStacks, type FontStack } from '../email/fonts'
 import { difference, hexOf, packed, packHex, type Raster, type Rect } from './raster'
 
 /** One line of letters: its box in design pixels, relative to the raster. */
@@ -10,6 +11,10 @@ export interface InkLine {
   tall: number
   /** Mean length of the strokes a row meets, in heights of a small x: bold letters have longer ones. */
   stroke: number
+  /** Length of the longest strokes at its feet, in usual strokes: serifs make them long. */
+  foot: number
+  /** By how many px its letters lean to the right for each px of height: italics do. */
+  slant: number
   /** Width of its first word, and the usual space between two of its letters, design px. */
   word: number
   gap: number
@@ -30,7 +35,7 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   let open: { y: number; from: number; to: number; rows: InkRow[] } | null = null
   const close = (y: number) => {
     if (open) withoutUnderline(open.rows, open.to - open.from + 1)
-    if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, ...feet(open.y, open.rows), word: 0, gap: 0 })
+    if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, ...feet(open.y, open.rows), slant: 0, word: 0, gap: 0 })
     open = null
   }
   const bottom = Math.min(rect.y + rect.h, raster.height), right = Math.min(rect.x + rect.w, raster.width)
@@ -56,7 +61,7 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   close(bottom)
   let color: string | null = null, most = 0
   for (const [p, n] of counts) if (difference(p, g) >= far && n > most) { most = n; color = hexOf(p) }
-  return { color, lines: joinedMarks(lines.filter((l) => l.h > 2)).map((l) => ({ ...l, ...spacesOf(px, raster.width, l, g) })) }
+  return { color, lines: joinedMarks(lines.filter((l) => l.h > 2)).map((l) => ({ ...l, ...spacesOf(px, raster.width, l, g), slant: slantOf(px, raster.width, l, g) })) }
 }
 
 /** What a row of a line holds: inked pixels, stretches of them, and the sum of their differences to the ground. */
@@ -66,8 +71,10 @@ interface InkRow { ink: number; runs: number; weight: number }
  * Where a line's letters stand and how tall the small ones are: the rows that hold most of its ink, their borders told between the rows by how much ink
  * each has, since rims are blended.
  */
-function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'small' | 'tall' | 'stroke'> {
-  const most = Math.max(...rows.map((r) => r.weight)), full = 0.45 * most
+function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'small' | 'tall' | 'stroke' | 'foot'> {
+  // A single row may hold very much: the bars of many an e in a short word. Usual is what the fuller half of the rows holds.
+  const weights = rows.map((r) => r.weight).sort((a, b) => b - a), half = weights.slice(0, Math.ceil(weights.length / 2))
+  const most = Math.min(weights[0]!, (1.4 * half.reduce((a, b) => a + b, 0)) / half.length), full = 0.45 * most
   let from = rows.findIndex((r) => r.weight >= full), to = rows.length - 1
   while (to > from && rows[to]!.weight < full) to--
   from = Math.max(0, from)
@@ -80,13 +87,39 @@ function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'sma
   const ascending = rows.slice(0, from).map((r) => r.weight).sort((a, b) => a - b)
   const usual = ascending[ascending.length >> 1] ?? most
   const first = Math.min(1, (rows[0]?.weight ?? 0) / Math.max(1, usual))
-  const base = top + to + 0.5 + down
-  return { base: Math.round(base), small: to - from + up + down, tall: base - (top + 1 - first), stroke: runs ? ink / runs / (to - from + 1) : 0 }
+  const base = top + to + 0.5 + down, small = to - from + up + down
+  const mean = (rows: readonly InkRow[]) => rows.reduce((s, r) => s + r.ink, 0) / Math.max(1, rows.reduce((s, r) => s + r.runs, 0))
+  const third = Math.round(0.3 * small), usualStroke = mean(rows.slice(from + third, Math.max(from + third + 1, to + 1 - third)))
+  const foot = Math.max(0, ...rows.slice(Math.max(0, to - Math.max(1, Math.round(0.12 * small))), to + 2).map((r) => mean([r]))) / Math.max(1, usualStroke)
+  return { base: Math.round(base), small, tall: base - (top + 1 - first), stroke: runs ? ink / runs / (to - from + 1) : 0, foot }
 }
 
-/** Takes the line under a link out of a line's rows: a few rows in its lower half that are inked nearly throughout, as rows of letters never are. */
+/** Steps in which letters are set upright to see how far they lean, px for each px of height: italics lean by 0.15 to 0.25. */
+const LEANS = [0, 0.13, 0.2, 0.27]
+
+/** How far the letters of a line lean: upright again, their stems stand one above the other, and columns hold much ink or none. */
+function slantOf(px: Int32Array, width: number, { x, w, base, tall }: InkLine, ground: number): number {
+  const rows = Math.round(tall), top = Math.round(base - tall)
+  if (rows < 5 || top < 0) return 0
+  const sharp = LEANS.map((lean) => {
+    const columns = new Float64Array(w + rows + 2)
+    for (let r = 0; r < rows; r++) {
+      const by = lean * (r - rows / 2) + rows / 2, whole = Math.floor(by), part = by - whole
+      for (let i = 0; i < w; i++) {
+        const d = difference(px[(top + r) * width + x + i]!, ground)
+        if (d <= 24) continue
+        columns[i + whole]! += d * (1 - part)
+        columns[i + whole + 1]! += d * part
+      }
+    }
+    return columns.reduce((s, v) => s + v * v, 0)
+  })
+  return LEANS[sharp.indexOf(Math.max(...sharp))]!
+}
+
+/** Takes the line under a link out of a line's rows: a few rows in its lower half that are inked nearly throughout in long stretches, as rows of letters never are. */
 function withoutUnderline(rows: InkRow[], width: number): void {
-  const under = rows.flatMap((r, i) => (i > 0.5 * rows.length && r.ink >= 0.68 * width && r.ink >= 6 * r.runs ? [i] : []))
+  const under = rows.flatMap((r, i) => (i > 0.5 * rows.length && r.ink >= 0.68 * width && r.ink >= Math.max(6, 0.8 * rows.length) * r.runs ? [i] : []))
   if (under.length && under.length <= Math.max(2, 0.15 * rows.length)) for (let i = under[0]! - 1; i <= under.at(-1)! + 1 && i < rows.length; i++) rows[i] = { ink: 0, runs: 0, weight: 0 }
 }
 
@@ -119,29 +152,40 @@ function joinedMarks(lines: InkLine[]): InkLine[] {
 /** Lines that belong together: a paragraph, a heading. */
 export interface InkBlock { lines: InkLine[]; /** Letter size, design px. */ size: number; /** Distance of baselines, design px; 0 for a single line. */ pitch: number; bold: boolean }
 
-/** Height of capitals of the email-safe sans, em (fontStacks); round letters reach a little over a small x (measured on the drawn designs, 1 to 41 px). */
-export const CAPITALS = 0.717
-const OVERSHOOT = 1.02, SERIF_OVERSHOOT = 1.06
+/** How letters of a font are drawn, em. */
+export type LetterForm = Pick<FontStack, 'x' | 'cap'>
+
+/** Whether all letters of a line are of one height: capitals or figures. */
+export const even = ({ small, tall }: Pick<InkLine, 'small' | 'tall'>): boolean => tall < 1.14 * small
+
 /**
- * Strokes of bold letters are longer than this many heights of a small x; of small letters blended rims make them longer. Between what was measured on seven
- * titles in three fonts from 12 to 120 px: regular up to 0.29, 0.28 and 0.25, bold from 0.30, 0.30 and 0.28.
+ * Strokes of bold letters are longer than this, in heights of a small x (of capitals where there are only those); of small letters blended rims make them
+ * longer. Halfway between regular and bold, as measured on eleven texts in six fonts from 12 to 40 px at 1x and 2x.
  */
-export const boldStroke = (small: number) => (small < 10 ? 0.31 : small < 20 ? 0.297 : 0.27)
-
-/** Whether the lines of a block are bold. @param more by how much their strokes have to be longer than usual for it, in heights of a small x */
-export const isBold = ({ lines }: Pick<InkBlock, 'lines'>, more = 0): boolean => middle(lines.map((l) => l.stroke)) > boldStroke(middle(lines.map((l) => l.small))) + more
-
-/** Letter size of a line: from the heights of its tallest letters and of a small x, whichever it has. @param x height of a small x, em */
-export function letterSize({ small, tall }: Pick<InkLine, 'small' | 'tall'>, x = 0.519): number {
-  // Only letters of one height: capitals or figures.
-  if (tall < 1.14 * small) return tall / CAPITALS
-  const bySmall = small / ((x < 0.5 ? SERIF_OVERSHOOT : OVERSHOOT) * x)
-  // How tall the tallest letters are differs more between fonts than the small ones; of sans families it is known.
-  return Math.abs(x - 0.519) < 0.02 ? (bySmall + tall / CAPITALS) / 2 : bySmall
+export function boldStroke(line: Pick<InkLine, 'small' | 'tall'>): number {
+  const { small } = line
+  return even(line) ? (small < 8 ? 0.33 : small < 10 ? 0.315 : small < 14 ? 0.29 : 0.27) : small < 8 ? 0.37 : small < 10 ? 0.345 : small < 14 ? 0.33 : small < 20 ? 0.315 : 0.295
 }
 
-/** Groups lines into blocks by size and distance. @param x height of a small x of the font, em */
-export function inkBlocks(lines: readonly InkLine[], x?: number): InkBlock[] {
+/** By how much the strokes of lines are longer than those of bold letters at least are, on the mean; below 0: regular ones. Of a line of many figures, which count as small letters, the tall ones tell how small these are. */
+export const boldness = (lines: readonly InkLine[]): number => lines.reduce((s, l) => s + l.stroke * (even(l) ? 1 : Math.max(1, (1.25 * l.small) / l.tall)) - boldStroke(l), 0) / Math.max(1, lines.length)
+
+/** Round letters reach a little over a small x (measured on the drawn designs, 1 to 41 px). */
+const OVERSHOOT = 1.02, SERIF_OVERSHOOT = 1.04
+
+/** Height of letters that are all capitals or figures, design px: between all of their ink and what stands without the tips of round ones. */
+export const capitalHeight = ({ h, tall }: Pick<InkLine, 'h' | 'tall'>): number => (Math.min(h, 1.08 * tall) + tall) / 2
+
+/** Letter size of a line: from the heights of its tallest letters and of a small x, whichever it has. */
+export function letterSize(line: Pick<InkLine, 'small' | 'tall' | 'h'>, { x, cap }: LetterForm = fontStacks.sans): number {
+  if (even(line)) return capitalHeight(line) / cap
+  const bySmall = line.small / ((x < 0.5 ? SERIF_OVERSHOOT : OVERSHOOT) * x)
+  // How tall the tallest letters are differs more between fonts than the small ones; of sans families it is known.
+  return Math.abs(x - 0.519) < 0.02 ? (bySmall + line.tall / cap) / 2 : bySmall
+}
+
+/** Groups lines into blocks by size and distance. */
+export function inkBlocks(lines: readonly InkLine[], font?: LetterForm): InkBlock[] {
   const groups: InkLine[][] = []
   for (const line of lines) {
     const last = groups.at(-1)
@@ -154,9 +198,9 @@ export function inkBlocks(lines: readonly InkLine[], x?: number): InkBlock[] {
   }
   return groups.map((g) => ({
     lines: g,
-    size: middle(g.map((l) => letterSize(l, x))),
+    size: middle(g.map((l) => letterSize(l, font))),
     pitch: g.length > 1 ? (g.at(-1)!.base - g[0]!.base) / (g.length - 1) : 0,
-    bold: isBold({ lines: g }),
+    bold: boldness(g) > 0,
   }))
 }
 

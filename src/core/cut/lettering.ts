@@ -1,19 +1,26 @@
-import { safeFont, type Font, type FontStack } from '../email/fonts'
+import { fontStacks, safeFont, type FontStack, type SafeFont } from '../email/fonts'
 import { plainOf } from '../email/richtext'
-import { wordsWidth } from '../email/widths'
 import type { HouseStyle } from '../email/styles'
-import { boldStroke, CAPITALS, inkBlocks, isBold, middle, type Ink, type InkBlock } from './ink'
-import type { Cut } from './plan'
+import { wordsWidth } from '../email/widths'
+import { boldness, boldStroke, capitalHeight, inkBlocks, middle, type Ink, type InkBlock } from './ink'
+import type { BoxLook, Cut } from './plan'
 import { around, type Rect } from './raster'
+import { isItalic, offsOf, offWidth, span, tellFonts, type Off } from './typeface'
 
-/** How the letters of a cut are set, px, and where their first line begins and their last one ends, design px. */
-export interface Letters { ink: Ink; spacing: number | undefined; blocks: InkBlock[]; size: number; line: number; bold: boolean; top: number; bottom: number }
+/** How the letters of a cut are set, px, and where their first line begins and their last one ends, design px. `font`: where it is another than they inherit. */
+export interface Letters { ink: Ink; spacing: number | undefined; blocks: InkBlock[]; size: number; line: number; bold: boolean; italic: boolean; /** Whether the size is told by the width of enough letters. */ sure: boolean; font: SafeFont | undefined; /** The stack that they are set in either way. */ stack: FontStack; top: number; bottom: number }
 
 /** Short words of this size, px, are a heading (common practice, no source). */
 export const TITLE_SIZE = 22
 
-/** Of more letters than this hardly anybody sets all bold, nor below this size, px (common practice, no source): there the strokes have to be plainer. */
-const LONG = 40, SMALL = 14
+/** What the words of a design as a whole are set in. */
+interface Faces {
+  fonts: ReadonlyMap<string, SafeFont>
+  /** By how much words are wider than their font has them, as a logarithm. */
+  off: number
+  /** The same for each that tells it. */
+  offs: readonly Off[]
+}
 
 /** Tells how the words of a design are set: from their ink, from the words themselves, and from what stands near. */
 export class Lettering {
@@ -28,8 +35,13 @@ export class Lettering {
       const [only, more] = alone.ink.lines
       if (!only || more || cut.lettering) return alone
       const level = this.input.cuts.filter((o) => o.kind === 'words' && !o.lettering && o.y < cut.y + cut.h && o.y + o.h > cut.y).map((o) => this.measured(o, o.ground ?? behind))
-        .filter(({ ink: { lines } }) => lines.length === 1 && Math.abs(lines[0]!.base - only.base) <= 2 * this.input.scale && Math.max(lines[0]!.h, only.h) <= 1.8 * Math.min(lines[0]!.h, only.h))
-      return level.length < 3 ? alone : this.measured(cut, behind, { size: middle(level.map((l) => l.size)), bold: Math.abs(only.stroke - boldStroke(only.small)) > 0.04 ? alone.bold : 2 * level.filter((l) => l.bold).length > level.length })
+        .filter(({ ink }) => isLevel(ink, alone.ink, this.input.scale) && Math.max(ink.lines[0]!.h, only.h) <= 1.8 * Math.min(ink.lines[0]!.h, only.h))
+      const [first, second] = level
+      if (level.length === 2 && saidBy(cut).length < FEW) {
+        const other = first!.ink === alone.ink ? second! : first!
+        return other.sure && Math.abs(other.size / alone.size - 1) < 0.14 ? this.measured(cut, behind, { size: other.size, bold: alone.bold }) : alone
+      }
+      return level.length < 3 ? alone : this.measured(cut, behind, { size: middle((level.some((l) => l.sure) ? level.filter((l) => l.sure) : level).map((l) => l.size)), bold: Math.abs(only.stroke - boldStroke(only)) > 0.04 ? alone.bold : 2 * level.filter((l) => l.bold).length > level.length })
     })
   }
   private readonly known = new Map<string, Letters>()
@@ -39,31 +51,60 @@ export class Lettering {
     return made
   }
 
+  /** The font that words inherit: the one of headings where they are large. */
+  private inherited(cut: Cut, ink: Ink): FontStack {
+    const { text, webFonts } = this.input.house
+    const font = safeFont(cut.lettering?.font ?? text.body.font, webFonts)
+    return (inkBlocks(ink.lines, font)[0]?.size ?? 0) / this.input.scale >= TITLE_SIZE ? safeFont(cut.lettering?.font ?? text.heading1.font, webFonts) : font
+  }
+
+  private faces(): Faces {
+    if (this.told) return this.told
+    const { scale, cuts, house } = this.input
+    const inked = cuts.filter((c) => !c.lettering).flatMap((cut) => (cut.kind === 'words' ? [{ cut, ink: this.inkOf(cut, cut.ground ?? '#ffffff') }] : cut.kind === 'button' && cut.box ? [{ cut, ink: this.labelInk(cut, cut.box) }] : []))
+    const samples = inked.map(({ cut, ink }) => {
+      const apart = (o: Rect) => Math.max(o.x - cut.x - cut.w, cut.x - o.x - o.w, 0) / 8 + Math.max(o.y - cut.y - cut.h, cut.y - o.y - o.h, 0)
+      const near = inked.filter((o) => o.cut !== cut && apart(o.cut) < 80 * scale).sort((a, b) => apart(a.cut) - apart(b.cut))
+      return { id: cut.id, said: saidBy(cut), lines: ink.lines, house: cut.kind === 'button' ? safeFont(house.button.font, house.webFonts) : this.inherited(cut, ink), level: near.filter((o) => isLevel(o.ink, ink, scale)).map((o) => o.cut.id), near: near.map((o) => o.cut.id) }
+    })
+    const fonts = tellFonts(samples)
+    const known = samples.map((s) => ({ ...s, font: fonts.has(s.id) ? fontStacks[fonts.get(s.id)!] : s.house }))
+    const stacks = [...new Set(known.map((s) => s.font))].map((font) => ({ font, own: known.filter((s) => s.font === font) })).sort((a, b) => b.own.length - a.own.length)
+    const commonest = stacks[0]
+    const off = commonest ? offWidth(commonest.own, commonest.font) : 0
+    return (this.told = { fonts, off: Math.abs(off) < RIGHT ? 0 : off, offs: stacks.flatMap(({ font, own }) => offsOf(own, font)) })
+  }
+  private told: Faces | undefined
+
   /** The letters of a cut by its own ink. @param set what is known of them already; size in px */
   private measured(cut: Cut, behind: string, set?: { size: number; bold: boolean }): Letters {
     return this.remembered(`${cut.id}:${behind}:${set ? 'set' : 'alone'}`, () => {
       const s = this.input.scale
-      const ground = cut.ground ?? behind
       const own = cut.lettering
-      const { house } = this.input
-      const fontOf = (inherited: Font) => safeFont(own?.font ?? inherited, house.webFonts)
-      const said = cut.words ? plainOf(cut.words) : ''
-      const ink = withWords(this.inkOf(cut, ground), said)
-      let font = fontOf(house.text.body.font)
-      let blocks = inkBlocks(ink.lines, font.x)
-      if ((blocks[0]?.size ?? 0) / s >= TITLE_SIZE) { font = fontOf(house.text.heading1.font); blocks = inkBlocks(ink.lines, font.x) }
+      const said = saidBy(cut)
+      const ink = withWords(this.inkOf(cut, cut.ground ?? behind), said)
+      const { fonts, off, offs } = this.faces()
+      const told = own ? undefined : fonts.get(cut.id), font = told ? fontStacks[told] : this.inherited(cut, ink)
+      const blocks = inkBlocks(ink.lines, font)
       const main = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
       // Of capitals and figures the words tell that there is no small letter among them to be measured.
       const capitals = Boolean(said) && !/\p{Ll}/u.test(said)
-      const height = (capitals && ink.lines.length ? Math.max(...ink.lines.map((l) => l.tall)) / CAPITALS : main?.size ?? 0) / s
-      const spanOf = (bold: boolean) => (blocks.length === 1 && cut.words?.content.every((b) => b.type === 'paragraph') ? span(said, ink.lines.length, font, { bold, italic: own?.italic }) : 0)
+      // Nor in others anything but small letters.
+      const low = Boolean(said) && !/[^\p{Ll}\s.,;:'’"“”-]|[bdfhklt]/u.test(said)
+      const high = (capitals && ink.lines.length ? Math.max(...ink.lines.map(capitalHeight)) / font.cap : low && ink.lines.length ? middle(ink.lines.map((l) => l.small)) / font.x : main?.size ?? 0) / s
+      const italic = own ? Boolean(own.italic) : isItalic(ink.lines)
+      const alike = blocks.length > 0 && Math.max(...blocks.map((b) => b.size)) < 1.15 * Math.min(...blocks.map((b) => b.size))
+      const spanOf = (bold: boolean) => (alike && cut.words?.content.every((b) => b.type === 'paragraph') ? span(said, ink.lines.length, font, { bold, italic }) : 0)
       const inked = ink.lines.reduce((sum, l) => sum + l.w, 0) / s
-      const bold = own?.bold ?? set?.bold ?? (main ? bolder(main, said.length, height, (b) => inked / (spanOf(b) || Infinity)) : false)
-      const width = inked / (spanOf(bold) || Infinity)
+      const bold = own?.bold ?? set?.bold ?? (main ? bolder(main, high, (b) => inked / (spanOf(b) || Infinity)) : false)
+      // Much wider than that are only words of which some were not read.
+      const byWidth = inked / (spanOf(bold) || Infinity), width = byWidth < 1.7 * high ? byWidth : 0
+      // Where their own width says nothing, that of others as high does.
+      const height = width || !main ? high : high * Math.exp(middle(offs.filter((o) => Math.abs(o.small - main.lines[0]!.small) <= 0.7).map((o) => o.off)))
       // Letters stand apart by about a tenth of their size; capitals that are set wide show more, and are wider than they could else be.
       const apart = middle(ink.lines.map((l) => l.gap)) / s
-      const wide = capitals && ink.lines.length <= 2 && apart >= 0.13 * height && (width ? width > 1.06 * height : apart >= 0.25 * height)
-      const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? (wide ? height : settled(height, width)) : 16))))
+      const wide = capitals && /\p{Lu}.*\p{Lu}.*\p{Lu}/u.test(said) && ink.lines.length <= 2 && apart >= 0.13 * height && (width ? width > 1.06 * height : apart >= 0.25 * height)
+      const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? (wide ? height : settled(height, width, off, said.length < FEW ? (s < 1.5 ? 0.5 : 0) : 1)) : 16))))
       const spacing = own ? own.spacing : wide ? Math.round(2 * (width ? (inked - size * spanOf(bold)) / Math.max(1, said.length - ink.lines.length) : apart - 0.09 * size)) / 2 || undefined : undefined
       const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
       // Lines of one paragraph that stand wide apart look like so many blocks.
@@ -72,10 +113,32 @@ export class Lettering {
       // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
       const down = (line + size * font.drop) / 2
       return {
-        ink, blocks, spacing, size, line, bold,
+        ink, blocks, spacing, size, line, bold, italic, sure: width > 0 && said.length >= 8, font: told, stack: font,
         top: firstLine ? firstLine.base - down * s : cut.y, bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
       }
     })
+  }
+
+  /** How the words of a button are set: their font where it is another than its own, the size of their letters and how wide they are, px. */
+  label(cut: Cut, box: BoxLook): { color: string | null; font: SafeFont | undefined; size: number; bold: boolean; width: number } {
+    const { house, scale } = this.input
+    const { color, lines } = this.labelInk(cut, box), own = cut.lettering, said = saidBy(cut).replace(/\s+/g, ' ')
+    const { fonts, off } = this.faces()
+    const told = own ? undefined : fonts.get(cut.id), font = told ? fontStacks[told] : safeFont(own?.font ?? house.button.font, house.webFonts)
+    const main = inkBlocks(lines, font)[0], inked = lines.length ? around(lines).w / scale : cut.w / 2 / scale
+    const bold = own?.bold ?? main?.bold ?? true, wide = lines.length === 1 ? span(said, 1, font, { bold }) : 0
+    const height = (main?.size ?? 16 * scale) / scale
+    const size = Math.max(8, Math.min(60, Math.round(own?.size ?? settled(height, wide && inked / wide, off, said.length < FEW ? 0.5 : 1))))
+    // Set in another font, or with letters apart, words are as wide as the design has them.
+    const set = wide * size
+    return { color, font: told, size, bold, width: Math.abs(set / inked - 1) < 0.06 ? wordsWidth(said, font, size, { bold }) : inked }
+  }
+
+  /** What stands inside the edge and the round ends of a button. */
+  private labelInk(cut: Cut, box: BoxLook): Ink {
+    const s = this.input.scale, inset = Math.round(3 * s), round = Math.round(Math.max(0, box.radius * s - inset))
+    const [w, h] = [Math.max(1, cut.w - 2 * inset), Math.max(1, cut.h - 2 * inset)], by = Math.min(round, w >> 2)
+    return this.input.readInk({ x: cut.x + inset + by, y: cut.y + inset, w: w - 2 * by, h }, box.background)
   }
 
   private inkOf(cut: Cut, ground: string): Ink {
@@ -85,11 +148,14 @@ export class Lettering {
   }
   private readonly inks = new Map<string, Ink>()
 
-  /** How far a single line is from the nearest one of another cut above or below it, px: a taller line than that would push it away. */
-  private nextLine(cut: Cut, { lines }: Ink): number {
+  /** How tall a single line may be, px: taller, it would push the next one away, be it of another cut above or below it or of what stands level with it. */
+  private nextLine(cut: Cut, ink: Ink): number {
+    const { lines } = ink
     if (lines.length !== 1) return Infinity
     const [{ base, h }, s] = [lines[0]!, this.input.scale]
-    const near = this.input.cuts.filter((o) => o !== cut && o.kind === 'words' && o.x < cut.x + cut.w && o.x + o.w > cut.x && o.y < cut.y + cut.h + 40 * s && o.y + o.h > cut.y - 40 * s)
+    const words = this.input.cuts.filter((o) => o.kind === 'words')
+    const level = words.filter((o) => o === cut || isLevel(this.inkOf(o, o.ground ?? '#ffffff'), ink, s))
+    const near = words.filter((o) => !level.includes(o) && o.y < cut.y + cut.h + 40 * s && o.y + o.h > cut.y - 40 * s && level.some((l) => o.x < l.x + l.w && o.x + o.w > l.x))
     return Math.min(...near.flatMap((o) => this.inkOf(o, o.ground ?? '#ffffff').lines.map((l) => Math.abs(l.base - base))).filter((d) => d > 0.5 * h)) / s
   }
 
@@ -104,27 +170,32 @@ export class Lettering {
   }
 }
 
-/** Before the first letter of a line and after its last there is no ink, em: the two together (mean of the drawn designs). */
-const BEARINGS = 0.1
+/** Whether two single lines stand on one line. @param scale design px for each px of the email */
+const isLevel = ({ lines: [a, ...more] }: Ink, { lines: [b, ...rest] }: Ink, scale: number): boolean => Boolean(a && b && !more.length && !rest.length && Math.abs(a.base - b.base) <= 2 * scale)
 
-/** How wide the ink of words is that stand on so many lines, in sizes of their letters; 0 where there are too few to tell. */
-function span(said: string, lines: number, font: FontStack, style: { bold: boolean; italic?: boolean }): number {
-  const words = said.split(/\s+/).filter(Boolean)
-  if (!lines || words.length < lines || said.length < 4) return 0
-  return words.reduce((sum, w) => sum + wordsWidth(w, font, 1, style), 0) + (words.length - lines) * wordsWidth(' ', font, 1, style) - lines * BEARINGS
+const saidBy = (cut: Cut): string => (cut.words ? plainOf(cut.words) : '')
+
+/** Words that are wider or narrower than their font has them by less than this are set in it. */
+const RIGHT = 0.04
+
+/**
+ * The size of letters, px, by their height and by the width of the words they make; 0: not known. Height is told to a pixel or so, width far better, but
+ * only of the font that they are set in. @param off by how much all words of the design are wider than that, as a logarithm @param trust in the width, 0 to 1
+ */
+function settled(height: number, width: number, off: number, trust: number): number {
+  if (!width || Math.abs(Math.log(width / height) - off) > 0.2) return height
+  // In another font words are to break where the design breaks, and to look as tall: half of each.
+  return (1 - trust) * height + (trust * width) / Math.exp(off / 2)
 }
 
-/** The size of letters, px, by their height and by the width of the words they make; 0: not known. Height is told to a pixel or so, width far better, but only of the font that they are set in. */
-function settled(height: number, width: number): number {
-  const off = Math.abs(width / height - 1)
-  return !width || off > 0.25 ? height : off < 0.08 ? width : (height + width) / 2
-}
+/** Of fewer letters than this a single one that was misread, or a space, says too much about their width. */
+const FEW = 6
 
 /** Whether letters are bold: by their strokes, and where these are near the border by how wide the words are. @param height their size by height, px @param widthOf their size by width if bold, if not */
-function bolder(block: InkBlock, letters: number, height: number, widthOf: (bold: boolean) => number): boolean {
-  const strokes = isBold(block, letters > LONG ? 0.04 : height < SMALL ? 0.03 : 0)
+function bolder({ lines }: InkBlock, height: number, widthOf: (bold: boolean) => number): boolean {
+  const by = boldness(lines), strokes = by > 0
   const [off, offOther] = [strokes, !strokes].map((b) => Math.abs(widthOf(b) / height - 1))
-  return isBold(block, 0.05) === isBold(block, -0.05) || offOther! > 0.03 || off! - offOther! < 0.04 ? strokes : !strokes
+  return Math.abs(by) > 0.03 || offOther! > 0.03 || off! - offOther! < 0.04 ? strokes : !strokes
 }
 
 /** A single line whose words are known: without letters that reach below, it stands on its last rows, whatever its rows of ink say. */

@@ -10,6 +10,8 @@ export interface FontStack {
   family: Family
   /** Height of a small x, em. */
   x: number
+  /** Height of a capital, em. */
+  cap: number
   /** Ascent less descent, em: it says where in a line the letters stand. Of the wide stack the mean of Verdana and of DejaVu Sans, which stands in for it on Linux. */
   drop: number
 }
@@ -19,13 +21,13 @@ export interface FontStack {
  * family of each are those of the open collection `@capsizecss/metrics` (checked in fonts.test.ts).
  */
 export const fontStacks = {
-  serif: { css: "Georgia, 'Times New Roman', serif", family: 'georgia', x: 0.481, drop: 0.698 },
-  times: { css: "'Times New Roman', Times, serif", family: 'times new roman', x: 0.447, drop: 0.675 },
-  sans: { css: 'Arial, Helvetica, sans-serif', family: 'arial', x: 0.519, drop: 0.693 },
-  humanist: { css: "'Trebuchet MS', Tahoma, Arial, sans-serif", family: 'trebuchet ms', x: 0.523, drop: 0.717 },
-  tahoma: { css: 'Tahoma, Verdana, Arial, sans-serif', family: 'tahoma', x: 0.545, drop: 0.793 },
-  wide: { css: "Verdana, Geneva, 'DejaVu Sans', sans-serif", family: 'verdana', x: 0.545, drop: 0.744 },
-  mono: { css: "'Courier New', Courier, monospace", family: 'courier new', x: 0.423, drop: 0.533 },
+  serif: { css: "Georgia, 'Times New Roman', serif", family: 'georgia', x: 0.481, cap: 0.692, drop: 0.698 },
+  times: { css: "'Times New Roman', Times, serif", family: 'times new roman', x: 0.447, cap: 0.662, drop: 0.675 },
+  sans: { css: 'Arial, Helvetica, sans-serif', family: 'arial', x: 0.519, cap: 0.716, drop: 0.693 },
+  humanist: { css: "'Trebuchet MS', Tahoma, Arial, sans-serif", family: 'trebuchet ms', x: 0.523, cap: 0.716, drop: 0.717 },
+  tahoma: { css: 'Tahoma, Verdana, Arial, sans-serif', family: 'tahoma', x: 0.545, cap: 0.727, drop: 0.793 },
+  wide: { css: "Verdana, Geneva, 'DejaVu Sans', sans-serif", family: 'verdana', x: 0.545, cap: 0.727, drop: 0.744 },
+  mono: { css: "'Courier New', Courier, monospace", family: 'courier new', x: 0.423, cap: 0.571, drop: 0.533 },
 } as const satisfies Record<string, FontStack>
 export type SafeFont = keyof typeof fontStacks
 export const safeFonts = Object.keys(fontStacks) as [SafeFont, ...SafeFont[]]

@@ -16,7 +16,7 @@ export const buttonStyleOf = (tile: Pick<ButtonTile, 'style' | 'variant'>, look:
 export const buttonLine = (s: Pick<ButtonStyle, 'size'>): number => Math.round(s.size * 1.25)
 
 /** Height of a button of one line, px. */
-export const buttonHeight = (s: ButtonStyle): number => buttonLine(s) + 2 * (s.padY + (s.borderWidth ?? 0))
+export const buttonHeight = (s: Pick<ButtonStyle, 'size' | 'padY' | 'borderWidth'>): number => buttonLine(s) + 2 * (s.padY + (s.borderWidth ?? 0))
 
 /** The least height of what a thumb presses, px (WCAG 2.2, 2.5.5). */
 export const THUMB = 44
