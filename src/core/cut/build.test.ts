@@ -63,8 +63,7 @@ test('cuts become bands, cells and tiles at their measured places', () => {
   const [a, b, c, d] = email.bands
   expect([...tilesOf(a!)][0]).toMatchObject({ kind: 'picture', alt: 'Sky', link: 'https://a.example', width: 600 })
   expect([...tilesOf(b!)][0]).toMatchObject({ kind: 'gap', height: 100 })
-  // Its ink begins at 60, the line it stands on a little before.
-  expect([...tilesOf(c!)][0]).toMatchObject({ kind: 'words', align: 'left', padding: { left: 59 }, style: { color: '#332211' } })
+  expect([...tilesOf(c!)][0]).toMatchObject({ kind: 'words', align: 'left', padding: { left: 60 }, style: { color: '#332211' } })
   expect([d!.gap, d!.cells.map((x) => x.width)]).toEqual([20, [290, 290]])
 })
 
@@ -237,7 +236,7 @@ test('whatever is cut, what is built is a whole email, with every cut in it once
     for (const r of [...rects, ...more.flat()]) p = addCut(p, r, size, r.kind, () => `c${n++}`).plan
     const { email, plan: after } = buildEmail({
       plan: p, size, emailWidth, previous: null, house: plainHouseStyle(), pictures: new Map(p.cuts.map((c) => [c.id, picture('a')])),
-      groundOf: () => ({ color: '#ffffff', share: 1 }), readInk: (r) => ({ color: '#222222', lines: r.h > 40 ? [{ x: r.x + 2, y: r.y + 4, w: Math.max(1, r.w - 4), h: 24, base: r.y + 24, small: 12, tall: 20, foot: 1.5, slant: 0, stroke: 0.2, word: 20, gap: 2 }] : [] }),
+      groundOf: () => ({ color: '#ffffff', share: 1 }), readInk: (r) => ({ color: '#222222', lines: r.h > 40 ? [{ x: r.x + 2, y: r.y + 4, w: Math.max(1, r.w - 4), h: 24, base: r.y + 24, small: 12, tall: 20, contrast: 0.8, slant: 0, stroke: 0.2, word: 20, gap: 2 }] : [] }),
     })
     expect(emailSchema.safeParse(email).error).toBeUndefined()
     expect(planSchema.safeParse(after).error).toBeUndefined()

@@ -11,8 +11,8 @@ export interface InkLine {
   tall: number
   /** Mean length of the strokes a row meets, in heights of a small x: bold letters have longer ones. */
   stroke: number
-  /** Length of the longest strokes at its feet, in usual strokes: serifs make them long. */
-  foot: number
+  /** How thick its thin strokes are, in thicknesses of its stems: letters with serifs have thin ones. */
+  contrast: number
   /** By how many px its letters lean to the right for each px of height: italics do. */
   slant: number
   /** Width of its first word, and the usual space between two of its letters, design px. */
@@ -35,7 +35,7 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   let open: { y: number; from: number; to: number; rows: InkRow[] } | null = null
   const close = (y: number) => {
     if (open) withoutUnderline(open.rows, open.to - open.from + 1)
-    if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, ...feet(open.y, open.rows), slant: 0, word: 0, gap: 0 })
+    if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, ...feet(open.y, open.rows), contrast: 1, slant: 0, word: 0, gap: 0 })
     open = null
   }
   const bottom = Math.min(rect.y + rect.h, raster.height), right = Math.min(rect.x + rect.w, raster.width)
@@ -61,7 +61,7 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   close(bottom)
   let color: string | null = null, most = 0
   for (const [p, n] of counts) if (difference(p, g) >= far && n > most) { most = n; color = hexOf(p) }
-  return { color, lines: joinedMarks(lines.filter((l) => l.h > 2)).map((l) => ({ ...l, ...spacesOf(px, raster.width, l, g), slant: slantOf(px, raster.width, l, g) })) }
+  return { color, lines: joinedMarks(lines.filter((l) => l.h > 2)).map((l) => ({ ...l, ...spacesOf(px, raster.width, l, g), slant: slantOf(px, raster.width, l, g), contrast: contrastOf(px, raster.width, l, g) })) }
 }
 
 /** What a row of a line holds: inked pixels, stretches of them, and the sum of their differences to the ground. */
@@ -71,7 +71,7 @@ interface InkRow { ink: number; runs: number; weight: number }
  * Where a line's letters stand and how tall the small ones are: the rows that hold most of its ink, their borders told between the rows by how much ink
  * each has, since rims are blended.
  */
-function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'small' | 'tall' | 'stroke' | 'foot'> {
+function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'small' | 'tall' | 'stroke'> {
   // A single row may hold very much: the bars of many an e in a short word. Usual is what the fuller half of the rows holds.
   const weights = rows.map((r) => r.weight).sort((a, b) => b - a), half = weights.slice(0, Math.ceil(weights.length / 2))
   const most = Math.min(weights[0]!, (1.4 * half.reduce((a, b) => a + b, 0)) / half.length), full = 0.45 * most
@@ -88,10 +88,31 @@ function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'sma
   const usual = ascending[ascending.length >> 1] ?? most
   const first = Math.min(1, (rows[0]?.weight ?? 0) / Math.max(1, usual))
   const base = top + to + 0.5 + down, small = to - from + up + down
-  const mean = (rows: readonly InkRow[]) => rows.reduce((s, r) => s + r.ink, 0) / Math.max(1, rows.reduce((s, r) => s + r.runs, 0))
-  const third = Math.round(0.3 * small), usualStroke = mean(rows.slice(from + third, Math.max(from + third + 1, to + 1 - third)))
-  const foot = Math.max(0, ...rows.slice(Math.max(0, to - Math.max(1, Math.round(0.12 * small))), to + 2).map((r) => mean([r]))) / Math.max(1, usualStroke)
-  return { base: Math.round(base), small, tall: base - (top + 1 - first), stroke: runs ? ink / runs / (to - from + 1) : 0, foot }
+  return { base: Math.round(base), small, tall: base - (top + 1 - first), stroke: runs ? ink / runs / (to - from + 1) : 0 }
+}
+
+/** Thicknesses of the strokes that a stretch of pixels crosses, px: blended rims count by how much of them is inked. @param inked of each pixel, 0 to 1 */
+function strokes(count: number, inked: (i: number) => number, into: number[]): void {
+  let thick = 0
+  for (let i = 0; i <= count; i++) {
+    const d = i < count ? inked(i) : 0
+    if (d > 0.1) { thick += d; continue }
+    if (thick > 0.3) into.push(thick)
+    thick = 0
+  }
+}
+
+/** The thin strokes of a line against its stems: a quarter of what its columns cross is thinner, half of what the rows between the feet and the top of a small x cross. */
+function contrastOf(px: Int32Array, width: number, { x, y, w, h, base, small }: InkLine, ground: number): number {
+  const at = (i: number, j: number) => difference(px[j * width + i]!, ground)
+  let full = 1
+  for (let j = y; j < y + h; j++) for (let i = x; i < x + w; i++) full = Math.max(full, at(i, j))
+  const thin: number[] = [], stems: number[] = []
+  const top = Math.max(y, Math.round(base - small) - 1), bottom = Math.min(y + h, base + 1)
+  for (let i = x; i < x + w; i++) strokes(bottom - top, (j) => at(i, top + j) / full, thin)
+  for (let j = Math.max(y, Math.round(base - 0.75 * small)); j < base - 0.25 * small && j < y + h; j++) strokes(w, (i) => at(x + i, j) / full, stems)
+  const stem = middle(stems)
+  return stem ? thin.sort((a, b) => a - b)[thin.length >> 2]! / stem : 1
 }
 
 /** Steps in which letters are set upright to see how far they lean, px for each px of height: italics lean by 0.15 to 0.25. */

@@ -62,11 +62,10 @@ export class Lettering {
     if (this.told) return this.told
     const { scale, cuts, house } = this.input
     const inked = cuts.filter((c) => !c.lettering).flatMap((cut) => (cut.kind === 'words' ? [{ cut, ink: this.inkOf(cut, cut.ground ?? '#ffffff') }] : cut.kind === 'button' && cut.box ? [{ cut, ink: this.labelInk(cut, cut.box) }] : []))
-    const samples = inked.map(({ cut, ink }) => {
-      const apart = (o: Rect) => Math.max(o.x - cut.x - cut.w, cut.x - o.x - o.w, 0) / 8 + Math.max(o.y - cut.y - cut.h, cut.y - o.y - o.h, 0)
-      const near = inked.filter((o) => o.cut !== cut && apart(o.cut) < 80 * scale).sort((a, b) => apart(a.cut) - apart(b.cut))
-      return { id: cut.id, said: saidBy(cut), lines: ink.lines, house: cut.kind === 'button' ? safeFont(house.button.font, house.webFonts) : this.inherited(cut, ink), level: near.filter((o) => isLevel(o.ink, ink, scale)).map((o) => o.cut.id), near: near.map((o) => o.cut.id) }
-    })
+    const samples = inked.map(({ cut, ink }) => ({
+      id: cut.id, said: saidBy(cut), lines: ink.lines, house: cut.kind === 'button' ? safeFont(house.button.font, house.webFonts) : this.inherited(cut, ink),
+      level: inked.filter((o) => o.cut !== cut && isLevel(o.ink, ink, scale)).map((o) => o.cut.id),
+    }))
     const fonts = tellFonts(samples)
     const known = samples.map((s) => ({ ...s, font: fonts.has(s.id) ? fontStacks[fonts.get(s.id)!] : s.house }))
     const stacks = [...new Set(known.map((s) => s.font))].map((font) => ({ font, own: known.filter((s) => s.font === font) })).sort((a, b) => b.own.length - a.own.length)
