@@ -1,3 +1,4 @@
+import { fontStacks } from '../email/fonts'
 import type { Band, Cell, Email, Item, Row } from '../email/schema'
 import { emptyText, plainOf, type RichText } from '../email/richtext'
 import { sides, type Edges, type HouseStyle, type Sides, type TextStyleOverride } from '../email/styles'
@@ -339,10 +340,10 @@ class Maker {
   private button(cut: Cut, base: Pick<Tile, 'id' | 'cut' | 'show' | 'padding'>, rect: Rect, top: number): Placed<Tile> {
     const s = this.scale
     const box = cut.box ?? { background: this.input.groundOf(cut).color, radius: 0 }
-    const { color, font, size, bold, width } = this.lettering.label(cut, box)
+    const { color, font, stack, size, bold, width } = this.lettering.label(cut, box)
     const border = box.borderWidth ?? 0
-    // One that reaches to the side of its column must not be a hair wider, whatever its letters measure elsewhere.
-    const spare = rect.x + rect.w - cut.x - cut.w < 4 * s || cut.w / s > 400 ? Math.ceil(0.02 * width) : 0
+    // One that reaches to the side of its column must not be a hair wider, whatever its letters measure elsewhere: what stands in for some fonts is as wide.
+    const spare = rect.x + rect.w - cut.x - cut.w < 4 * s || cut.w / s > 400 ? (stack === fontStacks.sans || stack === fontStacks.times ? 1 : Math.ceil(0.02 * width)) : 0
     // What whole px of padding make it too low, the next thing makes good.
     const line = buttonLine({ size }), padY = Math.max(0, Math.min(60, Math.ceil((cut.h / s - line) / 2 - border - 0.5)))
     const centred = Math.abs(cut.x - rect.x - (rect.x + rect.w - cut.x - cut.w)) <= 4 * s

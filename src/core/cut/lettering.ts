@@ -119,7 +119,7 @@ export class Lettering {
   }
 
   /** How the words of a button are set: their font where it is another than its own, the size of their letters and how wide they are, px. */
-  label(cut: Cut, box: BoxLook): { color: string | null; font: SafeFont | undefined; size: number; bold: boolean; width: number } {
+  label(cut: Cut, box: BoxLook): { color: string | null; font: SafeFont | undefined; stack: FontStack; size: number; bold: boolean; width: number } {
     const { house, scale } = this.input
     const { color, lines } = this.labelInk(cut, box), own = cut.lettering, said = saidBy(cut).replace(/\s+/g, ' ')
     const { fonts, off } = this.faces()
@@ -130,7 +130,7 @@ export class Lettering {
     const size = Math.max(8, Math.min(60, Math.round(own?.size ?? settled(height, wide && inked / wide, off, said.length < FEW ? 0.5 : 1))))
     // Set in another font, or with letters apart, words are as wide as the design has them.
     const set = wide * size
-    return { color, font: told, size, bold, width: Math.abs(set / inked - 1) < 0.06 ? wordsWidth(said, font, size, { bold }) : inked }
+    return { color, font: told, stack: font, size, bold, width: Math.abs(set / inked - 1) < 0.06 ? wordsWidth(said, font, size, { bold }) : inked }
   }
 
   /** What stands inside the edge and the round ends of a button. */

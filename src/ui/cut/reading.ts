@@ -9,11 +9,17 @@ const CLEAR_X = 20
 /** From this confidence on, of 100, what is read off a picture are words. */
 const SURE = 70
 
+/** From this on, of 1, words are not read a second time. */
+const PLAIN = 0.85
+
+/** Words in design px, and how surely they were read, 0 to 1. */
+export interface Reading { blocks: TextBlock[]; sure: number }
+
 /** Ground around a crop, px of the crop. */
 export const READING_MARGIN = 12
 
 /** By how much a crop is drawn larger before it is read. @param scale design px for each px of the email, whose body text is about 16 px */
-export const readingZoom = (scale: number): number => Math.max(1, Math.min(4, CLEAR_X / (8 * scale)))
+const readingZoom = (scale: number): number => Math.max(1, Math.min(4, CLEAR_X / (8 * scale)))
 
 /** Where the words of a cut are: of a button inside its edge and its round ends. @param scale design px for each px of the email */
 export function readableOf(cut: Cut, scale: number): Rect {
@@ -31,11 +37,22 @@ export class Reader {
   private ended = false
 
   /**
+   * The words of a place of the design as blocks in design px. Where they are not read surely they are read again at another size, which helps with figures.
+   * @param cropAt draws the place larger @param scale design px for each px of the email
+   */
+  async words(cropAt: (zoom: number) => Promise<Blob>, at: Rect, scale: number, scattered: boolean): Promise<Reading> {
+    const zoom = readingZoom(scale), first = await this.read(await cropAt(zoom), at, zoom, scattered)
+    if (scattered || first.sure >= PLAIN) return first
+    const other = zoom < 2 ? 2 * zoom : 0.8 * zoom, second = await this.read(await cropAt(other), at, other, scattered)
+    return second.sure > first.sure ? second : first
+  }
+
+  /**
    * The words of a crop as blocks in design px.
    * @param zoom by how much the crop was drawn larger @param at where it lies in the design @param scattered whether words stand here and there on a
    * picture: then only what was read surely counts, since much of a picture looks a little like letters
    */
-  async read(crop: Blob, at: Rect, zoom: number, scattered: boolean): Promise<{ blocks: TextBlock[]; sure: number }> {
+  private async read(crop: Blob, at: Rect, zoom: number, scattered: boolean): Promise<Reading> {
     const worker = await (this.worker ??= this.start())
     if (this.ended) throw new DOMException('Cancelled', 'AbortError')
     /** The lines found with a way of segmenting the page. */

@@ -19,7 +19,7 @@ import { Ties } from '../bench/ties'
 import type { BenchJob, CutSession } from '../bench/types'
 import { Cutter } from './cutter'
 import { kindNames } from './kinds'
-import { READING_MARGIN, readableOf, Reader, readingZoom } from './reading'
+import { READING_MARGIN, readableOf, Reader } from './reading'
 
 /** What a picture cut comes to: its file, SSIM against the design, and what the same pixels weigh as a plain PNG. */
 export interface CropFigure { cut: string; picture: PictureRef; likeness: number; plain: number; narrow?: { picture: PictureRef } }
@@ -151,12 +151,11 @@ export function useCutWork({ job, session, email, onBuilt }: { job: BenchJob; se
     const reader = new Reader()
     let stopped = false
     setWork({ what: 'Reading the words', done: 0, total: rest.length, cancel: () => { stopped = true; reader.end(); setWork(null) } })
-    const zoom = readingZoom(design.scale)
     let none = 0
     try {
       for (const [i, c] of rest.entries()) {
         const at = readableOf(c, design.scale)
-        const { blocks, sure } = await reader.read(await openCutter().ask({ kind: 'crop', rect: at, zoom, margin: READING_MARGIN }), at, zoom, c.kind === 'picture')
+        const { blocks, sure } = await reader.words((zoom) => openCutter().ask({ kind: 'crop', rect: at, zoom, margin: READING_MARGIN }), at, design.scale, c.kind === 'picture')
         if (stopped) return
         const text = c.kind === 'picture' ? blocks.map((b) => b.text).join('\n\n') : readAcross(blocks)
         if (text) { setProposals((m) => new Map(m).set(c.id, { text, sure, blocks })); setRead((r) => [...r.filter((t) => !textsIn([t], c).length), ...blocks]) } else none++
