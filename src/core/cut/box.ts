@@ -132,18 +132,22 @@ function radiusOf(raster: Raster, rect: Rect, ground: number, edge: number, leas
   if (!length) return 0
   const share = (p: number) => Math.max(0, Math.min(1, (((p & 255) - gr) * (er - gr) + (((p >>> 8) & 255) - gg) * (eg - gg) + (((p >>> 16) & 255) - gb) * (eb - gb)) / length))
   const missing = (cx: number, cy: number, dx: 1 | -1, dy: 1 | -1) => {
-    let sum = 0
-    for (let j = 0; j < side; j++) {
-      let rowMissing = 0
+    const rows = Array.from({ length: side }, (_, j) => {
+      let row = 0
       for (let i = 0; i < side; i++) {
         const out = 1 - share(px[(cy + j * dy) * raster.width + cx + i * dx]!)
         if (out < least) break
-        rowMissing += out
+        row += out
       }
-      // A row without any of the box lies outside it: the rectangle is a little too large.
-      if (j < 4 && rowMissing >= 0.8 * side) continue
-      if (rowMissing === 0) break
-      sum += rowMissing
+      return row
+    })
+    // Where the side is straight nothing is missing: what is, is a rectangle a little too wide. A row without any of the box lies outside it.
+    const wide = Math.min(4, rows[side - 1] ?? 0, rows[side - 2] ?? 0)
+    let sum = 0
+    for (const [j, row] of rows.entries()) {
+      if (j < 4 && row >= 0.8 * side) continue
+      if (row <= wide) break
+      sum += row - wide
     }
     return sum
   }

@@ -1,5 +1,5 @@
 import { fontStacks, type FontStack } from '../email/fonts'
-import { difference, hexOf, packed, packHex, type Raster, type Rect } from './raster'
+import { difference, hexOf, pack, packed, packHex, type Raster, type Rect } from './raster'
 
 /** One line of letters: its box in design pixels, relative to the raster. */
 export interface InkLine {
@@ -28,9 +28,51 @@ export interface Ink { color: string | null; lines: InkLine[] }
  * the ground (the cores of the strokes; anti-aliased rims lie between).
  */
 export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
+  const off = standOff(raster, rect, packHex(ground))
+  const lines = linesOf(off)
+  // A strip along a side that runs through all lines is no letter.
+  if (lines.length === 1 && lines[0]!.h >= 0.9 * off.h && withoutStrips(off)) lines.splice(0, 1, ...linesOf(off))
+  return { color: colorOf(raster, off), lines: joinedMarks(lines.filter((l) => l.h > 2)).map((l) => ({ ...l, ...spacesOf(off, l), slant: slantOf(off, l), contrast: contrastOf(off, l) })) }
+}
+
+/** How far each pixel of a rectangle stands off its ground, 0 to 255. */
+interface StandOff extends Rect { d: Uint8Array; noisy: boolean }
+const at = (o: StandOff, x: number, y: number): number => o.d[(y - o.y) * o.w + x - o.x]!
+
+/**
+ * How far pixels stand off a ground: by the channel that differs most. Where JPEG has scattered the ground, by their lightness, since colours run over into
+ * what lies beside letters, and what is faint beside the darkest letters is ringing.
+ */
+function standOff(raster: Raster, rect: Rect, ground: number): StandOff {
   const px = packed(raster)
-  const g = packHex(ground)
-  const counts = new Map<number, number>()
+  const x = Math.max(0, rect.x), y = Math.max(0, rect.y), w = Math.max(0, Math.min(rect.x + rect.w, raster.width) - x), h = Math.max(0, Math.min(rect.y + rect.h, raster.height) - y)
+  const d = new Uint8Array(w * h)
+  let same = 0, near = 0, full = 0
+  for (let j = 0, i = 0; j < h; j++) for (let k = (y + j) * raster.width + x, end = k + w; k < end; k++, i++) {
+    const v = difference(px[k]!, ground)
+    d[i] = v
+    if (v === 0) same++
+    else if (v <= FAINT) near++
+    if (v > full) full = v
+  }
+  if (near <= 0.15 * (near + same)) return { x, y, w, h, d, noisy: false }
+  const g = lightness(ground), light = new Uint8Array(w * h)
+  let most = 0
+  for (let j = 0, i = 0; j < h; j++) for (let k = (y + j) * raster.width + x, end = k + w; k < end; k++, i++) { light[i] = Math.abs(lightness(px[k]!) - g); if (light[i]! > most) most = light[i]! }
+  // Letters that are hardly lighter or darker than their ground are told by their colour after all.
+  const by = most >= 0.4 * full ? light : d, scale = full / Math.max(1, by === light ? most : full), least = Math.max(FAINT, 0.14 * full)
+  for (let i = 0; i < d.length; i++) { const v = by[i]! * scale; d[i] = v > least ? v : 0 }
+  return { x, y, w, h, d, noisy: true }
+}
+
+/** A channel difference up to this is hardly seen; from `INKED` on a pixel is inked. */
+const FAINT = 24, INKED = 60
+
+/** Luma (ITU-R BT.601), 0 to 255. */
+const lightness = (p: number): number => (77 * (p & 255) + 150 * ((p >>> 8) & 255) + 29 * ((p >>> 16) & 255)) >> 8
+
+/** The runs of rows that hold ink. */
+function linesOf(o: StandOff): InkLine[] {
   const lines: InkLine[] = []
   let open: { y: number; from: number; to: number; rows: InkRow[] } | null = null
   const close = (y: number) => {
@@ -38,19 +80,15 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
     if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, ...feet(open.y, open.rows), contrast: 1, slant: 0, word: 0, gap: 0 })
     open = null
   }
-  const bottom = Math.min(rect.y + rect.h, raster.height), right = Math.min(rect.x + rect.w, raster.width)
-  let far = 40
-  for (let y = rect.y; y < bottom; y++) {
+  for (let y = o.y; y < o.y + o.h; y++) {
     let from = -1, to = -1, ink = 0, runs = 0, weight = 0, was = false
-    for (let x = rect.x; x < right; x++) {
-      const p = px[y * raster.width + x]!
-      const d = p === g ? 0 : difference(p, g)
-      if (d <= 24) { was = false; continue }
+    for (let x = o.x; x < o.x + o.w; x++) {
+      const d = at(o, x, y)
+      if (d <= FAINT) { was = false; continue }
       if (from < 0) from = x
       to = x
       weight += d
-      if (d > 60) { ink++; if (!was) runs++; was = true } else was = false
-      if (d > far) { counts.set(p, (counts.get(p) ?? 0) + 1); if (d > 2 * far) far = d / 2 }
+      if (d > INKED) { ink++; if (!was) runs++; was = true } else was = false
     }
     if (from < 0) { close(y); continue }
     open ??= { y, from, to, rows: [] }
@@ -58,10 +96,45 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
     open.to = Math.max(open.to, to)
     open.rows.push({ ink, runs, weight })
   }
-  close(bottom)
+  close(o.y + o.h)
+  return lines
+}
+
+/** Takes strips along the left and the right side away: columns inked nearly throughout, and the rims beside them. Whether there were any. */
+function withoutStrips(o: StandOff): boolean {
+  const share = (x: number) => { let n = 0; for (let y = o.y; y < o.y + o.h; y++) if (at(o, x, y) > FAINT) n++; return n / Math.max(1, o.h) }
+  let any = false
+  for (const [from, step] of [[o.x, 1], [o.x + o.w - 1, -1]] as const) {
+    let x = from
+    while (x >= o.x && x < o.x + o.w && share(x) === 0) x += step
+    let to = x
+    while (to >= o.x && to < o.x + o.w && share(to) >= 0.85) to += step
+    if (to === x || Math.abs(to - from) > 0.1 * o.w) continue
+    for (; x !== to + 2 * step && x >= o.x && x < o.x + o.w; x += step) for (let y = 0; y < o.h; y++) o.d[y * o.w + x - o.x] = 0
+    any = true
+  }
+  return any
+}
+
+/** The commonest colour of what stands furthest off the ground; of JPEG, where hardly two pixels are alike, its mean. */
+function colorOf(raster: Raster, o: StandOff): string | null {
+  const px = packed(raster), counts = new Map<number, number>()
+  let far = 40
+  for (const d of o.d) if (d > 2 * far) far = d / 2
+  if (o.noisy) far = Math.max(40, 1.7 * far)
+  const sums = [0, 0, 0]
+  let all = 0
+  for (let y = o.y; y < o.y + o.h; y++) for (let x = o.x; x < o.x + o.w; x++) {
+    if (at(o, x, y) < far) continue
+    const p = px[y * raster.width + x]!
+    if (!o.noisy) { counts.set(p, (counts.get(p) ?? 0) + 1); continue }
+    all++
+    for (const c of [0, 1, 2]) sums[c]! += (p >>> (8 * c)) & 255
+  }
+  if (o.noisy) return all ? hexOf(pack(...(sums.map((s) => Math.round(s / all)) as [number, number, number]))) : null
   let color: string | null = null, most = 0
-  for (const [p, n] of counts) if (difference(p, g) >= far && n > most) { most = n; color = hexOf(p) }
-  return { color, lines: joinedMarks(lines.filter((l) => l.h > 2)).map((l) => ({ ...l, ...spacesOf(px, raster.width, l, g), slant: slantOf(px, raster.width, l, g), contrast: contrastOf(px, raster.width, l, g) })) }
+  for (const [p, n] of counts) if (n > most) { most = n; color = hexOf(p) }
+  return color
 }
 
 /** What a row of a line holds: inked pixels, stretches of them, and the sum of their differences to the ground. */
@@ -103,14 +176,13 @@ function strokes(count: number, inked: (i: number) => number, into: number[]): v
 }
 
 /** The thin strokes of a line against its stems: a quarter of what its columns cross is thinner, half of what the rows between the feet and the top of a small x cross. */
-function contrastOf(px: Int32Array, width: number, { x, y, w, h, base, small }: InkLine, ground: number): number {
-  const at = (i: number, j: number) => difference(px[j * width + i]!, ground)
+function contrastOf(o: StandOff, { x, y, w, h, base, small }: InkLine): number {
   let full = 1
-  for (let j = y; j < y + h; j++) for (let i = x; i < x + w; i++) full = Math.max(full, at(i, j))
+  for (let j = y; j < y + h; j++) for (let i = x; i < x + w; i++) full = Math.max(full, at(o, i, j))
   const thin: number[] = [], stems: number[] = []
   const top = Math.max(y, Math.round(base - small) - 1), bottom = Math.min(y + h, base + 1)
-  for (let i = x; i < x + w; i++) strokes(bottom - top, (j) => at(i, top + j) / full, thin)
-  for (let j = Math.max(y, Math.round(base - 0.75 * small)); j < base - 0.25 * small && j < y + h; j++) strokes(w, (i) => at(x + i, j) / full, stems)
+  for (let i = x; i < x + w; i++) strokes(bottom - top, (j) => at(o, i, top + j) / full, thin)
+  for (let j = Math.max(y, Math.round(base - 0.75 * small)); j < base - 0.25 * small && j < y + h; j++) strokes(w, (i) => at(o, x + i, j) / full, stems)
   const stem = middle(stems)
   return stem ? thin.sort((a, b) => a - b)[thin.length >> 2]! / stem : 1
 }
@@ -119,16 +191,16 @@ function contrastOf(px: Int32Array, width: number, { x, y, w, h, base, small }: 
 const LEANS = [0, 0.13, 0.2, 0.27]
 
 /** How far the letters of a line lean: upright again, their stems stand one above the other, and columns hold much ink or none. */
-function slantOf(px: Int32Array, width: number, { x, w, base, tall }: InkLine, ground: number): number {
+function slantOf(o: StandOff, { x, w, base, tall }: InkLine): number {
   const rows = Math.round(tall), top = Math.round(base - tall)
-  if (rows < 5 || top < 0) return 0
+  if (rows < 5 || top < o.y || base > o.y + o.h) return 0
   const sharp = LEANS.map((lean) => {
     const columns = new Float64Array(w + rows + 2)
     for (let r = 0; r < rows; r++) {
       const by = lean * (r - rows / 2) + rows / 2, whole = Math.floor(by), part = by - whole
       for (let i = 0; i < w; i++) {
-        const d = difference(px[(top + r) * width + x + i]!, ground)
-        if (d <= 24) continue
+        const d = at(o, x + i, top + r)
+        if (d <= FAINT) continue
         columns[i + whole]! += d * (1 - part)
         columns[i + whole + 1]! += d * part
       }
@@ -145,13 +217,13 @@ function withoutUnderline(rows: InkRow[], width: number): void {
 }
 
 /** How far the first word of a line reaches, to the first empty columns as wide as a space (about a quarter of the type's size; half a small x), and the middle of the narrower ones. */
-function spacesOf(px: Int32Array, width: number, line: InkLine, ground: number): Pick<InkLine, 'word' | 'gap'> {
+function spacesOf(o: StandOff, line: InkLine): Pick<InkLine, 'word' | 'gap'> {
   const space = Math.max(2, 0.4 * line.small)
   const gaps: number[] = []
   let empty = 0, word = line.w
   for (let x = line.x; x < line.x + line.w; x++) {
     let inked = false
-    for (let y = line.y; y < line.y + line.h && !inked; y++) inked = difference(px[y * width + x]!, ground) > 40
+    for (let y = line.y; y < line.y + line.h && !inked; y++) inked = at(o, x, y) > 40
     if (inked) { if (empty) gaps.push(empty); empty = 0 } else if (++empty >= space && word === line.w) word = x - empty + 1 - line.x
   }
   return { word, gap: gaps.length >= 3 ? middle(gaps) : 0 }
