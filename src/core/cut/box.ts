@@ -55,10 +55,10 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: C
   // Of a long side every few points tell.
   const across = Math.max(1, Math.floor(w / 200)), down = Math.max(1, Math.floor(h / 200))
   /** Visits points of the four sides at a depth. */
-  const visit = (depth: number, see: (p: number) => void) => {
+  const visit = (depth: number, see: (p: number, upright: boolean) => void) => {
     const [upper, lower] = [(y + depth) * raster.width, (y + h - 1 - depth) * raster.width]
-    for (let i = x + corner; i < x + w - corner; i += across) { if (corners === 'all') see(px[upper + i]!); see(px[lower + i]!) }
-    for (let j = y + corner; j < y + h - corner; j += down) { see(px[j * raster.width + x + depth]!); see(px[j * raster.width + x + w - 1 - depth]!) }
+    for (let i = x + corner; i < x + w - corner; i += across) { if (corners === 'all') see(px[upper + i]!, false); see(px[lower + i]!, false) }
+    for (let j = y + corner; j < y + h - corner; j += down) { see(px[j * raster.width + x + depth]!, true); see(px[j * raster.width + x + w - 1 - depth]!, true) }
   }
   // On a clean design a box is flat to the last shade; a shadow around one is not.
   const flat = near > 14 ? near : 4
@@ -76,6 +76,10 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: C
   if (!points.some((p) => points.filter((q) => difference(p, q) <= near).length >= 6)) return null
   const outer = ring(depth)
   if (outer.share < 0.93) return null
+  // Of a long box the ends are few of these points, and may all lie outside it.
+  let ends = 0, alike = 0
+  visit(depth, (p, upright) => { if (upright) { ends++; if (difference(p, outer.color) <= flat) alike++ } })
+  if (ends && alike < 0.5 * ends) return null
   const line = hairline(ring, depth, g, outer.color, flat)
   if (line) {
     // The line tells where a corner is round: the box may be nearly of the colour around it.

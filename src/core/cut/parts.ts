@@ -345,8 +345,11 @@ class Taker {
     if (r.w < 16 || r.h < 12 || c.depth > 4) return false
     const dashed = c.dashed.find((d) => Math.abs(d.x - r.x) <= 1 && Math.abs(d.y - r.y) <= 1 && Math.abs(d.w - r.w) <= 2 && Math.abs(d.h - r.h) <= 2)
     if (dashed) return this.openedDashed(pixelsOf(m, dashed, this.raster), dashed, c)
-    const rect = this.exact(pixelsOf(m, r, this.raster), c)
-    const bar = barOf(this.raster, rect, Math.round(THICKEST_BAR * this.scale), this.noise)
+    const rough = this.exact(pixelsOf(m, r, this.raster), c)
+    const strip = barOf(this.raster, rough, Math.round(THICKEST_BAR * this.scale), this.noise)
+    // One of the ground itself is what the ringing of JPEG has widened the box by.
+    const around = strip && difference(strip.color, packHex(c.ground)) <= this.noise + 8
+    const rect = around ? besides(rough, strip) : rough, bar = around ? null : strip
     const beside = bar && boxOf(this.raster, besides(rect, bar), c.ground, this.noise)
     if (beside) return this.openedAs(rect, { ...beside.box, bar }, c)
     const found = boxOf(this.raster, rect, c.ground, this.noise)
