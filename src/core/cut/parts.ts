@@ -432,7 +432,8 @@ class Taker {
   private insideOf(rect: Rect, { color: ground, radius }: Box): Rect | null {
     if (rect.w < 2 || rect.h < 2) return null
     const m = maskOf(this.px, this.raster.width, rect, packHex(ground), Math.max(20, this.noise + 12), 1)
-    roundOff(m, radius)
+    // What JPEG leaves beside a round corner is no part.
+    roundOff(m, radius + (this.noise > 10 ? 5 * this.scale : 0))
     const t = tight(m, { x: 0, y: 0, w: m.cols, h: m.rows })
     return t && t.w > 2 && t.h > 2 ? pixelsOf(m, t, this.raster) : null
   }
