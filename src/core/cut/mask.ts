@@ -45,7 +45,7 @@ export function maskOf(px: Int32Array, width: number, area: Rect, ground: number
       if (p === ground) continue
       const at = line + cellOf[x - area.x]!
       if (ink[at]) continue
-      if ((differs(p, ground, tolerance) || (differs(p, ground, same) && isFlat(px, width, x, y, area))) && !isShade(px, width, x, y, right, area.y + area.h, ground, shade)) ink[at] = 1
+      if ((differs(p, ground, tolerance) || (differs(p, ground, same) && isFlat(px, width, x, y, area)) || (same > SAME.clean && differs(p, ground, SAME.clean) && isWide(px, width, x, y, area))) && !isShade(px, width, x, y, right, area.y + area.h, ground, shade)) ink[at] = 1
     }
   }
   return { origin: { x: area.x, y: area.y }, cell, cols, rows, ink }
@@ -55,6 +55,16 @@ export function maskOf(px: Int32Array, width: number, area: Rect, ground: number
 function isFlat(px: Int32Array, width: number, x: number, y: number, { x: left, y: top, w, h }: Rect): boolean {
   const i = y * width + x, p = px[i]
   return ((x + 2 < left + w && px[i + 1] === p && px[i + 2] === p) || (x - 2 >= left && px[i - 1] === p && px[i - 2] === p)) && ((y + 1 < top + h && px[i + width] === p) || (y > top && px[i - width] === p))
+}
+
+/** More than two blocks of JPEG, px: what it shifts as a whole is smaller. */
+const WIDE = 20
+
+/** Whether a pixel goes on as it is for more than JPEG shifts by itself, to one side and up or down. */
+function isWide(px: Int32Array, width: number, x: number, y: number, { x: left, y: top, w, h }: Rect): boolean {
+  const i = y * width + x, p = px[i]
+  const goes = (step: number, room: number) => { if (room <= WIDE) return false; for (let k = 1; k <= WIDE; k++) if (px[i + k * step] !== p) return false; return true }
+  return (goes(1, left + w - x) || goes(-1, x - left)) && (goes(width, top + h - y) || goes(-width, y - top))
 }
 
 /** A rectangle drawn in to the outermost pixels that are not the ground, by at most a few on each side. @param most px */
