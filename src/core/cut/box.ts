@@ -94,11 +94,14 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: C
     const fill = ring(Math.min(deepest, d + 2))
     if (fill.share < 0.9 || difference(fill.color, outer.color) <= near) break
     color = fill.color
+    // What is no border: the ground beside a box that ringing has widened, and the rim that JPEG blends.
+    if (difference(outer.color, g) <= (near > 14 ? near : 3)) return null
+    if (near > 14 && blended(outer.color, g, color)) break
     borderWidth = d
     borderColor = hexOf(outer.color)
     break
   }
-  if (borderWidth === undefined) {
+  if (borderWidth === undefined && color === outer.color) {
     // Where the ring is the ground itself, what stands there is no box but a loose mark; and a frame around a picture has another colour inside.
     if (difference(outer.color, g) <= 3) return null
     if (difference(ring(Math.min(deepest, depth + 4)).color, outer.color) > near) return null

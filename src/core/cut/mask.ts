@@ -45,7 +45,7 @@ export function maskOf(px: Int32Array, width: number, area: Rect, ground: number
       if (p === ground) continue
       const at = line + cellOf[x - area.x]!
       if (ink[at]) continue
-      if ((differs(p, ground, tolerance) || (differs(p, ground, same) && isFlat(px, width, x, y, area)) || (same > SAME.clean && differs(p, ground, SAME.clean) && isWide(px, width, x, y, area))) && !isShade(px, width, x, y, right, area.y + area.h, ground, shade)) ink[at] = 1
+      if ((differs(p, ground, tolerance) || (differs(p, ground, SAME.clean) && isFlat(px, width, x, y, area) && (differs(p, ground, same) || isWide(px, width, x, y, area)))) && !isShade(px, width, x, y, right, area.y + area.h, ground, shade)) ink[at] = 1
     }
   }
   return { origin: { x: area.x, y: area.y }, cell, cols, rows, ink }
