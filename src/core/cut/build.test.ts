@@ -236,7 +236,7 @@ test('whatever is cut, what is built is a whole email, with every cut in it once
     for (const r of [...rects, ...more.flat()]) p = addCut(p, r, size, r.kind, () => `c${n++}`).plan
     const { email, plan: after } = buildEmail({
       plan: p, size, emailWidth, previous: null, house: plainHouseStyle(), pictures: new Map(p.cuts.map((c) => [c.id, picture('a')])),
-      groundOf: () => ({ color: '#ffffff', share: 1 }), readInk: (r) => ({ color: '#222222', lines: r.h > 40 ? [{ x: r.x + 2, y: r.y + 4, w: Math.max(1, r.w - 4), h: 24, base: r.y + 24, small: 12, tall: 20, contrast: 0.8, slant: 0, stroke: 0.2, word: 20, gap: 2 }] : [] }),
+      groundOf: () => ({ color: '#ffffff', share: 1 }), readInk: (r) => ({ color: '#222222', lines: r.h > 40 ? [{ x: r.x + 2, y: r.y + 4, w: Math.max(1, r.w - 4), h: 24, base: r.y + 24, small: 12, tall: 20, contrast: 0.8, under: false, slant: 0, stroke: 0.2, word: 20, gap: 2 }] : [] }),
     })
     expect(emailSchema.safeParse(email).error).toBeUndefined()
     expect(planSchema.safeParse(after).error).toBeUndefined()
@@ -248,4 +248,19 @@ test('whatever is cut, what is built is a whole email, with every cut in it once
     const shown = [...placesOf(email)].flatMap(({ tile }) => (tile.cut ? [tile.cut] : []))
     expect(shown.sort()).toEqual(p.cuts.filter((c) => c.kind !== 'nothing').map((c) => c.id).sort())
   }), { numRuns: 300 })
+})
+
+test('words with a line under them get one; what the person made of them afterwards stays', () => {
+  const words = cut('c', 140, 980, 900, 60, { kind: 'words', ground: '#ffffff', words: textOf('Leave the list') })
+  const read = (p: CutPlan, previous: Email | null) => buildEmail({
+    plan: p, size: raster, emailWidth: 600, previous, house: plainHouseStyle(), pictures: new Map(), groundOf: () => ({ color: '#ffffff', share: 1 }),
+    readInk: () => ({ color: '#222222', lines: [{ x: 142, y: 990, w: 190, h: 34, base: 1020, small: 16.6, tall: 23, contrast: 0.8, under: true, slant: 0, stroke: 0.2, word: 90, gap: 2 }] }),
+  })
+  const first = read(plan(words), null)
+  const marksOf = (e: Email) => e.bands.flatMap((b) => [...tilesOf(b)]).flatMap((t) => (t.kind === 'words' && t.text.content[0]!.type === 'paragraph' ? t.text.content[0]!.content!.map((r) => r.marks ?? []) : []))
+  expect(marksOf(first.email)).toEqual([[{ type: 'underline' }]])
+  expect(marksOf(read(first.plan, first.email).email)).toEqual([[{ type: 'underline' }]])
+  const tile = first.email.bands.flatMap((b) => [...tilesOf(b)]).find((t) => t.kind === 'words')!
+  const plain = applyEdit(first.email, { name: 'setTile', what: { id: tile.id, set: { text: textOf('Leave the list') } } })
+  expect(marksOf(read(first.plan, plain).email)).toEqual([[]])
 })

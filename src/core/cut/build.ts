@@ -384,8 +384,10 @@ class Maker {
     const listed = sized.text.content.every((b) => b.type === 'bulletList' || b.type === 'orderedList')
     if (listed) { style.line = Math.max(size, line - LIST_SPACE); padding.left = Math.max(0, padding.left - Math.round(LIST_INDENT - 0.94 * size)); padding.right = Math.min(padding.right, left) }
     const headings = sized.heading ? { ...style, bold: largest?.bold ?? true, size: sized.heading, line: Math.round(sized.heading * 1.2), ...(headingColor ? { color: headingColor } : {}) } : style
+    const text = titled ? asHeading(sized.text, titled) : sized.text
+    const under = !(cut.id in this.input.plan.built) && !own && ink.lines.length > 0 && ink.lines.every((l) => l.under)
     const made: Tile = {
-      id: `t-${cut.id}`, cut: cut.id, show: 'all', padding, kind: 'words', text: titled ? asHeading(sized.text, titled) : sized.text, align, narrow: { padding: narrower(padding) ?? padding }, style, headings,
+      id: `t-${cut.id}`, cut: cut.id, show: 'all', padding, kind: 'words', text: under ? underlined(text) : text, align, narrow: { padding: narrower(padding) ?? padding }, style, headings,
     }
     // Padding and lines are whole px high: that comes to a little more or less than the design has.
     const whole = cut.words?.content.length === 1 && !sized.heading && ink.lines.length
@@ -427,6 +429,12 @@ function sideSpace(align: 'left' | 'center' | 'right', left: number, right: numb
 
 /** Paragraphs as headings of a level. */
 const asHeading = (text: RichText, level: 1 | 2): RichText => ({ type: 'doc', content: text.content.map((b) => (b.type === 'paragraph' && b.content?.length ? { type: 'heading', attrs: { level, textAlign: b.attrs?.textAlign }, content: b.content } : b)) })
+
+/** All words with a line under them. */
+const underlined = (text: RichText): RichText => ({
+  type: 'doc',
+  content: text.content.map((b) => (b.type === 'paragraph' || b.type === 'heading' ? { ...b, content: b.content?.map((r) => (r.type === 'text' ? { ...r, marks: [...(r.marks ?? []), { type: 'underline' as const }] } : r)) } : b)),
+})
 
 /**
  * Paragraphs that the design sets plainly larger than the main text become headings: told only where the design shows as many blocks as

@@ -72,9 +72,10 @@ test('a strip along the side of words is no letter; a tall letter at their begin
 test('the line under a link is not where its letters stand, nor are the feet of round letters such a line', async () => {
   const under = readInk(await picture((c) => { write('About the players', 40, 100, 30)(c); c.fillRect(40, 106, 240, 2) }), all, '#ffffff')
   expect(Math.abs(under.lines[0]!.base - 100)).toBeLessThanOrEqual(1)
+  expect(under.lines[0]!.under).toBe(true)
   for (const said of ['seats', 'speakers', 'occasions', 'a sea of ease']) {
     const line = readInk(await picture(write(said, 40, 100, 26)), all, '#ffffff').lines[0]!
-    expect([said, Math.abs(line.base - 100) <= 1]).toEqual([said, true])
+    expect([said, Math.abs(line.base - 100) <= 1, line.under]).toEqual([said, true, false])
     // A small x of the font is 0.516 em high.
     expect(Math.abs(line.small - 0.516 * 26)).toBeLessThan(1.6)
   }

@@ -11,6 +11,8 @@ export interface InkLine {
   tall: number
   /** Mean length of the strokes a row meets, in heights of a small x: bold letters have longer ones. */
   stroke: number
+  /** Whether a line runs under its letters, as under a link. */
+  under: boolean
   /** How thick its thin strokes are, in thicknesses of its stems: letters with serifs have thin ones. */
   contrast: number
   /** By how many px its letters lean to the right for each px of height: italics do. */
@@ -76,8 +78,8 @@ function linesOf(o: StandOff): InkLine[] {
   const lines: InkLine[] = []
   let open: { y: number; from: number; to: number; rows: InkRow[] } | null = null
   const close = (y: number) => {
-    if (open) withoutUnderline(open.rows, open.to - open.from + 1)
-    if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, ...feet(open.y, open.rows), contrast: 1, slant: 0, word: 0, gap: 0 })
+    const under = open ? withoutUnderline(open.rows, open.to - open.from + 1) : false
+    if (open) lines.push({ x: open.from, y: open.y, w: open.to - open.from + 1, h: y - open.y, under, ...feet(open.y, open.rows), contrast: 1, slant: 0, word: 0, gap: 0 })
     open = null
   }
   for (let y = o.y; y < o.y + o.h; y++) {
@@ -210,10 +212,12 @@ function slantOf(o: StandOff, { x, w, base, tall }: InkLine): number {
   return LEANS[sharp.indexOf(Math.max(...sharp))]!
 }
 
-/** Takes the line under a link out of a line's rows: a few rows in its lower half that are inked nearly throughout in long stretches, as rows of letters never are. */
-function withoutUnderline(rows: InkRow[], width: number): void {
+/** Takes the line under a link out of a line's rows: a few rows in its lower half that are inked nearly throughout in long stretches, as rows of letters never are. Whether there is one. */
+function withoutUnderline(rows: InkRow[], width: number): boolean {
   const under = rows.flatMap((r, i) => (i > 0.5 * rows.length && r.ink >= 0.68 * width && r.ink >= Math.max(6, 0.8 * rows.length) * r.runs ? [i] : []))
-  if (under.length && under.length <= Math.max(2, 0.15 * rows.length)) for (let i = under[0]! - 1; i <= under.at(-1)! + 1 && i < rows.length; i++) rows[i] = { ink: 0, runs: 0, weight: 0 }
+  if (!under.length || under.length > Math.max(2, 0.15 * rows.length)) return false
+  for (let i = under[0]! - 1; i <= under.at(-1)! + 1 && i < rows.length; i++) rows[i] = { ink: 0, runs: 0, weight: 0 }
+  return true
 }
 
 /** How far the first word of a line reaches, to the first empty columns as wide as a space (about a quarter of the type's size; half a small x), and the middle of the narrower ones. */

@@ -116,7 +116,7 @@ test('the words of a button: their size, weight and width, whatever the house ha
 })
 
 test('a sample that says little is told by those level with it, and too few words have no width', () => {
-  const line = { x: 0, y: 0, w: 300, h: 30, base: 24, small: 16, tall: 23.8, stroke: 0.23, contrast: 0.5, slant: 0, word: 40, gap: 2 }
+  const line = { x: 0, y: 0, w: 300, h: 30, base: 24, small: 16, tall: 23.8, stroke: 0.23, contrast: 0.5, under: false, slant: 0, word: 40, gap: 2 }
   const sample = (id: string, more: Partial<Sample>): Sample => ({ id, said: 'The night train leaves', lines: [line], house: fontStacks.sans, level: [], ...more })
   // As tall for a small x as Times has them (0.662 of 0.447 em).
   expect(tellFonts([sample('a', {})]).has('a')).toBe(true)

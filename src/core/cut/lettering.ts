@@ -7,8 +7,25 @@ import type { BoxLook, Cut } from './plan'
 import { around, type Rect } from './raster'
 import { isItalic, offsOf, offWidth, span, tellFonts, type Off } from './typeface'
 
-/** How the letters of a cut are set, px, and where their first line begins and their last one ends, design px. `font`: where it is another than they inherit. */
-export interface Letters { ink: Ink; spacing: number | undefined; blocks: InkBlock[]; size: number; line: number; bold: boolean; italic: boolean; /** Whether the size is told by the width of enough letters. */ sure: boolean; font: SafeFont | undefined; /** The stack that they are set in either way. */ stack: FontStack; top: number; bottom: number }
+/** How the letters of a cut are set, px. */
+export interface Letters {
+  ink: Ink
+  blocks: InkBlock[]
+  size: number
+  line: number
+  spacing: number | undefined
+  bold: boolean
+  italic: boolean
+  /** Where it is another than they inherit. */
+  font: SafeFont | undefined
+  /** What they are set in either way. */
+  stack: FontStack
+  /** Whether their size is told by the width of enough letters. */
+  sure: boolean
+  /** Where their first line begins and their last one ends, design px. */
+  top: number
+  bottom: number
+}
 
 /** Short words of this size, px, are a heading (common practice, no source). */
 export const TITLE_SIZE = 22
