@@ -37,8 +37,8 @@ function drawn(words: Written[], scale: number) {
 }
 
 /** How words come out, in the order in which they were drawn. @param house the font of the house style */
-function lettersOf(words: Written[], scale: number, house: SafeFont): Letters[] {
-  const style = plainHouseStyle()
+function lettersOf(words: Written[], scale: number, house: SafeFont | 'Plex'): Letters[] {
+  const style = { ...plainHouseStyle(), webFonts: [{ family: 'Plex', fallback: 'sans' as const, files: [{ address: 'https://fonts.example/plex.woff2', weight: 400, italic: false }] }] }
   for (const t of Object.values(style.text)) t.font = house
   const { cuts, readInk } = drawn(words, scale)
   const lettering = new Lettering({ cuts, scale, house: style, readInk })
@@ -81,6 +81,13 @@ test('the size of words is told to a px by their width, in one font and all in a
   }
 })
 
+test('words in a web font of the house stay in it, and are as large as they stand there', () => {
+  const words = ['The guide speaks slowly and answers', 'Bring warm clothes, the platform stands'].map((said, i) => ({ said, x: 20, y: 60 + 60 * i, size: 20, font: 'Plex 400-normal' }))
+  expect(lettersOf(words, 2, 'Plex').map((l) => [l.font, Math.abs(l.size - 20) <= 1])).toEqual([[undefined, true], [undefined, true]])
+  // A serif heading beside it is none of it.
+  expect(lettersOf([{ said: 'The night train leaves', x: 20, y: 60, size: 20, font: 'Source 400-normal' }, ...words.map((w) => ({ ...w, y: w.y + 80 }))], 2, 'Plex').map((l) => l.font !== undefined)).toEqual([true, false, false])
+})
+
 test('capitals that are set wide have letter spacing; words of which only some were read do not', () => {
   const [wide, plain] = lettersOf([{ said: 'HARBOUR', x: 20, y: 60, size: 24, font: 'Barlow 700-normal', spacing: 6 }, { said: 'HARBOUR', x: 20, y: 140, size: 24, font: 'Plex 700-normal' }], 2, 'sans')
   // Barlow is narrower than the Arial that stands in for it: some of the space makes good for that.
@@ -117,7 +124,7 @@ test('the words of a button: their size, weight and width, whatever the house ha
 
 test('a sample that says little is told by those level with it, and too few words have no width', () => {
   const line = { x: 0, y: 0, w: 300, h: 30, base: 24, small: 16, tall: 23.8, stroke: 0.23, contrast: 0.5, under: false, slant: 0, word: 40, gap: 2 }
-  const sample = (id: string, more: Partial<Sample>): Sample => ({ id, said: 'The night train leaves', lines: [line], house: fontStacks.sans, level: [], ...more })
+  const sample = (id: string, more: Partial<Sample>): Sample => ({ id, said: 'The night train leaves', lines: [line], house: fontStacks.sans, web: false, level: [], ...more })
   // As tall for a small x as Times has them (0.662 of 0.447 em).
   expect(tellFonts([sample('a', {})]).has('a')).toBe(true)
   const figures = { ...line, small: 22, tall: 22, contrast: 0.68 }

@@ -1,11 +1,11 @@
-import { fontStacks, safeFont, type FontStack, type SafeFont } from '../email/fonts'
+import { fontStacks, isWebFont, safeFont, type Font, type FontStack, type SafeFont } from '../email/fonts'
 import { plainOf } from '../email/richtext'
 import type { HouseStyle } from '../email/styles'
 import { wordsWidth } from '../email/widths'
 import { boldness, boldStroke, capitalHeight, inkBlocks, middle, type Ink, type InkBlock } from './ink'
 import type { BoxLook, Cut } from './plan'
 import { around, type Rect } from './raster'
-import { isItalic, offsOf, offWidth, span, tellFonts, type Off } from './typeface'
+import { isItalic, offsOf, offWidth, span, tellFonts, type Off, type Sample } from './typeface'
 
 /** How the letters of a cut are set, px. */
 export interface Letters {
@@ -29,6 +29,8 @@ export interface Letters {
 
 /** Short words of this size, px, are a heading (common practice, no source). */
 export const TITLE_SIZE = 22
+
+type Inherited = Pick<Sample, 'house' | 'web'>
 
 /** What the words of a design as a whole are set in. */
 interface Faces {
@@ -69,18 +71,23 @@ export class Lettering {
   }
 
   /** The font that words inherit: the one of headings where they are large. */
-  private inherited(cut: Cut, ink: Ink): FontStack {
-    const { text, webFonts } = this.input.house
-    const font = safeFont(cut.lettering?.font ?? text.body.font, webFonts)
-    return (inkBlocks(ink.lines, font)[0]?.size ?? 0) / this.input.scale >= TITLE_SIZE ? safeFont(cut.lettering?.font ?? text.heading1.font, webFonts) : font
+  private inherited(cut: Cut, ink: Ink): Inherited {
+    const { text, button } = this.input.house
+    if (cut.kind === 'button') return this.stackOf(cut.lettering?.font ?? button.font)
+    const body = this.stackOf(cut.lettering?.font ?? text.body.font)
+    return (inkBlocks(ink.lines, body.house)[0]?.size ?? 0) / this.input.scale >= TITLE_SIZE ? this.stackOf(cut.lettering?.font ?? text.heading1.font) : body
+  }
+  private stackOf(font: Font): Inherited {
+    const { webFonts } = this.input.house
+    return { house: safeFont(font, webFonts), web: isWebFont(font, webFonts) }
   }
 
   private faces(): Faces {
     if (this.told) return this.told
-    const { scale, cuts, house } = this.input
+    const { scale, cuts } = this.input
     const inked = cuts.filter((c) => !c.lettering).flatMap((cut) => (cut.kind === 'words' ? [{ cut, ink: this.inkOf(cut, cut.ground ?? '#ffffff') }] : cut.kind === 'button' && cut.box ? [{ cut, ink: this.labelInk(cut, cut.box) }] : []))
     const samples = inked.map(({ cut, ink }) => ({
-      id: cut.id, said: saidBy(cut), lines: ink.lines, house: cut.kind === 'button' ? safeFont(house.button.font, house.webFonts) : this.inherited(cut, ink),
+      id: cut.id, said: saidBy(cut), lines: ink.lines, ...this.inherited(cut, ink),
       level: inked.filter((o) => o.cut !== cut && isLevel(o.ink, ink, scale)).map((o) => o.cut.id),
     }))
     const fonts = tellFonts(samples)
@@ -100,7 +107,7 @@ export class Lettering {
       const said = saidBy(cut)
       const ink = withWords(this.inkOf(cut, cut.ground ?? behind), said)
       const { fonts, off, offs } = this.faces()
-      const told = own ? undefined : fonts.get(cut.id), font = told ? fontStacks[told] : this.inherited(cut, ink)
+      const told = own ? undefined : fonts.get(cut.id), { house, web } = this.inherited(cut, ink), font = told ? fontStacks[told] : house
       const blocks = inkBlocks(ink.lines, font)
       const main = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
       // Of capitals and figures the words tell that there is no small letter among them to be measured.
@@ -120,7 +127,7 @@ export class Lettering {
       // Letters stand apart by about a tenth of their size; capitals that are set wide show more, and are wider than they could else be.
       const apart = middle(ink.lines.map((l) => l.gap)) / s
       const wide = capitals && /\p{Lu}.*\p{Lu}.*\p{Lu}/u.test(said) && ink.lines.length <= 2 && apart >= 0.13 * height && (width ? width > 1.06 * height : apart >= 0.25 * height)
-      const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? (wide ? height : settled(height, width, off, said.length < FEW ? (s < 1.5 ? 0.5 : 0) : 1)) : 16))))
+      const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? (wide ? height : settled(height, width, { off, web: web && !told, trust: said.length < FEW ? (s < 1.5 ? 0.5 : 0) : 1 })) : 16))))
       const spacing = own ? own.spacing : wide ? Math.round(2 * (width ? (inked - size * spanOf(bold)) / Math.max(1, said.length - ink.lines.length) : apart - 0.09 * size)) / 2 || undefined : undefined
       const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
       // Lines of one paragraph that stand wide apart look like so many blocks.
@@ -137,14 +144,14 @@ export class Lettering {
 
   /** How the words of a button are set: their font where it is another than its own, the size of their letters and how wide they are, px. */
   label(cut: Cut, box: BoxLook): { color: string | null; font: SafeFont | undefined; stack: FontStack; size: number; bold: boolean; width: number } {
-    const { house, scale } = this.input
-    const { color, lines } = this.labelInk(cut, box), own = cut.lettering, said = saidBy(cut).replace(/\s+/g, ' ')
+    const { scale } = this.input
+    const ink = this.labelInk(cut, box), { color, lines } = ink, own = cut.lettering, said = saidBy(cut).replace(/\s+/g, ' ')
     const { fonts, off } = this.faces()
-    const told = own ? undefined : fonts.get(cut.id), font = told ? fontStacks[told] : safeFont(own?.font ?? house.button.font, house.webFonts)
+    const told = own ? undefined : fonts.get(cut.id), { house, web } = this.inherited(cut, ink), font = told ? fontStacks[told] : house
     const main = inkBlocks(lines, font)[0], inked = lines.length ? around(lines).w / scale : cut.w / 2 / scale
     const bold = own?.bold ?? main?.bold ?? true, wide = lines.length === 1 ? span(said, 1, font, { bold }) : 0
     const height = (main?.size ?? 16 * scale) / scale
-    const size = Math.max(8, Math.min(60, Math.round(own?.size ?? settled(height, wide && inked / wide, off, said.length < FEW ? 0.5 : 1))))
+    const size = Math.max(8, Math.min(60, Math.round(own?.size ?? settled(height, wide && inked / wide, { off, web: web && !told, trust: said.length < FEW ? 0.5 : 1 }))))
     // Set in another font, or with letters apart, words are as wide as the design has them.
     const set = wide * size
     return { color, font: told, stack: font, size, bold, width: Math.abs(set / inked - 1) < 0.06 ? wordsWidth(said, font, size, { bold }) : inked }
@@ -196,12 +203,13 @@ const RIGHT = 0.04
 
 /**
  * The size of letters, px, by their height and by the width of the words they make; 0: not known. Height is told to a pixel or so, width far better, but
- * only of the font that they are set in. @param off by how much all words of the design are wider than that, as a logarithm @param trust in the width, 0 to 1
+ * only of the font that they are set in. `off`: by how much all words of the design are wider than that, as a logarithm; `web`: whether they will be set in
+ * their own font all the same; `trust` in the width, 0 to 1.
  */
-function settled(height: number, width: number, off: number, trust: number): number {
+function settled(height: number, width: number, { off, web, trust }: { off: number; web: boolean; trust: number }): number {
   if (!width || Math.abs(Math.log(width / height) - off) > 0.2) return height
   // In another font words are to break where the design breaks, and to look as tall: half of each.
-  return (1 - trust) * height + (trust * width) / Math.exp(off / 2)
+  return (1 - trust) * height + (trust * width) / Math.exp(web ? off : off / 2)
 }
 
 /** Of fewer letters than this a single one that was misread, or a space, says too much about their width. */

@@ -39,6 +39,8 @@ export interface Sample {
   lines: readonly InkLine[]
   /** What it would inherit. */
   house: FontStack
+  /** Whether that only stands in for a web font, of which it is not known how wide its letters are. */
+  web: boolean
   /** Those level with it. */
   level: readonly string[]
 }
@@ -70,9 +72,9 @@ export function tellFonts(samples: readonly Sample[]): Map<string, SafeFont> {
     const own = samples.filter((s) => kinds.get(s.id) === kind)
     const off = (font: FontStack) => offWidth(own, font)
     const [best] = [...FAMILIES[kind]].sort((a, b) => Math.abs(off(fontStacks[a])) - Math.abs(off(fontStacks[b])))
-    for (const { id, house } of own) {
+    for (const { id, house, web } of own) {
       if (house === fontStacks[best!]) continue
-      const inherits = kindOf(house) === kind && (Math.abs(off(house)) < APART || Math.abs(off(house)) - Math.abs(off(fontStacks[best!])) < APART)
+      const inherits = kindOf(house) === kind && (web || Math.abs(off(house)) < APART || Math.abs(off(house)) - Math.abs(off(fontStacks[best!])) < APART)
       if (!inherits) out.set(id, best!)
     }
   }

@@ -53,8 +53,11 @@ const isSafe = (font: string): font is SafeFont => Object.hasOwn(fontStacks, fon
 export const safeFont = (font: Font, webFonts: readonly WebFont[]): FontStack =>
   fontStacks[isSafe(font) ? font : webFonts.find((w) => w.family === font)?.fallback ?? 'sans']
 
+/** Whether a font is one that readers load, with letters that are not measured here. */
+export const isWebFont = (font: Font, webFonts: readonly WebFont[]): boolean => !isSafe(font) && webFonts.some((w) => w.family === font)
+
 /** The `font-family` value of a font: a web font first, then what it falls back to. */
 export function fontFamily(font: Font, webFonts: readonly WebFont[]): string {
   const { css } = safeFont(font, webFonts)
-  return !isSafe(font) && webFonts.some((w) => w.family === font) ? `'${font}', ${css}` : css
+  return isWebFont(font, webFonts) ? `'${font}', ${css}` : css
 }
