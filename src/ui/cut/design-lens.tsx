@@ -15,6 +15,8 @@ interface Props { work: CutWork; /** A colour is being picked. */ picking: boole
 type Drag = { kind: 'move'; id: string; from: { x: number; y: number }; plan: CutPlan } | { kind: 'side'; id: string; side: Side; alone: boolean; plan: CutPlan } | { kind: 'draw'; from: { x: number; y: number } }
 
 const zooms = [0.25, 0.35, 0.5, 0.75, 1, 1.5, 2, 3, 4, 6, 8]
+/** Height of a tag, px of the screen. */
+const TAG = 16
 /** From this zoom on pixels are drawn as squares, px for each. */
 const CRISP = 1.4
 /** From this zoom on the pixel grid is shown, and cuts snap to it alone. */
@@ -100,14 +102,17 @@ export function DesignLens({ work: w, picking, onPicked, onAdd }: Props) {
               <div
                 key={c.id} role="button" tabIndex={0} aria-pressed={on} data-cut={c.id}
                 aria-label={`Cut ${i + 1}, ${kindNames[c.kind]}, ${c.w} by ${c.h} at ${c.x}, ${c.y}`}
-                className={cx('absolute cursor-move', on ? 'z-10 outline-2 -outline-offset-1 outline-[#21508f]' : 'outline-1 -outline-offset-1 outline-[#21508f]/70 outline-dashed hover:outline-2')}
+                className={cx('group absolute cursor-move', on ? 'z-10 outline-2 -outline-offset-1 outline-[#21508f]' : 'outline-1 -outline-offset-1 outline-[#21508f]/70 outline-dashed hover:outline-2')}
                 style={{ ...box(c), background: on ? 'transparent' : tints[c.kind] }}
                 onFocus={(e) => { if (e.currentTarget.matches(':focus-visible') && !on) w.select(c.id) }}
                 onPointerEnter={() => w.setHovered(c.id)} onPointerLeave={() => w.setHovered(null)}
                 onPointerDown={(e) => { w.select(c.id, e.shiftKey || e.ctrlKey || e.metaKey); e.currentTarget.focus(); if (c.locked) e.stopPropagation(); else grab(e, { kind: 'move', id: c.id, from: at(e), plan }) }}
                 onPointerMove={move} onPointerUp={(e) => { e.stopPropagation(); end() }}
               >
-                <span className={cx('pointer-events-none absolute top-0 left-0 px-1 font-mono text-[10.5px] leading-4', on ? 'bg-[#21508f] text-white' : 'bg-[#fffdf8] text-[#20272b]')}>{i + 1} {kindNames[c.kind]}{c.since && <b className="text-[#ffb39a]"> {c.since}</b>}</span>
+                {/* What is looked at says what it becomes, above itself where there is room; the others keep to their number, so that no tag hides a letter. */}
+                <span className={cx('pointer-events-none absolute left-0 px-1 font-mono text-[10.5px] leading-4', c.y * zoom >= TAG ? 'group-hover:top-auto group-hover:bottom-full' : '', on && c.y * zoom >= TAG ? 'bottom-full' : 'top-0', on ? 'bg-[#21508f] text-white' : 'bg-[#fffdf8] text-[#20272b]')}>
+                  {i + 1}<span className={on ? '' : 'hidden group-hover:inline'}> {kindNames[c.kind]}</span>{c.since && <b className="text-[#ffb39a]"> {c.since}</b>}
+                </span>
                 {on && !c.locked && (['top', 'right', 'bottom', 'left'] as const).map((side) => (
                   <span
                     key={side} data-side={side} aria-hidden
