@@ -9,7 +9,7 @@ import { clientWith, findAndRead, likeness, newJob } from './support'
  * Designs as people make them, drawn as web pages by this browser: cards with hairlines, quotations, thumbnails, steps, tables, coupons. What reaches the
  * app is one flat picture; parts are found and words read in the running app, nothing else is touched. SSIM by ssim.js at its defaults.
  */
-const pages = { outfitter: [640, 'sans'], concerts: [600, 'times'], receipt: [600, 'sans'], workshop: [640, 'wide'] } as const
+const pages = { outfitter: [640, 'sans'], concerts: [600, 'times'], receipt: [600, 'sans'], workshop: [640, 'wide'], bakery: [600, 'sans'] } as const
 type Page = keyof typeof pages
 const sent: { name: Page; scale: 1 | 2; jpeg?: number }[] = [
   ...(Object.keys(pages) as Page[]).flatMap((name) => ([2, 1] as const).map((scale) => ({ name, scale }))),

@@ -1,4 +1,3 @@
-import { fontStacks } from '../email/fonts'
 import type { Band, Cell, Email, Item, Row } from '../email/schema'
 import { emptyText, plainOf, type RichText } from '../email/richtext'
 import { sides, type Edges, type HouseStyle, type Sides, type TextStyleOverride } from '../email/styles'
@@ -342,8 +341,8 @@ class Maker {
     const box = cut.box ?? { background: this.input.groundOf(cut).color, radius: 0 }
     const { color, font, stack, size, bold, width } = this.lettering.label(cut, box)
     const border = box.borderWidth ?? 0
-    // One that reaches to the side of its column must not be a hair wider, whatever its letters measure elsewhere: what stands in for some fonts is as wide.
-    const spare = rect.x + rect.w - cut.x - cut.w < 4 * s || cut.w / s > 400 ? (stack === fontStacks.sans || stack === fontStacks.times ? 1 : Math.ceil(0.02 * width)) : 0
+    // One that reaches to the side of its column must not be a hair wider, whatever its letters measure elsewhere.
+    const spare = rect.x + rect.w - cut.x - cut.w < 4 * s || cut.w / s > 400 ? (stack.matched ? 1 : Math.ceil(0.02 * width)) : 0
     // What whole px of padding make it too low, the next thing makes good.
     const line = buttonLine({ size }), padY = Math.max(0, Math.min(60, Math.ceil((cut.h / s - line) / 2 - border - 0.5)))
     const centred = Math.abs(cut.x - rect.x - (rect.x + rect.w - cut.x - cut.w)) <= 4 * s
@@ -389,9 +388,10 @@ class Maker {
     const made: Tile = {
       id: `t-${cut.id}`, cut: cut.id, show: 'all', padding, kind: 'words', text: under ? underlined(text) : text, align, narrow: { padding: narrower(padding) ?? padding }, style, headings,
     }
-    // Padding and lines are whole px high: that comes to a little more or less than the design has.
-    const whole = cut.words?.content.length === 1 && !sized.heading && ink.lines.length
-    return { made, top, bottom: whole ? top + (padding.top + ink.lines.length * line) * this.scale : Math.max(bottom, begins) + padding.top * this.scale - (begins - top) }
+    // Padding and lines are whole px high: that comes to a little more or less than the design has. Words that were not read are one blank line.
+    const whole = sized.text.content.length === 1 && !sized.heading && ink.lines.length
+    const lines = plainOf(sized.text) ? ink.lines.length : 1
+    return { made, top, bottom: whole ? top + (padding.top + lines * line) * this.scale : Math.max(bottom, begins) + padding.top * this.scale - (begins - top) }
   }
 
   /** Large or bold short words are a heading: its level, or null. The largest of the design are those of level 1. */

@@ -73,6 +73,9 @@ test('the line under a link is not where its letters stand, nor are the feet of 
   const under = readInk(await picture((c) => { write('About the players', 40, 100, 30)(c); c.fillRect(40, 106, 240, 2) }), all, '#ffffff')
   expect(Math.abs(under.lines[0]!.base - 100)).toBeLessThanOrEqual(1)
   expect(under.lines[0]!.under).toBe(true)
+  // Under a part of it as well, as under the last words of a footer.
+  const part = readInk(await picture((c) => { write('You asked for it. Leave the list', 40, 100, 24)(c); c.fillRect(240, 105, 150, 2) }), all, '#ffffff').lines[0]!
+  expect([Math.abs(part.base - 100) <= 1, part.under]).toEqual([true, false])
   for (const said of ['seats', 'speakers', 'occasions', 'a sea of ease']) {
     const line = readInk(await picture(write(said, 40, 100, 26)), all, '#ffffff').lines[0]!
     expect([said, Math.abs(line.base - 100) <= 1, line.under]).toEqual([said, true, false])

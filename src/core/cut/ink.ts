@@ -212,12 +212,17 @@ function slantOf(o: StandOff, { x, w, base, tall }: InkLine): number {
   return LEANS[sharp.indexOf(Math.max(...sharp))]!
 }
 
-/** Takes the line under a link out of a line's rows: a few rows in its lower half that are inked nearly throughout in long stretches, as rows of letters never are. Whether there is one. */
+/**
+ * Takes lines under links out of a line's rows: a few rows in its lower half that are inked in long stretches, as rows of letters never are. Whether there is
+ * one under the whole of it.
+ */
 function withoutUnderline(rows: InkRow[], width: number): boolean {
-  const under = rows.flatMap((r, i) => (i > 0.5 * rows.length && r.ink >= 0.68 * width && r.ink >= Math.max(6, 0.8 * rows.length) * r.runs ? [i] : []))
+  const long = (r: InkRow, least: number) => r.ink >= Math.max(6, least * rows.length) * r.runs
+  const under = rows.flatMap((r, i) => (i > 0.5 * rows.length && ((r.ink >= 0.68 * width && long(r, 0.8)) || (r.ink >= 0.08 * width && long(r, 1.5))) ? [i] : []))
   if (!under.length || under.length > Math.max(2, 0.15 * rows.length)) return false
+  const whole = under.some((i) => rows[i]!.ink >= 0.68 * width)
   for (let i = under[0]! - 1; i <= under.at(-1)! + 1 && i < rows.length; i++) rows[i] = { ink: 0, runs: 0, weight: 0 }
-  return true
+  return whole
 }
 
 /** How far the first word of a line reaches, to the first empty columns as wide as a space (about a quarter of the type's size; half a small x), and the middle of the narrower ones. */
@@ -259,8 +264,10 @@ export const even = ({ small, tall }: Pick<InkLine, 'small' | 'tall'>): boolean 
  * Strokes of bold letters are longer than this, in heights of a small x (of capitals where there are only those); of small letters blended rims make them
  * longer. Halfway between regular and bold, as measured on eleven texts in six fonts from 12 to 40 px at 1x and 2x.
  */
-export function boldStroke(line: Pick<InkLine, 'small' | 'tall'>): number {
+export function boldStroke(line: Pick<InkLine, 'small' | 'tall' | 'contrast'>): number {
   const { small } = line
+  // Thin strokes and serifs make those of capitals shorter on the mean.
+  if (even(line) && line.contrast < 0.62) return small < 10 ? 0.29 : small < 14 ? 0.26 : small < 20 ? 0.25 : 0.24
   return even(line) ? (small < 8 ? 0.33 : small < 10 ? 0.315 : small < 14 ? 0.29 : 0.27) : small < 8 ? 0.37 : small < 10 ? 0.345 : small < 14 ? 0.33 : small < 20 ? 0.315 : 0.295
 }
 

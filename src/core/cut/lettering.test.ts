@@ -1,13 +1,12 @@
 import { join } from 'node:path'
 import { createCanvas, GlobalFonts } from '@napi-rs/canvas'
 import { textOf } from '../email/richtext'
+import { fontStacks, type SafeFont } from '../email/fonts'
 import { plainHouseStyle } from '../email/styles'
-import type { SafeFont } from '../email/fonts'
 import { readInk, type Ink } from './ink'
 import { Lettering, type Letters } from './lettering'
 import type { Cut } from './plan'
 import { isItalic, serifs, span, tellFonts, type Sample } from './typeface'
-import { fontStacks } from '../email/fonts'
 
 // Letters of open fonts (SIL OFL 1.1), as their packages ship them, drawn by Skia; the weights were found on Barlow and Source Serif among others, not on Karla, Plex and Fraunces.
 const shipped = { Barlow: 'barlow', Karla: 'karla', Plex: 'ibm-plex-sans', Source: 'source-serif-4', Fraunces: 'fraunces' }
@@ -72,7 +71,7 @@ test('figures are set in the font of what they are level with', () => {
   expect(lettersOf(row, 2, 'times').map((l) => l.font)).toEqual(['sans', 'sans', 'sans', 'sans'])
 })
 
-test('the size of words is told to a px by their width, in one font and all in another, at 1x and 2x', () => {
+test('the size of words in another font comes between their height and their width, at 1x and 2x', () => {
   for (const scale of [1, 2]) for (const size of [13, 16, 20, 28]) {
     const [a] = lettersOf([{ said: `${sentence.slice(0, 30)}`, x: 20, y: 60, size, font: 'Plex 400-normal' }], scale, 'sans')
     // Plex is drawn wider than Arial by about a twentieth.

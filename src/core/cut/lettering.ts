@@ -2,7 +2,7 @@ import { fontStacks, isWebFont, safeFont, type Font, type FontStack, type SafeFo
 import { plainOf } from '../email/richtext'
 import type { HouseStyle } from '../email/styles'
 import { wordsWidth } from '../email/widths'
-import { boldness, boldStroke, capitalHeight, inkBlocks, middle, type Ink, type InkBlock } from './ink'
+import { boldness, boldStroke, capitalHeight, inkBlocks, letterSize, middle, type Ink, type InkBlock } from './ink'
 import type { BoxLook, Cut } from './plan'
 import { around, type Rect } from './raster'
 import { isItalic, offsOf, offWidth, span, tellFonts, type Off, type Sample } from './typeface'
@@ -122,8 +122,9 @@ export class Lettering {
       const bold = own?.bold ?? set?.bold ?? (main ? bolder(main, high, (b) => inked / (spanOf(b) || Infinity)) : false)
       // Much wider than that are only words of which some were not read.
       const byWidth = inked / (spanOf(bold) || Infinity), width = byWidth < 1.7 * high ? byWidth : 0
-      // Where their own width says nothing, that of others as high does.
-      const height = width || !main ? high : high * Math.exp(middle(offs.filter((o) => Math.abs(o.small - main.lines[0]!.small) <= 0.7).map((o) => o.off)))
+      // Of lines that differ the one that agrees best with the width tells; where that says nothing, the width of others as high does.
+      const nearest = main && width && !capitals && !low ? main.lines.map((l) => letterSize(l, font) / s).reduce((a, b) => (Math.abs(b - width) < Math.abs(a - width) ? b : a)) : high
+      const height = width || !main ? nearest : high * Math.exp(middle(offs.filter((o) => Math.abs(o.small - main.lines[0]!.small) <= 0.7).map((o) => o.off)))
       // Letters stand apart by about a tenth of their size; capitals that are set wide show more, and are wider than they could else be.
       const apart = middle(ink.lines.map((l) => l.gap)) / s
       const wide = capitals && /\p{Lu}.*\p{Lu}.*\p{Lu}/u.test(said) && ink.lines.length <= 2 && apart >= 0.13 * height && (width ? width > 1.06 * height : apart >= 0.25 * height)

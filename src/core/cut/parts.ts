@@ -348,8 +348,8 @@ class Taker {
     const rough = this.exact(pixelsOf(m, r, this.raster), c)
     const strip = barOf(this.raster, rough, Math.round(THICKEST_BAR * this.scale), this.noise)
     // One of the ground itself is what the ringing of JPEG has widened the box by.
-    const around = strip && difference(strip.color, packHex(c.ground)) <= this.noise + 8
-    const rect = around ? besides(rough, strip) : rough, bar = around ? null : strip
+    const outside = strip && difference(strip.color, packHex(c.ground)) <= this.noise + 8
+    const rect = outside ? besides(rough, strip) : rough, bar = outside ? null : strip
     const beside = bar && boxOf(this.raster, besides(rect, bar), c.ground, this.noise)
     if (beside) return this.openedAs(rect, { ...beside.box, bar }, c)
     const found = boxOf(this.raster, rect, c.ground, this.noise)

@@ -52,7 +52,7 @@ const SURE = 1.5
 const APART = 0.05
 
 /** Of fewer letters than this, those level with them say more. */
-const FEW = 12
+const SHORT = 12
 
 /**
  * Tells in which email-safe font words of a design are set, where it is plainly not the one they would inherit: with or without serifs by how each looks,
@@ -62,7 +62,7 @@ export function tellFonts(samples: readonly Sample[]): Map<string, SafeFont> {
   const looks = new Map(samples.map((s) => [s.id, serifs(s.lines)]))
   const kinds = new Map<string, Kind>()
   for (const { id, said, house, level } of samples) {
-    const inherited = kindOf(house), row = (said.length < FEW ? [id, ...level] : [id]).flatMap((o) => looks.get(o) ?? [])
+    const inherited = kindOf(house), row = (said.length < SHORT ? [id, ...level] : [id]).flatMap((o) => looks.get(o) ?? [])
     if (!row.length) continue
     const mean = row.reduce((a, b) => a + b, 0) / row.length
     kinds.set(id, inherited === 'sans' && mean > SURE ? 'serif' : inherited === 'serif' && mean < -SURE ? 'sans' : inherited)

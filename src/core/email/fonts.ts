@@ -14,6 +14,8 @@ export interface FontStack {
   cap: number
   /** Ascent less descent, em: it says where in a line the letters stand. Of the wide stack the mean of Verdana and of DejaVu Sans, which stands in for it on Linux. */
   drop: number
+  /** Whether what stands in for it on other machines is as wide by design, as the Liberation fonts are for Arial and Times New Roman. */
+  matched?: boolean
 }
 
 /**
@@ -22,8 +24,8 @@ export interface FontStack {
  */
 export const fontStacks = {
   serif: { css: "Georgia, 'Times New Roman', serif", family: 'georgia', x: 0.481, cap: 0.692, drop: 0.698 },
-  times: { css: "'Times New Roman', Times, serif", family: 'times new roman', x: 0.447, cap: 0.662, drop: 0.675 },
-  sans: { css: 'Arial, Helvetica, sans-serif', family: 'arial', x: 0.519, cap: 0.716, drop: 0.693 },
+  times: { css: "'Times New Roman', Times, serif", family: 'times new roman', x: 0.447, cap: 0.662, drop: 0.675, matched: true },
+  sans: { css: 'Arial, Helvetica, sans-serif', family: 'arial', x: 0.519, cap: 0.716, drop: 0.693, matched: true },
   humanist: { css: "'Trebuchet MS', Tahoma, Arial, sans-serif", family: 'trebuchet ms', x: 0.523, cap: 0.716, drop: 0.717 },
   tahoma: { css: 'Tahoma, Verdana, Arial, sans-serif', family: 'tahoma', x: 0.545, cap: 0.727, drop: 0.793 },
   wide: { css: "Verdana, Geneva, 'DejaVu Sans', sans-serif", family: 'verdana', x: 0.545, cap: 0.727, drop: 0.744 },
