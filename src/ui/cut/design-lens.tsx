@@ -15,8 +15,12 @@ interface Props { work: CutWork; /** A colour is being picked. */ picking: boole
 type Drag = { kind: 'move'; id: string; from: { x: number; y: number }; plan: CutPlan } | { kind: 'side'; id: string; side: Side; alone: boolean; plan: CutPlan } | { kind: 'draw'; from: { x: number; y: number } }
 
 const zooms = [0.25, 0.35, 0.5, 0.75, 1, 1.5, 2, 3, 4, 6, 8]
-/** Height of a tag, px of the screen. */
-const TAG = 16
+/** Height of a tag, and its width with a number alone, px of the screen. */
+const TAG = { high: 16, wide: 21 }
+
+/** Where the tag of a cut stands: above it while it is looked at, else beside it, so that it hides no letter; inside where there is no room. @param x of the cut, px of the screen */
+const tagPlace = (on: boolean, x: number, y: number): string =>
+  cx(x >= TAG.wide && !on ? 'right-full' : 'left-0', y >= TAG.high && 'group-hover:top-auto group-hover:right-auto group-hover:bottom-full group-hover:left-0', on && y >= TAG.high ? 'bottom-full' : 'top-0')
 /** From this zoom on pixels are drawn as squares, px for each. */
 const CRISP = 1.4
 /** From this zoom on the pixel grid is shown, and cuts snap to it alone. */
@@ -109,8 +113,8 @@ export function DesignLens({ work: w, picking, onPicked, onAdd }: Props) {
                 onPointerDown={(e) => { w.select(c.id, e.shiftKey || e.ctrlKey || e.metaKey); e.currentTarget.focus(); if (c.locked) e.stopPropagation(); else grab(e, { kind: 'move', id: c.id, from: at(e), plan }) }}
                 onPointerMove={move} onPointerUp={(e) => { e.stopPropagation(); end() }}
               >
-                {/* What is looked at says what it becomes, above itself where there is room; the others keep to their number, so that no tag hides a letter. */}
-                <span className={cx('pointer-events-none absolute left-0 px-1 font-mono text-[10.5px] leading-4', c.y * zoom >= TAG ? 'group-hover:top-auto group-hover:bottom-full' : '', on && c.y * zoom >= TAG ? 'bottom-full' : 'top-0', on ? 'bg-[#21508f] text-white' : 'bg-[#fffdf8] text-[#20272b]')}>
+                {/* What is looked at says what it becomes, above itself where there is room; the others keep to their number, beside themselves. */}
+                <span className={cx('pointer-events-none absolute px-1 font-mono text-[10.5px] leading-4', tagPlace(on, c.x * zoom, c.y * zoom), on ? 'bg-[#21508f] text-white' : 'bg-[#fffdf8] text-[#20272b]')}>
                   {i + 1}<span className={on ? '' : 'hidden group-hover:inline'}> {kindNames[c.kind]}</span>{c.since && <b className="text-[#ffb39a]"> {c.since}</b>}
                 </span>
                 {on && !c.locked && (['top', 'right', 'bottom', 'left'] as const).map((side) => (

@@ -2,8 +2,10 @@
 import { AlignCenterHorizontal, AlignCenterVertical, AlignEndHorizontal, AlignEndVertical, AlignHorizontalSpaceBetween, AlignStartHorizontal, AlignStartVertical, AlignVerticalSpaceBetween, Copy, Crop, Expand, Lock, LockOpen, Pipette } from 'lucide-react'
 import { useState } from 'react'
 import { placeCut, setCut, splitLinks, type Alignment } from '@/core/cut/edits'
-import { cutKinds, type Cut, type Encoding } from '@/core/cut/plan'
+import { cutKinds, type Cut, type Encoding, type Lettering } from '@/core/cut/plan'
 import { plainOf, textOf } from '@/core/email/richtext'
+import type { ButtonStyle, TextStyle } from '@/core/email/styles'
+import { placeOf } from '@/core/email/walk'
 import type { BenchJob } from '../bench/types'
 import { Button, Choice, ColorField, cx, Group, IconButton, kb, NumberField, Row, TextRow } from '../parts/controls'
 import { Dropdown, fontOptions, Tick } from '../compose/groups/parts'
@@ -135,12 +137,23 @@ function Reading({ w, id }: { w: CutWork; id: string }) {
   )
 }
 
+/** How the words of a cut come out in the email, wherever in it they stand. */
+function styleOf(w: CutWork, id: string): Partial<TextStyle & ButtonStyle> | undefined {
+  const tile = w.result && placeOf(w.result.email, `t-${id}`)?.tile
+  return tile?.kind === 'words' || tile?.kind === 'button' ? tile.style : undefined
+}
+
+/** What was measured of them, to begin with when one thing of it is set by hand. */
+function measured(w: CutWork, id: string): Lettering {
+  const { size = 16, font, bold, italic, spacing } = styleOf(w, id) ?? {}
+  return { size, ...(font ? { font } : {}), ...(bold === undefined ? {} : { bold }), ...(italic ? { italic } : {}), ...(spacing ? { spacing } : {}) }
+}
+
 function WordsGroups({ work: w, cut }: Props & { cut: Cut }) {
   const l = cut.lettering
-  const letters = (label: string, set: Partial<NonNullable<Cut['lettering']>>) => together(w, cut.kind, label, (c) => ({ lettering: { size: 16, ...c.lettering, ...set } }), `letters-${Object.keys(set).join()}`)
+  const letters = (label: string, set: Partial<NonNullable<Cut['lettering']>>) => together(w, cut.kind, label, (c) => ({ lettering: { ...measured(w, c.id), ...c.lettering, ...set } }), `letters-${Object.keys(set).join()}`)
   const box = cut.box
-  const tile = w.result?.email.bands.flatMap((b) => b.cells).flatMap((c) => c.items).find((i) => i.id === `t-${cut.id}`)
-  const shown = tile && tile.kind === 'words' ? tile.style : tile && tile.kind === 'button' ? tile.style : undefined
+  const shown = styleOf(w, cut.id)
   return (
     <div className="grid min-w-0 grid-cols-2">
       <Group title={cut.kind === 'button' ? 'Button' : 'Words'}>
@@ -150,13 +163,13 @@ function WordsGroups({ work: w, cut }: Props & { cut: Cut }) {
       </Group>
       <Group title="Letters">
         {l?.designFont && <p className="truncate text-[11.5px] text-soft" title={l.designFont}>In the design: {l.designFont}</p>}
-        <Row label="Font"><Dropdown label="Font" value={l?.font ?? ''} options={[{ value: '', label: 'of the house' }, ...fontOptions(w.job.client.house)]} onChange={(v) => letters('set the font', { font: v || undefined })} /></Row>
+        <Row label="Font"><Dropdown label="Font" value={l ? l.font ?? '' : shown?.font ?? ''} options={[{ value: '', label: 'of the house' }, ...fontOptions(w.job.client.house)]} onChange={(v) => letters('set the font', { font: v || undefined })} /></Row>
         <div className="grid grid-cols-2 gap-2">
           <Row label="Size"><NumberField label="Letter size, px" own={!!l} value={l?.size ?? shown?.size ?? 16} min={4} max={120} onChange={(size) => letters('set the size', { size })} /></Row>
-          {cut.kind === 'words' && <Row label="Line"><NumberField label="Line height, px" own={!!l?.line} value={l?.line ?? (shown && 'line' in shown ? shown.line ?? 24 : 24)} min={4} max={200} onChange={(line) => letters('set the line height', { size: l?.size ?? shown?.size ?? 16, line })} /></Row>}
+          {cut.kind === 'words' && <Row label="Line"><NumberField label="Line height, px" own={!!l?.line} value={l?.line ?? shown?.line ?? 24} min={4} max={200} onChange={(line) => letters('set the line height', { line })} /></Row>}
         </div>
-        <Row label="Colour"><ColorField label="Colour of the letters" own={!!l?.color} value={l?.color ?? shown?.color ?? '#222222'} swatches={w.job.client.house.colors} onChange={(color) => letters('set the colour', { size: l?.size ?? shown?.size ?? 16, color })} /></Row>
-        <Tick checked={l?.bold ?? shown?.bold ?? false} onChange={(bold) => letters('set the weight', { size: l?.size ?? shown?.size ?? 16, bold })}>Bold</Tick>
+        <Row label="Colour"><ColorField label="Colour of the letters" own={!!l?.color} value={l?.color ?? shown?.color ?? '#222222'} swatches={w.job.client.house.colors} onChange={(color) => letters('set the colour', { color })} /></Row>
+        <Tick checked={l?.bold ?? shown?.bold ?? false} onChange={(bold) => letters('set the weight', { bold })}>Bold</Tick>
         {box && <div className="grid grid-cols-[1fr_84px] gap-2"><ColorField label="Colour of the button" value={box.background} swatches={w.job.client.house.colors} onChange={(background) => w.change('set the button colour', (p) => setCut(p, cut.id, { box: { ...box, background } }), 'box')} /><NumberField label="Radius, px" value={box.radius} max={200} onChange={(radius) => w.change('set the radius', (p) => setCut(p, cut.id, { box: { ...box, radius } }), 'radius')} /></div>}
         {l && <Button className="self-start py-0!" onClick={() => together(w, cut.kind, 'measure the letters again', () => ({ lettering: undefined }))}>As measured in the design</Button>}
       </Group>
