@@ -388,10 +388,9 @@ class Maker {
     const made: Tile = {
       id: `t-${cut.id}`, cut: cut.id, show: 'all', padding, kind: 'words', text: under ? underlined(text) : text, align, narrow: { padding: narrower(padding) ?? padding }, style, headings,
     }
-    // Padding and lines are whole px high: that comes to a little more or less than the design has. Words that were not read are one blank line.
-    const whole = sized.text.content.length === 1 && !sized.heading && ink.lines.length
-    const lines = plainOf(sized.text) ? ink.lines.length : 1
-    return { made, top, bottom: whole ? top + (padding.top + lines * line) * this.scale : Math.max(bottom, begins) + padding.top * this.scale - (begins - top) }
+    // Padding and lines are whole px high: that comes to a little more or less than the design has.
+    const whole = cut.words?.content.length === 1 && !sized.heading && ink.lines.length
+    return { made, top, bottom: whole ? top + (padding.top + ink.lines.length * line) * this.scale : Math.max(bottom, begins) + padding.top * this.scale - (begins - top) }
   }
 
   /** Large or bold short words are a heading: its level, or null. The largest of the design are those of level 1. */
