@@ -4,7 +4,17 @@ import hooks from 'eslint-plugin-react-hooks'
 import a11y from 'eslint-plugin-jsx-a11y'
 
 export default ts.config(
-  { ignores: ['.next*', 'node_modules', 'data', 'next-env.d.ts', 'test-results', 'playwright-report', 'src/server/db/migrations'] },
+  {
+    ignores: [
+      '.next*',
+      'node_modules',
+      'data',
+      'next-env.d.ts',
+      'test-results',
+      'playwright-report',
+      'src/server/db/migrations',
+    ],
+  },
   js.configs.recommended,
   ...ts.configs.recommended,
   {
@@ -15,10 +25,32 @@ export default ts.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
     },
   },
-  { files: ['src/**/*.tsx'], plugins: { 'react-hooks': hooks, 'jsx-a11y': a11y }, rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'warn', ...a11y.flatConfigs.recommended.rules,
-    // What scrolls has to be reached by keyboard (axe: scrollable-region-focusable).
-    'jsx-a11y/no-noninteractive-tabindex': ['error', { roles: ['region', 'tabpanel'], tags: ['pre'] }],
-    // Layers that take the pointer repeat what the spine, the tray and the shortcuts offer to the keyboard; axe judges the result in e2e.
-    'jsx-a11y/click-events-have-key-events': 'off', 'jsx-a11y/no-static-element-interactions': 'off' } },
-  { files: ['**/*.mjs', '**/*.cjs'], languageOptions: { globals: { module: 'writable', process: 'readonly', console: 'readonly', URL: 'readonly', Buffer: 'readonly', setTimeout: 'readonly', fetch: 'readonly' } } },
+  {
+    files: ['src/**/*.tsx'],
+    plugins: { 'react-hooks': hooks, 'jsx-a11y': a11y },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'warn',
+      ...a11y.flatConfigs.recommended.rules,
+      // What scrolls has to be reached by keyboard (axe: scrollable-region-focusable).
+      'jsx-a11y/no-noninteractive-tabindex': ['error', { roles: ['region', 'tabpanel'], tags: ['pre'] }],
+      // Layers that take the pointer repeat what the spine, the tray and the shortcuts offer to the keyboard; axe judges the result in e2e.
+      'jsx-a11y/click-events-have-key-events': 'off',
+      'jsx-a11y/no-static-element-interactions': 'off',
+    },
+  },
+  {
+    files: ['**/*.mjs', '**/*.cjs'],
+    languageOptions: {
+      globals: {
+        module: 'writable',
+        process: 'readonly',
+        console: 'readonly',
+        URL: 'readonly',
+        Buffer: 'readonly',
+        setTimeout: 'readonly',
+        fetch: 'readonly',
+      },
+    },
+  },
 )

@@ -6,104 +6,486 @@ import { sides, type HouseStyle } from '@/core/email/styles'
 import type { Tile } from '@/core/tiles/schema'
 
 /** The demo: a made-up freelancer's three clients and their jobs. Every name, address and number is invented. */
-export interface DemoClient { name: string; house: HouseStyle }
-export interface DemoJob { client: string; name: string; due: string; design: string; cuts?: Cut[]; finish?: (e: Email) => Email }
+export interface DemoClient {
+  name: string
+  house: HouseStyle
+}
+export interface DemoJob {
+  client: string
+  name: string
+  due: string
+  design: string
+  cuts?: Cut[]
+  finish?: (e: Email) => Email
+}
 
-const text = (font: HouseStyle['text']['body']['font'], color: string, sizes: [number, number, number]): HouseStyle['text'] => ({
-  body: { font, size: 17, line: 26, color, bold: false }, small: { font, size: 13, line: 21, color, bold: false },
-  heading1: { font, size: sizes[0], line: Math.round(sizes[0] * 1.2), color, bold: false }, heading2: { font, size: sizes[1], line: Math.round(sizes[1] * 1.25), color, bold: false }, heading3: { font, size: sizes[2], line: Math.round(sizes[2] * 1.3), color, bold: true },
+const text = (
+  font: HouseStyle['text']['body']['font'],
+  color: string,
+  sizes: [number, number, number],
+): HouseStyle['text'] => ({
+  body: { font, size: 17, line: 26, color, bold: false },
+  small: { font, size: 13, line: 21, color, bold: false },
+  heading1: { font, size: sizes[0], line: Math.round(sizes[0] * 1.2), color, bold: false },
+  heading2: { font, size: sizes[1], line: Math.round(sizes[1] * 1.25), color, bold: false },
+  heading3: { font, size: sizes[2], line: Math.round(sizes[2] * 1.3), color, bold: true },
 })
 
 export const clients: DemoClient[] = [
-  { name: 'Orrery Point Observatory', house: { version: 2, webFonts: [], colors: [{ name: 'copper', value: '#b4572f' }, { name: 'night', value: '#131c35' }, { name: 'gold', value: '#f0cf98' }, { name: 'cream', value: '#f4efe6' }, { name: 'ink', value: '#1f2430' }], ground: '#e9e2d4', link: { color: '#9a4421', underline: true }, text: text('serif', '#3b4050', [30, 26, 21]), button: { background: '#b4572f', color: '#ffffff', font: 'serif', size: 17, bold: true, radius: 3, padX: 30, padY: 13 }, footer: { sender: 'Orrery Point Observatory', address: 'Chapel Lane 9, Upper Tarn, TN4 2OP' } } },
-  { name: 'Halden Night Rail', house: { version: 2, webFonts: [], colors: [{ name: 'deep', value: '#12343b' }, { name: 'teal', value: '#1f6f6b' }, { name: 'amber', value: '#e9a23b' }, { name: 'pale', value: '#eef3ef' }], ground: '#dfe7e3', link: { color: '#1f6f6b', underline: true }, text: text('sans', '#3d5055', [32, 28, 22]), button: { background: '#e9a23b', color: '#17282c', font: 'sans', size: 16, bold: true, radius: 23, padX: 34, padY: 13 }, footer: { sender: 'Halden Night Rail', address: 'Platform House, Station Rise 1, Halden' } } },
-  { name: 'Fennmoor Seed Library', house: { version: 2, webFonts: [], colors: [{ name: 'moss', value: '#3f5a36' }, { name: 'beet', value: '#8c2f4b' }, { name: 'paper', value: '#faf5ea' }, { name: 'straw', value: '#e6c66b' }], ground: '#ece6d6', link: { color: '#8c2f4b', underline: true }, text: text('humanist', '#4d4b42', [29, 26, 20]), button: { background: '#8c2f4b', color: '#ffffff', font: 'humanist', size: 17, bold: true, radius: 2, padX: 30, padY: 13 }, footer: { sender: 'Fennmoor Seed Library', address: 'The Old Weighhouse, Mill Green, Fennmoor' } } },
+  {
+    name: 'Orrery Point Observatory',
+    house: {
+      version: 2,
+      webFonts: [],
+      colors: [
+        { name: 'copper', value: '#b4572f' },
+        { name: 'night', value: '#131c35' },
+        { name: 'gold', value: '#f0cf98' },
+        { name: 'cream', value: '#f4efe6' },
+        { name: 'ink', value: '#1f2430' },
+      ],
+      ground: '#e9e2d4',
+      link: { color: '#9a4421', underline: true },
+      text: text('serif', '#3b4050', [30, 26, 21]),
+      button: {
+        background: '#b4572f',
+        color: '#ffffff',
+        font: 'serif',
+        size: 17,
+        bold: true,
+        radius: 3,
+        padX: 30,
+        padY: 13,
+      },
+      footer: { sender: 'Orrery Point Observatory', address: 'Chapel Lane 9, Upper Tarn, TN4 2OP' },
+    },
+  },
+  {
+    name: 'Halden Night Rail',
+    house: {
+      version: 2,
+      webFonts: [],
+      colors: [
+        { name: 'deep', value: '#12343b' },
+        { name: 'teal', value: '#1f6f6b' },
+        { name: 'amber', value: '#e9a23b' },
+        { name: 'pale', value: '#eef3ef' },
+      ],
+      ground: '#dfe7e3',
+      link: { color: '#1f6f6b', underline: true },
+      text: text('sans', '#3d5055', [32, 28, 22]),
+      button: {
+        background: '#e9a23b',
+        color: '#17282c',
+        font: 'sans',
+        size: 16,
+        bold: true,
+        radius: 23,
+        padX: 34,
+        padY: 13,
+      },
+      footer: { sender: 'Halden Night Rail', address: 'Platform House, Station Rise 1, Halden' },
+    },
+  },
+  {
+    name: 'Fennmoor Seed Library',
+    house: {
+      version: 2,
+      webFonts: [],
+      colors: [
+        { name: 'moss', value: '#3f5a36' },
+        { name: 'beet', value: '#8c2f4b' },
+        { name: 'paper', value: '#faf5ea' },
+        { name: 'straw', value: '#e6c66b' },
+      ],
+      ground: '#ece6d6',
+      link: { color: '#8c2f4b', underline: true },
+      text: text('humanist', '#4d4b42', [29, 26, 20]),
+      button: {
+        background: '#8c2f4b',
+        color: '#ffffff',
+        font: 'humanist',
+        size: 17,
+        bold: true,
+        radius: 2,
+        padX: 30,
+        padY: 13,
+      },
+      footer: { sender: 'Fennmoor Seed Library', address: 'The Old Weighhouse, Mill Green, Fennmoor' },
+    },
+  },
 ]
 
 type Part = Pick<Cut, 'id' | 'y' | 'h'> & Partial<Cut>
-const cut = (c: Part): Cut => ({ x: 0, w: 1200, kind: 'picture', alt: null, link: '', words: null, ground: null, ...c })
-const picture = (id: string, y: number, h: number, alt: string | null, link = '', more: Partial<Cut> = {}): Cut => cut({ id, y, h, alt, link, ...more })
-const words = (id: string, y: number, h: number, ground: string, said: string | null, more: Partial<Cut> = {}): Cut => cut({ id, y, h, kind: 'words', ground, words: said ? textOf(said) : null, ...more })
+const cut = (c: Part): Cut => ({
+  x: 0,
+  w: 1200,
+  kind: 'picture',
+  alt: null,
+  link: '',
+  words: null,
+  ground: null,
+  ...c,
+})
+const picture = (
+  id: string,
+  y: number,
+  h: number,
+  alt: string | null,
+  link = '',
+  more: Partial<Cut> = {},
+): Cut => cut({ id, y, h, alt, link, ...more })
+const words = (
+  id: string,
+  y: number,
+  h: number,
+  ground: string,
+  said: string | null,
+  more: Partial<Cut> = {},
+): Cut => cut({ id, y, h, kind: 'words', ground, words: said ? textOf(said) : null, ...more })
 
 const orreryCuts: Cut[] = [
   picture('head', 0, 150, 'Orrery Point. Nights, visit, map', 'https://orrery-point.example/'),
-  picture('sky', 150, 960, 'Total eclipse of the moon. The moon goes copper at ten. Friday 4 December, from half past seven', 'https://orrery-point.example/eclipse'),
-  words('invite', 1110, 420, '#ffffff', 'Bring a coat and a flask\n\nThe dome opens at half past seven. By nine the shadow of the earth has reached the rim, and at ten the whole moon hangs over the valley the colour of an old coin. We keep the lamps off.'),
+  picture(
+    'sky',
+    150,
+    960,
+    'Total eclipse of the moon. The moon goes copper at ten. Friday 4 December, from half past seven',
+    'https://orrery-point.example/eclipse',
+  ),
+  words(
+    'invite',
+    1110,
+    420,
+    '#ffffff',
+    'Bring a coat and a flask\n\nThe dome opens at half past seven. By nine the shadow of the earth has reached the rim, and at ten the whole moon hangs over the valley the colour of an old coin. We keep the lamps off.',
+  ),
   words('press', 1530, 220, '#ffffff', null, { kind: 'flat' }),
-  picture('phases', 1750, 520, 'One evening, five looks up. 20:33 the shadow touches, 21:02 a bite is gone, 21:31 half, 22:00 copper, 23:07 out again', 'https://orrery-point.example/eclipse#hours'),
+  picture(
+    'phases',
+    1750,
+    520,
+    'One evening, five looks up. 20:33 the shadow touches, 21:02 a bite is gone, 21:31 half, 22:00 copper, 23:07 out again',
+    'https://orrery-point.example/eclipse#hours',
+  ),
   words('ways', 2270, 160, '#f4efe6', 'Two ways up the hill'),
-  picture('ridge', 2450, 320, 'A lamplit path up a dark ridge under the stars', 'https://orrery-point.example/ridge-walk', { x: 90, w: 500 }),
-  picture('field', 2450, 320, 'Benches in a field at dusk', 'https://orrery-point.example/lower-field', { x: 610, w: 500 }),
-  words('ridgewords', 2790, 280, '#f4efe6', 'The ridge walk\n\nForty minutes from the chapel gate, by the marked stones. No lamps after the stile.', { x: 90, w: 500 }),
-  words('fieldwords', 2790, 280, '#f4efe6', 'The lower field\n\nLevel ground with benches and room for wheels. Soup from the hatch until eleven.', { x: 610, w: 500 }),
-  words('cloud', 3130, 330, '#b4572f', 'Cloud over the valley?\n\nWe decide at four in the afternoon and write to everyone who has kept a place. Bring the children anyway.'),
+  picture(
+    'ridge',
+    2450,
+    320,
+    'A lamplit path up a dark ridge under the stars',
+    'https://orrery-point.example/ridge-walk',
+    { x: 90, w: 500 },
+  ),
+  picture('field', 2450, 320, 'Benches in a field at dusk', 'https://orrery-point.example/lower-field', {
+    x: 610,
+    w: 500,
+  }),
+  words(
+    'ridgewords',
+    2790,
+    280,
+    '#f4efe6',
+    'The ridge walk\n\nForty minutes from the chapel gate, by the marked stones. No lamps after the stile.',
+    { x: 90, w: 500 },
+  ),
+  words(
+    'fieldwords',
+    2790,
+    280,
+    '#f4efe6',
+    'The lower field\n\nLevel ground with benches and room for wheels. Soup from the hatch until eleven.',
+    { x: 610, w: 500 },
+  ),
+  words(
+    'cloud',
+    3130,
+    330,
+    '#b4572f',
+    'Cloud over the valley?\n\nWe decide at four in the afternoon and write to everyone who has kept a place. Bring the children anyway.',
+  ),
   words('foot', 3460, 360, '#1f2430', null),
 ]
 
 const haldenCuts: Cut[] = [
   picture('head', 0, 140, 'Halden Night Rail, winter 26/27', 'https://halden-rail.example/'),
   picture('train', 140, 980, null, 'halden-rail.example/winter'),
-  words('earlier', 1120, 370, '#ffffff', 'Leave a little earlier, sleep a lot longer\n\nFrom 13 December the sleeper leaves Halden half an hour earlier and stands still at Aldersund until the kitchen wakes. Nobody is shunted before five any more; we have asked, and the signalmen agreed.'),
+  words(
+    'earlier',
+    1120,
+    370,
+    '#ffffff',
+    'Leave a little earlier, sleep a lot longer\n\nFrom 13 December the sleeper leaves Halden half an hour earlier and stands still at Aldersund until the kitchen wakes. Nobody is shunted before five any more; we have asked, and the signalmen agreed.',
+  ),
   words('press', 1490, 190, '#ffffff', null, { kind: 'flat' }),
   picture('times', 1680, 700, null),
-  picture('berths', 2380, 900, 'Choose how you lie. The nook from 39 a night, the pair from 68, the room from 119', 'https://halden-rail.example/berths'),
+  picture(
+    'berths',
+    2380,
+    900,
+    'Choose how you lie. The nook from 39 a night, the pair from 68, the room from 119',
+    'https://halden-rail.example/berths',
+  ),
   words('open', 3280, 160, '#1f6f6b', 'Berths open on Monday at nine'),
   words('keep', 3440, 180, '#1f6f6b', null, { kind: 'flat' }),
   words('foot', 3620, 300, '#17282c', null),
 ]
 
-const run = (s: string, href?: string, color?: string): Inline => ({ type: 'text', text: s, ...(href || color ? { marks: [...(href ? [{ type: 'link' as const, attrs: { href } }] : []), ...(color ? [{ type: 'textStyle' as const, attrs: { color } }] : [])] } : {}) })
+const run = (s: string, href?: string, color?: string): Inline => ({
+  type: 'text',
+  text: s,
+  ...(href || color
+    ? {
+        marks: [
+          ...(href ? [{ type: 'link' as const, attrs: { href } }] : []),
+          ...(color ? [{ type: 'textStyle' as const, attrs: { color } }] : []),
+        ],
+      }
+    : {}),
+})
 const paragraph = (...content: Inline[]): Block => ({ type: 'paragraph', content })
-const heading = (words: string): Block => ({ type: 'heading', attrs: { level: 2, textAlign: null }, content: [run(words)] })
+const heading = (words: string): Block => ({
+  type: 'heading',
+  attrs: { level: 2, textAlign: null },
+  content: [run(words)],
+})
 const doc = (...content: Block[]): RichText => ({ type: 'doc', content })
 
 /** Replaces the flat space of a cut by a button of the house. */
-const buttonFor = (e: Email, cutId: string, label: string, link: string, more: Partial<Extract<Tile, { kind: 'button' }>> = {}): Edit[] => {
+const buttonFor = (
+  e: Email,
+  cutId: string,
+  label: string,
+  link: string,
+  more: Partial<Extract<Tile, { kind: 'button' }>> = {},
+): Edit[] => {
   const band = e.bands.find((b) => b.cells.some((c) => c.items.some((i) => 'cut' in i && i.cut === cutId)))!
   const cell = band.cells[0]!
   return [
     { name: 'removeTile', what: { id: `t-${cutId}` } },
-    { name: 'addTile', what: { cell: cell.id, at: 0, tile: { id: `button-${cutId}`, kind: 'button', label, link, align: 'left', fullNarrow: true, show: 'all', padding: sides(0), ...more } } },
+    {
+      name: 'addTile',
+      what: {
+        cell: cell.id,
+        at: 0,
+        tile: {
+          id: `button-${cutId}`,
+          kind: 'button',
+          label,
+          link,
+          align: 'left',
+          fullNarrow: true,
+          show: 'all',
+          padding: sides(0),
+          ...more,
+        },
+      },
+    },
   ]
 }
 const play = (e: Email, edits: Edit[]): Email => edits.reduce(applyEdit, e)
 
 function finishOrrery(e: Email): Email {
-  const gold = '#f0cf98', pale = '#c2c8d6'
+  const gold = '#f0cf98',
+    pale = '#c2c8d6'
   return play(e, [
-    { name: 'setEmail', what: { subject: 'The moon goes copper at ten', preheader: 'Friday 4 December: the dome opens at half past seven. Two places are kept for you.', title: 'Eclipse night at Orrery Point' } },
-    ...buttonFor(e, 'press', 'Keep two places', 'https://orrery-point.example/places?for=[[reader_id | guest]]'),
-    { name: 'setBand', what: { id: 'b-press', set: { name: 'Keep places', padding: { top: 4, right: 45, bottom: 48, left: 45 }, narrowPadding: { top: 4, right: 20, bottom: 32, left: 20 } } } },
-    { name: 'setTile', what: { id: 't-ridgewords', set: { style: { size: 17, line: 26, color: '#3b4050' }, text: doc(heading('The ridge walk'), paragraph(run('Forty minutes from the chapel gate, by the marked stones. No lamps after the stile.'))), headings: { size: 22, line: 28, color: '#1f2430' } } } },
-    { name: 'setTile', what: { id: 't-fieldwords', set: { style: { size: 17, line: 26, color: '#3b4050' }, text: doc(heading('The lower field'), paragraph(run('Level ground with benches and room for wheels. Soup from the hatch until eleven.'))), headings: { size: 22, line: 28, color: '#1f2430' } } } },
-    { name: 'setTile', what: { id: 't-cloud', set: { text: doc(heading('Cloud over the valley?'), paragraph(run('We decide at four in the afternoon and write to everyone who has kept a place. Bring the children anyway.'))), headings: { size: 26, line: 32, color: '#ffffff' }, style: { size: 17, line: 26, color: '#ffffff' } } } },
-    { name: 'setTile', what: { id: 't-foot', set: { style: { color: pale, size: 13, line: 21 }, text: doc(paragraph(run('Orrery Point Observatory', undefined, gold)), paragraph(run('Chapel Lane 9, Upper Tarn, TN4 2OP. You get this letter because you asked for news of our public nights, [[given_name | friend]].')), paragraph(run('Unsubscribe', '[[unsubscribe]]', gold), run('   '), run('Choose what we send', 'https://orrery-point.example/letters', gold))) } } },
+    {
+      name: 'setEmail',
+      what: {
+        subject: 'The moon goes copper at ten',
+        preheader: 'Friday 4 December: the dome opens at half past seven. Two places are kept for you.',
+        title: 'Eclipse night at Orrery Point',
+      },
+    },
+    ...buttonFor(
+      e,
+      'press',
+      'Keep two places',
+      'https://orrery-point.example/places?for=[[reader_id | guest]]',
+    ),
+    {
+      name: 'setBand',
+      what: {
+        id: 'b-press',
+        set: {
+          name: 'Keep places',
+          padding: { top: 4, right: 45, bottom: 48, left: 45 },
+          narrowPadding: { top: 4, right: 20, bottom: 32, left: 20 },
+        },
+      },
+    },
+    {
+      name: 'setTile',
+      what: {
+        id: 't-ridgewords',
+        set: {
+          style: { size: 17, line: 26, color: '#3b4050' },
+          text: doc(
+            heading('The ridge walk'),
+            paragraph(
+              run('Forty minutes from the chapel gate, by the marked stones. No lamps after the stile.'),
+            ),
+          ),
+          headings: { size: 22, line: 28, color: '#1f2430' },
+        },
+      },
+    },
+    {
+      name: 'setTile',
+      what: {
+        id: 't-fieldwords',
+        set: {
+          style: { size: 17, line: 26, color: '#3b4050' },
+          text: doc(
+            heading('The lower field'),
+            paragraph(
+              run('Level ground with benches and room for wheels. Soup from the hatch until eleven.'),
+            ),
+          ),
+          headings: { size: 22, line: 28, color: '#1f2430' },
+        },
+      },
+    },
+    {
+      name: 'setTile',
+      what: {
+        id: 't-cloud',
+        set: {
+          text: doc(
+            heading('Cloud over the valley?'),
+            paragraph(
+              run(
+                'We decide at four in the afternoon and write to everyone who has kept a place. Bring the children anyway.',
+              ),
+            ),
+          ),
+          headings: { size: 26, line: 32, color: '#ffffff' },
+          style: { size: 17, line: 26, color: '#ffffff' },
+        },
+      },
+    },
+    {
+      name: 'setTile',
+      what: {
+        id: 't-foot',
+        set: {
+          style: { color: pale, size: 13, line: 21 },
+          text: doc(
+            paragraph(run('Orrery Point Observatory', undefined, gold)),
+            paragraph(
+              run(
+                'Chapel Lane 9, Upper Tarn, TN4 2OP. You get this letter because you asked for news of our public nights, [[given_name | friend]].',
+              ),
+            ),
+            paragraph(
+              run('Unsubscribe', '[[unsubscribe]]', gold),
+              run('   '),
+              run('Choose what we send', 'https://orrery-point.example/letters', gold),
+            ),
+          ),
+        },
+      },
+    },
   ])
 }
 
 /** The timetable picture says the hours; this says what each way costs and brings, live. */
 const routes: Band = {
-  id: 'b-routes', name: 'Compare the ways', role: 'main', background: '#ffffff', padding: { top: 8, right: 45, bottom: 40, left: 45 }, narrowPadding: { top: 8, right: 20, bottom: 32, left: 20 }, gap: 0, narrow: 'stack', show: 'all',
-  cells: [{ id: 'c-routes', width: 510, padding: sides(0), align: 'left', valign: 'top', items: [{
-    id: 't-routes', kind: 'table', show: 'all', padding: sides(0), caption: 'Three ways to Aldersund', columns: [{ align: 'left', width: 34 }, { align: 'right' }, { align: 'right' }, { align: 'left' }],
-    rows: [['', 'Leaves', 'Arrives', 'Comes with'], ['Sleeper', '21:40', '07:55', 'a bed and breakfast'], ['Day coach', '09:12', '16:48', 'a window seat'], ['Ferry and rail', '18:05', '09:30', 'a cabin to the quay']],
-    headRow: true, headColumn: true, headBackground: '#12343b', headColor: '#ffffff', zebra: '#eef3ef', edge: { width: 1, style: 'solid', color: '#cfdcd6' }, space: 9, compact: 'cards', style: { size: 15, line: 22 },
-  }] }],
+  id: 'b-routes',
+  name: 'Compare the ways',
+  role: 'main',
+  background: '#ffffff',
+  padding: { top: 8, right: 45, bottom: 40, left: 45 },
+  narrowPadding: { top: 8, right: 20, bottom: 32, left: 20 },
+  gap: 0,
+  narrow: 'stack',
+  show: 'all',
+  cells: [
+    {
+      id: 'c-routes',
+      width: 510,
+      padding: sides(0),
+      align: 'left',
+      valign: 'top',
+      items: [
+        {
+          id: 't-routes',
+          kind: 'table',
+          show: 'all',
+          padding: sides(0),
+          caption: 'Three ways to Aldersund',
+          columns: [{ align: 'left', width: 34 }, { align: 'right' }, { align: 'right' }, { align: 'left' }],
+          rows: [
+            ['', 'Leaves', 'Arrives', 'Comes with'],
+            ['Sleeper', '21:40', '07:55', 'a bed and breakfast'],
+            ['Day coach', '09:12', '16:48', 'a window seat'],
+            ['Ferry and rail', '18:05', '09:30', 'a cabin to the quay'],
+          ],
+          headRow: true,
+          headColumn: true,
+          headBackground: '#12343b',
+          headColor: '#ffffff',
+          zebra: '#eef3ef',
+          edge: { width: 1, style: 'solid', color: '#cfdcd6' },
+          space: 9,
+          compact: 'cards',
+          style: { size: 15, line: 22 },
+        },
+      ],
+    },
+  ],
 }
 
 function finishHalden(e: Email): Email {
   return play(e, [
-    { name: 'setEmail', what: { subject: 'The winter timetable of the night train: what changes', title: 'Winter timetable' } },
+    {
+      name: 'setEmail',
+      what: { subject: 'The winter timetable of the night train: what changes', title: 'Winter timetable' },
+    },
     ...buttonFor(e, 'press', 'See your train', 'www.halden-rail.example/trains'),
-    { name: 'setBand', what: { id: 'b-press', set: { name: 'See your train', padding: { top: 0, right: 45, bottom: 40, left: 45 } } } },
+    {
+      name: 'setBand',
+      what: {
+        id: 'b-press',
+        set: { name: 'See your train', padding: { top: 0, right: 45, bottom: 40, left: 45 } },
+      },
+    },
     { name: 'addBand', what: { at: e.bands.findIndex((b) => b.id === 'b-times') + 1, band: routes } },
-    ...buttonFor(e, 'keep', 'Keep a berth', '', { align: 'center', style: { background: '#ffffff', color: '#12343b' } }),
-    { name: 'setBand', what: { id: 'b-keep', set: { name: 'Keep a berth', padding: { top: 0, right: 45, bottom: 44, left: 45 } } } },
+    ...buttonFor(e, 'keep', 'Keep a berth', '', {
+      align: 'center',
+      style: { background: '#ffffff', color: '#12343b' },
+    }),
+    {
+      name: 'setBand',
+      what: {
+        id: 'b-keep',
+        set: { name: 'Keep a berth', padding: { top: 0, right: 45, bottom: 44, left: 45 } },
+      },
+    },
   ])
 }
 
 export const jobs: DemoJob[] = [
-  { client: 'Fennmoor Seed Library', name: 'Sowing letter', due: '2026-12-18', design: 'fennmoor-sowing-letter' },
-  { client: 'Halden Night Rail', name: 'Winter timetable', due: '2026-12-08', design: 'halden-night-rail-timetable', cuts: haldenCuts, finish: finishHalden },
-  { client: 'Orrery Point Observatory', name: 'Eclipse night', due: '2026-12-03', design: 'orrery-point-eclipse-night', cuts: orreryCuts, finish: finishOrrery },
+  {
+    client: 'Fennmoor Seed Library',
+    name: 'Sowing letter',
+    due: '2026-12-18',
+    design: 'fennmoor-sowing-letter',
+  },
+  {
+    client: 'Halden Night Rail',
+    name: 'Winter timetable',
+    due: '2026-12-08',
+    design: 'halden-night-rail-timetable',
+    cuts: haldenCuts,
+    finish: finishHalden,
+  },
+  {
+    client: 'Orrery Point Observatory',
+    name: 'Eclipse night',
+    due: '2026-12-03',
+    design: 'orrery-point-eclipse-night',
+    cuts: orreryCuts,
+    finish: finishOrrery,
+  },
 ]

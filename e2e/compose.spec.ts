@@ -2,14 +2,28 @@ import { expect, test, type Page } from '@playwright/test'
 import type { Email } from '@/core/email/schema'
 import { copyOf, saved, accessible } from './support'
 
-const open = async (page: Page, job: string) => { await page.goto(`/jobs/${job}?stage=compose`); await page.waitForSelector('[data-lens=Wide]') }
-const emailOf = async (page: Page, job: string) => ((await (await page.request.get(`/api/jobs/${job}/email`)).json()) as { email: Email }).email
-const htmlOf = async (page: Page, job: string, query = '') => (await page.request.get(`/api/jobs/${job}/html${query}`)).text()
-const add = async (page: Page, kind: string) => { await page.getByRole('button', { name: 'Other tile' }).click(); await page.getByRole('menuitem', { name: kind, exact: true }).click() }
-const freshBand = async (page: Page) => { await page.keyboard.press('j'); await page.keyboard.press('b') }
+const open = async (page: Page, job: string) => {
+  await page.goto(`/jobs/${job}?stage=compose`)
+  await page.waitForSelector('[data-lens=Wide]')
+}
+const emailOf = async (page: Page, job: string) =>
+  ((await (await page.request.get(`/api/jobs/${job}/email`)).json()) as { email: Email }).email
+const htmlOf = async (page: Page, job: string, query = '') =>
+  (await page.request.get(`/api/jobs/${job}/html${query}`)).text()
+const add = async (page: Page, kind: string) => {
+  await page.getByRole('button', { name: 'Other tile' }).click()
+  await page.getByRole('menuitem', { name: kind, exact: true }).click()
+}
+const freshBand = async (page: Page) => {
+  await page.keyboard.press('j')
+  await page.keyboard.press('b')
+}
 const wide = (page: Page) => page.frameLocator('iframe[title="The email, Wide, 600 px wide"]')
 
-test('every kind of tile is added, edited in the tray, seen in the lens and handed over', async ({ page, request }) => {
+test('every kind of tile is added, edited in the tray, seen in the lens and handed over', async ({
+  page,
+  request,
+}) => {
   const job = await copyOf(request, 'Eclipse night')
   await open(page, job)
   await freshBand(page)
@@ -30,7 +44,9 @@ test('every kind of tile is added, edited in the tray, seen in the lens and hand
   await page.getByLabel('Why', { exact: true }).fill('You asked for news.')
   await add(page, 'Code')
   await page.getByRole('button', { name: 'Edit the code' }).click()
-  await page.getByLabel('HTML', { exact: true }).fill('<p class="own">Made by hand</p><script>alert(1)</script>')
+  await page
+    .getByLabel('HTML', { exact: true })
+    .fill('<p class="own">Made by hand</p><script>alert(1)</script>')
   await page.getByLabel('CSS', { exact: true }).fill('.own { color: #aa0000 }')
   await page.getByRole('button', { name: 'Close' }).click()
   await expect(page.getByText(/script> was left out/)).toBeVisible()
@@ -42,15 +58,32 @@ test('every kind of tile is added, edited in the tray, seen in the lens and hand
   await page.getByLabel('Length, %').fill('40')
   await saved(page)
   const html = await htmlOf(page, job)
-  for (const said of ['Nights', 'Half past seven', 'We saw it turn.', 'You asked for news.', '<p style="color:#aa0000">Made by hand', '<!--[if mso]><p>Only there</p><![endif]-->', 'width:40%', 'alt="Mastodon"']) expect(html).toContain(said)
+  for (const said of [
+    'Nights',
+    'Half past seven',
+    'We saw it turn.',
+    'You asked for news.',
+    '<p style="color:#aa0000">Made by hand',
+    '<!--[if mso]><p>Only there</p><![endif]-->',
+    'width:40%',
+    'alt="Mastodon"',
+  ])
+    expect(html).toContain(said)
   expect(html).not.toContain('<script>')
 })
 
-test('a band gets cells whose widths always add up, and cells their own ground', async ({ page, request }) => {
+test('a band gets cells whose widths always add up, and cells their own ground', async ({
+  page,
+  request,
+}) => {
   const job = await copyOf(request, 'Eclipse night')
   await open(page, job)
   await freshBand(page)
-  await page.getByRole('radiogroup', { name: 'Cells' }).or(page.getByRole('group', { name: 'Cells' })).getByText('3', { exact: true }).click()
+  await page
+    .getByRole('radiogroup', { name: 'Cells' })
+    .or(page.getByRole('group', { name: 'Cells' }))
+    .getByText('3', { exact: true })
+    .click()
   await page.keyboard.press('j')
   await page.getByLabel('Width of the cell, px').fill('300')
   await page.keyboard.press('Tab')
@@ -63,17 +96,26 @@ test('a band gets cells whose widths always add up, and cells their own ground',
   expect(await htmlOf(page, job)).toContain('bgcolor="#123456"')
 })
 
-test('taken over by hand, the email is kept first, written on in its source, and brought back', async ({ page, request }) => {
+test('taken over by hand, the email is kept first, written on in its source, and brought back', async ({
+  page,
+  request,
+}) => {
   const job = await copyOf(request, 'Eclipse night')
   await open(page, job)
   await page.getByText('by hand', { exact: true }).click()
   await page.getByRole('button', { name: 'Take the bands over' }).click()
   await expect(page.getByLabel('HTML of the email')).toBeVisible()
-  await page.getByLabel('HTML of the email').fill('<html lang="en"><head><title>x</title></head><body><p>Written [[given_name | by hand]]</p><img src="x.png" onerror="document.title=1"></body></html>')
+  await page
+    .getByLabel('HTML of the email')
+    .fill(
+      '<html lang="en"><head><title>x</title></head><body><p>Written [[given_name | by hand]]</p><img src="x.png" onerror="document.title=1"></body></html>',
+    )
   await expect(wide(page).getByText('Written by hand')).toBeVisible()
   await saved(page)
   expect(await htmlOf(page, job)).toContain('<p>Written [[given_name | by hand]]</p>')
-  const { findings } = (await (await page.request.get(`/api/jobs/${job}/findings`)).json()) as { findings: { check: string }[] }
+  const { findings } = (await (await page.request.get(`/api/jobs/${job}/findings`)).json()) as {
+    findings: { check: string }[]
+  }
   expect(findings.map((f) => f.check)).toEqual(expect.arrayContaining(['by-hand', 'unsubscribe-missing']))
   await accessible(page)
   await page.getByRole('button', { name: 'Versions' }).click()
@@ -87,21 +129,33 @@ test('an email of plain text is sent as that', async ({ page, request }) => {
   const job = await copyOf(request, 'Eclipse night')
   await open(page, job)
   await page.getByText('plain text', { exact: true }).click()
-  await page.getByLabel('The whole email as plain text').fill('Dear [[given_name | friend]], the moon goes copper at ten.')
+  await page
+    .getByLabel('The whole email as plain text')
+    .fill('Dear [[given_name | friend]], the moon goes copper at ten.')
   await expect(page.getByLabel('The text as it is sent')).toContainText('Dear friend, the moon')
   await saved(page)
   expect(await (await page.request.get(`/api/jobs/${job}/eml`)).text()).not.toContain('text/html')
 })
 
-test('an email made elsewhere comes in as bands; fields are shown as one reader sees them', async ({ page, request }) => {
+test('an email made elsewhere comes in as bands; fields are shown as one reader sees them', async ({
+  page,
+  request,
+}) => {
   const job = await copyOf(request, 'Eclipse night')
   await open(page, job)
   await page.getByRole('button', { name: 'Bring in HTML' }).click()
-  await page.getByLabel('Source of the email').fill('<table width="600"><tr><td style="padding:20px"><h1>Old letter</h1><p>Dear [[given_name | friend]], it rains in [[city | town]].</p></td></tr><tr><td><marquee>Odd</marquee></td></tr></table>')
+  await page
+    .getByLabel('Source of the email')
+    .fill(
+      '<table width="600"><tr><td style="padding:20px"><h1>Old letter</h1><p>Dear [[given_name | friend]], it rains in [[city | town]].</p></td></tr><tr><td><marquee>Odd</marquee></td></tr></table>',
+    )
   await page.getByRole('button', { name: 'Bring in the source' }).click()
   await expect(wide(page).getByRole('heading', { name: 'Old letter' })).toBeVisible()
   await saved(page)
-  expect((await emailOf(page, job)).bands.map((b) => b.cells[0]!.items.map((i) => i.kind))).toEqual([['words'], ['code']])
+  expect((await emailOf(page, job)).bands.map((b) => b.cells[0]!.items.map((i) => i.kind))).toEqual([
+    ['words'],
+    ['code'],
+  ])
   await page.getByRole('button', { name: 'Readers' }).click()
   await page.getByRole('button', { name: '+ Reader' }).click()
   await page.getByLabel('city of Reader 1').fill('Halden')
@@ -116,9 +170,14 @@ test('an email made elsewhere comes in as bands; fields are shown as one reader 
   await expect(wide(page).getByRole('heading', { name: 'Old letter' })).toBeVisible()
 })
 
-test('changing the house style changes what inherits it, and says how many emails do', async ({ page, request }) => {
+test('changing the house style changes what inherits it, and says how many emails do', async ({
+  page,
+  request,
+}) => {
   const job = await copyOf(request, 'Winter timetable')
-  const { clients } = (await (await request.get('/api/clients')).json()) as { clients: { id: string; name: string; house: unknown }[] }
+  const { clients } = (await (await request.get('/api/clients')).json()) as {
+    clients: { id: string; name: string; house: unknown }[]
+  }
   const client = clients.find((c) => c.name === 'Halden Night Rail')!
   await open(page, job)
   await freshBand(page)

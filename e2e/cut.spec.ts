@@ -10,21 +10,52 @@ import { saidIn, scoreOf, together } from '@/test-support/score'
 import { accessible, clientWith, findAndRead, likeness, newJob, saved, type UploadedDesign } from './support'
 
 /** The safe font of a scene, as a client's own house style would have it. */
-const fontOf = (scene: Scene): SafeFont => { const font = scene.bands.flatMap((b) => b.parts).find((p) => p.words)!.words!.font; return font.startsWith('Liberation Serif') ? 'times' : font.startsWith('DejaVu') ? 'wide' : 'sans' }
-const jobFor = async (request: APIRequestContext, scene: Scene, design: UploadedDesign) => newJob(request, scene.name, await clientWith(request, `Client of ${scene.name}`, fontOf(scene)), 600, design)
-const svg = (scene: Scene) => ({ name: 'design.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(scene.svg(2)) })
-const png = async (scene: Scene, scale: number) => ({ name: 'design.png', mimeType: 'image/png', buffer: await scenePng(scene, scale) })
+const fontOf = (scene: Scene): SafeFont => {
+  const font = scene.bands.flatMap((b) => b.parts).find((p) => p.words)!.words!.font
+  return font.startsWith('Liberation Serif') ? 'times' : font.startsWith('DejaVu') ? 'wide' : 'sans'
+}
+const jobFor = async (request: APIRequestContext, scene: Scene, design: UploadedDesign) =>
+  newJob(
+    request,
+    scene.name,
+    await clientWith(request, `Client of ${scene.name}`, fontOf(scene)),
+    600,
+    design,
+  )
+const svg = (scene: Scene) => ({
+  name: 'design.svg',
+  mimeType: 'image/svg+xml',
+  buffer: Buffer.from(scene.svg(2)),
+})
+const png = async (scene: Scene, scale: number) => ({
+  name: 'design.png',
+  mimeType: 'image/png',
+  buffer: await scenePng(scene, scale),
+})
 
 /**
  * The first build against its design: found, built, shown at the design's width, nothing touched. SSIM by ssim.js at its defaults. Seeds 9 and later were
  * not looked at while the autocut and the build were tuned.
  */
 for (let seed = 1; seed <= 16; seed++) {
-  test(`the first build of scene ${seed} looks like its design: SSIM 0.90 or better, every band within 4 %`, async ({ page, request }) => {
+  test(`the first build of scene ${seed} looks like its design: SSIM 0.90 or better, every band within 4 %`, async ({
+    page,
+    request,
+  }) => {
     const scene = sceneOf(seed)
     const id = await jobFor(request, scene, svg(scene))
-    const found = (await (await request.post(`/api/jobs/${id}/autocut`)).json()) as { edges: { y: number }[]; panels: CutPlan['panels']; cuts: Cut[] }
-    const plan = { version: 2, built: {}, cuts: found.cuts, edges: found.edges.map((e) => e.y), panels: found.panels }
+    const found = (await (await request.post(`/api/jobs/${id}/autocut`)).json()) as {
+      edges: { y: number }[]
+      panels: CutPlan['panels']
+      cuts: Cut[]
+    }
+    const plan = {
+      version: 2,
+      built: {},
+      cuts: found.cuts,
+      edges: found.edges.map((e) => e.y),
+      panels: found.panels,
+    }
     expect((await request.put(`/api/jobs/${id}/cuts`, { data: { revision: 0, plan } })).status()).toBe(200)
     const built = await request.post(`/api/jobs/${id}/build`, { data: {}, timeout: 120_000 })
     expect(built.status()).toBe(200)
@@ -40,27 +71,56 @@ for (let seed = 1; seed <= 16; seed++) {
     expect(email.bands.length).toBe(tops.length - 1)
     const height = (await sharp(shot).metadata()).height
     expect(Math.abs(height - scene.height) / scene.height).toBeLessThan(0.02)
-    const tables = await page.evaluate(() => [...document.querySelectorAll('[role=article] > *')].map((e) => e.getBoundingClientRect().height).filter((h) => h > 0))
-    if (tables.length === email.bands.length) tables.forEach((h, i) => expect(Math.abs(h - (tops[i + 1]! - tops[i]!)) / Math.max(50, tops[i + 1]! - tops[i]!)).toBeLessThan(0.04))
+    const tables = await page.evaluate(() =>
+      [...document.querySelectorAll('[role=article] > *')]
+        .map((e) => e.getBoundingClientRect().height)
+        .filter((h) => h > 0),
+    )
+    if (tables.length === email.bands.length)
+      tables.forEach((h, i) =>
+        expect(Math.abs(h - (tops[i + 1]! - tops[i]!)) / Math.max(50, tops[i + 1]! - tops[i]!)).toBeLessThan(
+          0.04,
+        ),
+      )
   })
 }
 
 const distance = (a: string, b: string): number => {
   let row = Array.from({ length: b.length + 1 }, (_, i) => i)
-  for (let i = 1; i <= a.length; i++) { const next = [i]; for (let j = 1; j <= b.length; j++) next[j] = Math.min(next[j - 1]! + 1, row[j]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1)); row = next }
+  for (let i = 1; i <= a.length; i++) {
+    const next = [i]
+    for (let j = 1; j <= b.length; j++)
+      next[j] = Math.min(next[j - 1]! + 1, row[j]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1))
+    row = next
+  }
   return row[b.length]!
 }
 
-for (const [seed, scale] of [[4, 2], [11, 2], [10, 1]] as const) {
-  test(`words are read off scene ${seed} at ${scale}x: at most 3 % wrong characters at body size`, async ({ page, request }) => {
+for (const [seed, scale] of [
+  [4, 2],
+  [11, 2],
+  [10, 1],
+] as const) {
+  test(`words are read off scene ${seed} at ${scale}x: at most 3 % wrong characters at body size`, async ({
+    page,
+    request,
+  }) => {
     const scene = sceneOf(seed)
     const id = await jobFor(request, scene, await png(scene, scale))
     await findAndRead(page, id)
     const { plan } = (await (await request.get(`/api/jobs/${id}/cuts`)).json()) as { plan: CutPlan }
-    let wrong = 0, all = 0
+    let wrong = 0,
+      all = 0
     for (const p of scene.bands.flatMap((b) => b.parts)) {
       if (!p.words || p.words.size < 15 || p.words.size > 18) continue
-      const cut = plan.cuts.find((c) => c.kind === 'words' && (p.x + p.w / 2) * scale >= c.x && (p.x + p.w / 2) * scale < c.x + c.w && (p.y + p.h / 2) * scale >= c.y && (p.y + p.h / 2) * scale < c.y + c.h)
+      const cut = plan.cuts.find(
+        (c) =>
+          c.kind === 'words' &&
+          (p.x + p.w / 2) * scale >= c.x &&
+          (p.x + p.w / 2) * scale < c.x + c.w &&
+          (p.y + p.h / 2) * scale >= c.y &&
+          (p.y + p.h / 2) * scale < c.y + c.h,
+      )
       const truth = p.words.lines.join(' ')
       all += truth.length
       const said = cut?.words ? plainOf(cut.words).replace(/\s+/g, ' ') : ''
@@ -73,34 +133,63 @@ for (const [seed, scale] of [[4, 2], [11, 2], [10, 1]] as const) {
 }
 
 /** Printed as PDF by a browser, a scene has its own words and fonts: both halves, the one tuned on and the one not looked at. */
-for (const [half, seeds] of [['looked at while tuning', [1, 2, 3, 4, 6, 7]], ['not looked at', [9, 10, 11, 12, 13, 14]]] as const) {
+for (const [half, seeds] of [
+  ['looked at while tuning', [1, 2, 3, 4, 6, 7]],
+  ['not looked at', [9, 10, 11, 12, 13, 14]],
+] as const) {
   test(`as PDF, its words and parts are found: the half that was ${half}`, async ({ page, request }) => {
     const scores = []
     for (const seed of seeds) {
       const scene = sceneOf(seed)
-      await page.setContent(`<style>@page { size: ${scene.width}px ${scene.height}px; margin: 0 } body { margin: 0 } svg { display: block }</style>${scene.svg(1)}`)
-      const pdf = await page.pdf({ width: `${scene.width}px`, height: `${scene.height}px`, printBackground: true, pageRanges: '1' })
-      const id = await jobFor(request, scene, { name: 'design.pdf', mimeType: 'application/pdf', buffer: pdf })
+      await page.setContent(
+        `<style>@page { size: ${scene.width}px ${scene.height}px; margin: 0 } body { margin: 0 } svg { display: block }</style>${scene.svg(1)}`,
+      )
+      const pdf = await page.pdf({
+        width: `${scene.width}px`,
+        height: `${scene.height}px`,
+        printBackground: true,
+        pageRanges: '1',
+      })
+      const id = await jobFor(request, scene, {
+        name: 'design.pdf',
+        mimeType: 'application/pdf',
+        buffer: pdf,
+      })
       const found = (await (await request.post(`/api/jobs/${id}/autocut`)).json()) as Autocut
       scores.push(scoreOf(scene, found, 2, 0))
       const said = saidIn(found)
-      for (const p of scene.bands.flatMap((b) => b.parts)) if (p.words) expect(said).toContain(p.words.lines.join(' ').replace(/\s+/g, ' '))
-      else if (p.button) expect(said).toContain(p.button.label)
+      for (const p of scene.bands.flatMap((b) => b.parts))
+        if (p.words) expect(said).toContain(p.words.lines.join(' ').replace(/\s+/g, ' '))
+        else if (p.button) expect(said).toContain(p.button.label)
     }
     const { bands, columns, parts, grounds } = together(scores)
-    console.log(`PDF, ${half}: bands ${bands.toFixed(3)}, columns ${columns.toFixed(3)}, parts ${parts.toFixed(3)}, grounds ${grounds.toFixed(3)}`)
-    expect({ bands: bands >= 0.98, columns: columns >= 0.95, parts: parts >= 0.9, grounds, misses: parts >= 0.9 ? [] : scores.flatMap((s) => s.misses) }).toEqual({ bands: true, columns: true, parts: true, grounds: 1, misses: [] })
+    console.log(
+      `PDF, ${half}: bands ${bands.toFixed(3)}, columns ${columns.toFixed(3)}, parts ${parts.toFixed(3)}, grounds ${grounds.toFixed(3)}`,
+    )
+    expect({
+      bands: bands >= 0.98,
+      columns: columns >= 0.95,
+      parts: parts >= 0.9,
+      grounds,
+      misses: parts >= 0.9 ? [] : scores.flatMap((s) => s.misses),
+    }).toEqual({ bands: true, columns: true, parts: true, grounds: 1, misses: [] })
   })
 }
 
-test('cutting by hand: trim, lock, align, order, colours, copy, pictures; every dialog passes axe', async ({ page, request }) => {
+test('cutting by hand: trim, lock, align, order, colours, copy, pictures; every dialog passes axe', async ({
+  page,
+  request,
+}) => {
   const scene = sceneOf(5)
   const id = await jobFor(request, scene, svg(scene))
   await page.goto(`/jobs/${id}?stage=cut`)
   await page.getByRole('button', { name: 'Find the parts' }).first().click()
   await expect(page.getByText(/parts found/)).toBeVisible({ timeout: 60_000 })
   const cuts = page.locator('[data-cut]')
-  const read = async () => { await saved(page); return ((await (await request.get(`/api/jobs/${id}/cuts`)).json()) as { plan: CutPlan }).plan }
+  const read = async () => {
+    await saved(page)
+    return ((await (await request.get(`/api/jobs/${id}/cuts`)).json()) as { plan: CutPlan }).plan
+  }
 
   // The words came with the file.
   const first = (await read()).cuts.find((c) => c.kind === 'words')!
@@ -123,7 +212,9 @@ test('cutting by hand: trim, lock, align, order, colours, copy, pictures; every 
   await entry(pictures[0]!.id).click()
   for (const p of pictures.slice(1)) await entry(p.id).click({ modifiers: ['Shift'] })
   await page.getByLabel('Link', { exact: true }).fill('https://halden.example/go')
-  expect((await read()).cuts.filter((c) => c.link === 'https://halden.example/go')).toHaveLength(pictures.length)
+  expect((await read()).cuts.filter((c) => c.link === 'https://halden.example/go')).toHaveLength(
+    pictures.length,
+  )
 
   // Colours of the design.
   await page.keyboard.press('Escape')
@@ -133,12 +224,21 @@ test('cutting by hand: trim, lock, align, order, colours, copy, pictures; every 
   await page.keyboard.press('Escape')
   // A copy deck, offered in reading order.
   await page.getByRole('button', { name: 'Copy deck' }).click()
-  await page.getByLabel('The copy').fill('# The night train\n\nA line of copy\n\n[Take a berth](https://halden.example/berth)')
+  await page
+    .getByLabel('The copy')
+    .fill('# The night train\n\nA line of copy\n\n[Take a berth](https://halden.example/berth)')
   await page.getByRole('button', { name: 'Offer it to the cuts' }).click()
   await expect(page.getByRole('dialog').getByLabel('Cut for piece 1')).not.toHaveValue('')
   await accessible(page)
   await page.getByRole('button', { name: 'Take it over' }).click()
-  expect((await read()).cuts.some((c) => c.kind === 'button' && c.link === 'https://halden.example/berth' && plainOf(c.words!) === 'Take a berth')).toBe(true)
+  expect(
+    (await read()).cuts.some(
+      (c) =>
+        c.kind === 'button' &&
+        c.link === 'https://halden.example/berth' &&
+        plainOf(c.words!) === 'Take a berth',
+    ),
+  ).toBe(true)
   // The weight of the pictures, with a budget and a chart.
   await page.getByRole('button', { name: 'Weight of the pictures' }).click()
   await expect(page.getByRole('img', { name: /Seconds to load/ })).toBeVisible()
@@ -164,7 +264,11 @@ test('cutting by hand: trim, lock, align, order, colours, copy, pictures; every 
   await expect(page.getByText(/On narrow/)).toBeVisible({ timeout: 20_000 })
   // A new version of the design.
   await page.getByRole('button', { name: 'Design and plan as files' }).click()
-  await page.getByLabel('Replace it by a new version…').setInputFiles({ name: 'new.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(scene.svg(2).replace('>Halden Rail<', '>Holden Mail<')) })
+  await page.getByLabel('Replace it by a new version…').setInputFiles({
+    name: 'new.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(scene.svg(2).replace('>Halden Rail<', '>Holden Mail<')),
+  })
   await expect(page.getByText(/The design was replaced/)).toBeVisible({ timeout: 30_000 })
   await accessible(page)
   await page.keyboard.press('Escape')
@@ -179,11 +283,20 @@ test('looks of a page, the shelf and the plan files come through the routes', as
   const scene = sceneOf(7)
   const id = await jobFor(request, scene, svg(scene))
   await request.post(`/api/jobs/${id}/autocut`)
-  const { clients } = (await (await request.get('/api/clients')).json()) as { clients: { id: string; name: string }[] }
+  const { clients } = (await (await request.get('/api/clients')).json()) as {
+    clients: { id: string; name: string }[]
+  }
   const client = clients.find((c) => c.name === 'Client of scene 7')!
-  const found = (await (await request.post('/api/pages', { data: { html: '<body style="background:#faf5ea"><a style="background:#b4572f;color:#fff;padding:10px 20px;border-radius:5px" href="/">Go there</a></body>' } })).json()) as { buttons: { value: { background: string } }[] }
+  const found = (await (
+    await request.post('/api/pages', {
+      data: {
+        html: '<body style="background:#faf5ea"><a style="background:#b4572f;color:#fff;padding:10px 20px;border-radius:5px" href="/">Go there</a></body>',
+      },
+    })
+  ).json()) as { buttons: { value: { background: string } }[] }
   expect(found.buttons[0]!.value.background).toBe('#b4572f')
   expect((await request.post('/api/pages', { data: { address: 'http://127.0.0.1:1/' } })).status()).toBe(422)
   expect((await request.get(`/api/clients/${client.id}/pictures`)).status()).toBe(200)
-  for (const as of ['json', 'svg', 'zip']) expect((await request.get(`/api/jobs/${id}/plan?as=${as}`)).status()).toBe(200)
+  for (const as of ['json', 'svg', 'zip'])
+    expect((await request.get(`/api/jobs/${id}/plan?as=${as}`)).status()).toBe(200)
 })

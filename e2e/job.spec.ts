@@ -22,15 +22,20 @@ test('a design becomes a delivered email', async ({ page, request }) => {
   await page.getByLabel('Link', { exact: true }).fill('https://fennmoor.example/')
   await expect(page.locator('[data-bytes]')).toBeVisible({ timeout: 60_000 })
   await page.locator('[data-cut][aria-label*="Words"]').nth(1).click()
-  await page.getByLabel('Words', { exact: true }).fill('Borrow a packet, bring back two\n\nThe drawers are full again.')
+  await page
+    .getByLabel('Words', { exact: true })
+    .fill('Borrow a packet, bring back two\n\nThe drawers are full again.')
   await expect(page.getByLabel('Ground colour', { exact: true })).toHaveValue('#faf5ea')
   await page.keyboard.press('Escape')
   await saved(page)
   await page.getByRole('button', { name: 'Build the email' }).click()
 
   // Compose: three lenses of one email.
-  await expect(page.getByRole('button', { name: 'Compose' })).toHaveAttribute('aria-current', 'step', { timeout: 90_000 })
-  for (const lens of ['Design', 'Wide', 'Narrow']) await expect(page.getByRole('heading', { name: lens, exact: true })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Compose' })).toHaveAttribute('aria-current', 'step', {
+    timeout: 90_000,
+  })
+  for (const lens of ['Design', 'Wide', 'Narrow'])
+    await expect(page.getByRole('heading', { name: lens, exact: true })).toBeVisible()
   await expect(page.frameLocator('iframe[title*="Wide"]').getByText('Borrow a packet')).toBeVisible()
   await expect(page.frameLocator('iframe[title*="Wide"]').getByAltText('Sow it on a Sunday')).toBeVisible()
 
@@ -51,12 +56,17 @@ test('a design becomes a delivered email', async ({ page, request }) => {
   await expect(page.getByRole('alert').filter({ hasText: 'did not accept the token' })).toBeVisible()
   await page.getByLabel('Token').fill(TOKEN)
   await page.getByRole('button', { name: 'Push the template' }).click()
-  await expect(page.getByRole('alert').filter({ hasText: 'no {:leave_link:}' })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('alert').filter({ hasText: 'no {:leave_link:}' })).toBeVisible({
+    timeout: 20_000,
+  })
 
   // Compose again: the words get an unsubscribe link, in place.
   await page.getByRole('button', { name: 'Compose' }).click()
   const wide = page.locator('[data-lens=Wide]')
-  const place = await page.frameLocator('iframe[title*="Wide"]').getByText('The drawers are full again').boundingBox()
+  const place = await page
+    .frameLocator('iframe[title*="Wide"]')
+    .getByText('The drawers are full again')
+    .boundingBox()
   const box = (await wide.boundingBox())!
   await wide.dblclick({ position: { x: place!.x - box.x + 40, y: place!.y - box.y + 6 } })
   const editor = page.locator('.in-place .ProseMirror')
@@ -74,9 +84,12 @@ test('a design becomes a delivered email', async ({ page, request }) => {
   await expect(page.getByText(/Sending platform: Template/)).toBeVisible({ timeout: 30_000 })
 
   // What arrived, seen at the other side.
-  const { templates } = (await (await request.get('/api/standins/platform/templates')).json()) as { templates: { html: string; subject: string }[] }
+  const { templates } = (await (await request.get('/api/standins/platform/templates')).json()) as {
+    templates: { html: string; subject: string }[]
+  }
   expect(templates[0]!.html).toContain('href="{:leave_link:}"')
-  for (const [, src] of templates[0]!.html.matchAll(/<img src="([^"]+)"/g)) expect((await request.get(src!)).headers()['content-type']).toMatch(/^image\/(png|jpeg)/)
+  for (const [, src] of templates[0]!.html.matchAll(/<img src="([^"]+)"/g))
+    expect((await request.get(src!)).headers()['content-type']).toMatch(/^image\/(png|jpeg)/)
   await page.goto('/standins/inbox')
   await expect(page.getByText('Sow it on a Sunday: früh übt sich').first()).toBeVisible()
   await page.getByRole('tab', { name: 'Headers' }).click()
@@ -121,7 +134,9 @@ test('two tabs: the stale one is asked, and neither version is lost', async ({ p
   await expect(page.getByRole('dialog')).toContainText('was changed elsewhere')
   await page.getByRole('button', { name: 'Keep what is here' }).click()
   await saved(page)
-  const subject = async () => ((await (await request.get(`/api/jobs/${id}/email`)).json()) as { email: { subject: string } }).email.subject
+  const subject = async () =>
+    ((await (await request.get(`/api/jobs/${id}/email`)).json()) as { email: { subject: string } }).email
+      .subject
   expect(await subject()).toBe('From this tab')
   await page.getByLabel('Subject').blur()
   await page.getByRole('button', { name: /^Undo/ }).click()
@@ -132,7 +147,10 @@ test('two tabs: the stale one is asked, and neither version is lost', async ({ p
 test('bands move and go by keyboard, and the finder reaches every action', async ({ page, request }) => {
   const id = await copyOf(request, 'Eclipse night')
   await page.goto(`/jobs/${id}?stage=compose`)
-  const names = () => page.getByRole('button', { name: /^Band / }).evaluateAll((els) => els.map((e) => e.getAttribute('aria-label')!.split(',')[0]))
+  const names = () =>
+    page
+      .getByRole('button', { name: /^Band / })
+      .evaluateAll((els) => els.map((e) => e.getAttribute('aria-label')!.split(',')[0]))
   await expect.poll(names).toHaveLength(9)
   const before = await names()
   await page.getByRole('button', { name: /^Band Cloud/ }).click()
@@ -164,7 +182,10 @@ test('each finding leads to its place, and one press mends a link', async ({ pag
   await expect(page.getByLabel('Preheader')).toBeFocused()
 })
 
-test('cuts are moved, split, merged and removed by mouse and keyboard, and never overlap', async ({ page, request }) => {
+test('cuts are moved, split, merged and removed by mouse and keyboard, and never overlap', async ({
+  page,
+  request,
+}) => {
   const id = await copyOf(request, 'Winter timetable')
   await page.goto(`/jobs/${id}?stage=cut`)
   const cuts = page.locator('[data-cut]')
@@ -192,7 +213,9 @@ test('cuts are moved, split, merged and removed by mouse and keyboard, and never
   await page.mouse.move(edge.x + edge.width / 2, edge.y + 45, { steps: 6 })
   await page.mouse.up()
   await saved(page)
-  const { plan } = (await (await request.get(`/api/jobs/${id}/cuts`)).json()) as { plan: { cuts: { y: number; h: number }[] } }
+  const { plan } = (await (await request.get(`/api/jobs/${id}/cuts`)).json()) as {
+    plan: { cuts: { y: number; h: number }[] }
+  }
   expect(plan.cuts[2]!.h).toBeGreaterThan(400)
   expect(plan.cuts[3]!.y).toBe(plan.cuts[2]!.y + plan.cuts[2]!.h)
 })

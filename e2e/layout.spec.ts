@@ -12,22 +12,53 @@ import { house, roomyEmail } from '@/test-support/emails'
 // What Chromium makes of generated documents: the browser, not our own code, says how wide things are.
 const WIDTHS = [320, 375, 480, 600, 900]
 const DOCS = 60
-const src = (p: { id: string; type: string }) => `data:image/svg+xml,<svg xmlns='http://www.w3.org/2000/svg' width='40' height='30'/>#${p.id.slice(0, 4)}`
+const src = (p: { id: string; type: string }) =>
+  `data:image/svg+xml,<svg xmlns='http://www.w3.org/2000/svg' width='40' height='30'/>#${p.id.slice(0, 4)}`
 const everyone = () => true
-const docs = fc.sample(roomyEmail, { numRuns: DOCS, seed: 2026 }).map((e, i): Email => ({ ...e, dir: i % 2 ? 'rtl' : 'ltr', bands: e.bands.map((b) => ({ ...b, dir: undefined })) }))
+const docs = fc.sample(roomyEmail, { numRuns: DOCS, seed: 2026 }).map((e, i): Email => ({
+  ...e,
+  dir: i % 2 ? 'rtl' : 'ltr',
+  bands: e.bands.map((b) => ({ ...b, dir: undefined })),
+}))
 
-interface Box { id: string; left: number; top: number; width: number; height: number; seen: boolean }
-interface Seen { scroll: number; boxes: Box[]; buttons: number[]; words: string }
+interface Box {
+  id: string
+  left: number
+  top: number
+  width: number
+  height: number
+  seen: boolean
+}
+interface Seen {
+  scroll: number
+  boxes: Box[]
+  buttons: number[]
+  words: string
+}
 
-async function look(page: Page, email: Email, width: number, options: Partial<CompileOptions> = {}): Promise<Seen> {
+async function look(
+  page: Page,
+  email: Email,
+  width: number,
+  options: Partial<CompileOptions> = {},
+): Promise<Seen> {
   await page.setViewportSize({ width, height: 800 })
-  await page.setContent(compile(email, house, { src, marks: true, conditions: everyone, fields: asSample(), ...options }))
+  await page.setContent(
+    compile(email, house, { src, marks: true, conditions: everyone, fields: asSample(), ...options }),
+  )
   return page.evaluate(() => {
     const seen = (e: Element) => (e as HTMLElement).checkVisibility()
     return {
       scroll: document.documentElement.scrollWidth,
-      boxes: [...document.querySelectorAll<HTMLElement>('[data-m]')].map((e) => { const r = e.getBoundingClientRect(); return { id: e.dataset.m!, left: r.left, top: r.top, width: r.width, height: r.height, seen: seen(e) } }),
-      buttons: [...document.querySelectorAll<HTMLElement>('a')].filter((a) => getComputedStyle(a).backgroundColor !== 'rgba(0, 0, 0, 0)' && seen(a) && a.innerText.trim()).map((a) => a.getBoundingClientRect().height),
+      boxes: [...document.querySelectorAll<HTMLElement>('[data-m]')].map((e) => {
+        const r = e.getBoundingClientRect()
+        return { id: e.dataset.m!, left: r.left, top: r.top, width: r.width, height: r.height, seen: seen(e) }
+      }),
+      buttons: [...document.querySelectorAll<HTMLElement>('a')]
+        .filter(
+          (a) => getComputedStyle(a).backgroundColor !== 'rgba(0, 0, 0, 0)' && seen(a) && a.innerText.trim(),
+        )
+        .map((a) => a.getBoundingClientRect().height),
       words: document.body.innerText,
     }
   })
@@ -41,42 +72,68 @@ function* rowsOf(row: Band | Row): Generator<Band | Row> {
 
 test('no window scrolls sideways, with a style sheet and without, in both directions', async ({ page }) => {
   const wide: string[] = []
-  for (const [i, email] of docs.entries()) for (const styles of ['both', 'inline'] as const) for (const width of WIDTHS) {
-    const { scroll } = await look(page, email, width, { styles })
-    // An email is shown on a window at least as wide as it is, or on a narrow one.
-    if (scroll > width + 0.5 && (width <= NARROW || width >= email.width)) wide.push(`document ${i}, ${styles}, ${width} px: ${scroll}`)
-  }
+  for (const [i, email] of docs.entries())
+    for (const styles of ['both', 'inline'] as const)
+      for (const width of WIDTHS) {
+        const { scroll } = await look(page, email, width, { styles })
+        // An email is shown on a window at least as wide as it is, or on a narrow one.
+        if (scroll > width + 0.5 && (width <= NARROW || width >= email.width))
+          wide.push(`document ${i}, ${styles}, ${width} px: ${scroll}`)
+      }
   expect(wide).toEqual([])
 })
 
-test('cells have the widths of the document, within 1 px, and stand beside or below each other as asked', async ({ page }) => {
+test('cells have the widths of the document, within 1 px, and stand beside or below each other as asked', async ({
+  page,
+}) => {
   const wrong: string[] = []
-  let cells = 0, rows = 0
-  for (const [i, email] of docs.entries()) for (const styles of ['both', 'inline'] as const) for (const width of [375, 900]) {
-    const boxes = new Map((await look(page, email, width, { styles })).boxes.map((b) => [b.id, b]))
-    for (const band of email.bands) {
-      const measures = measureBand(band, email.width)
-      if (width === 900) for (const cell of cellsOf(band)) {
-        const box = boxes.get(cell.id)
-        if (!box?.seen) continue
-        cells++
-        if (Math.abs(box.width - measures.get(cell.id)!.outer) > 1) wrong.push(`document ${i}, ${styles}: cell ${cell.id} has ${box.width}, wants ${measures.get(cell.id)!.outer}`)
+  let cells = 0,
+    rows = 0
+  for (const [i, email] of docs.entries())
+    for (const styles of ['both', 'inline'] as const)
+      for (const width of [375, 900]) {
+        const boxes = new Map((await look(page, email, width, { styles })).boxes.map((b) => [b.id, b]))
+        for (const band of email.bands) {
+          const measures = measureBand(band, email.width)
+          if (width === 900)
+            for (const cell of cellsOf(band)) {
+              const box = boxes.get(cell.id)
+              if (!box?.seen) continue
+              cells++
+              if (Math.abs(box.width - measures.get(cell.id)!.outer) > 1)
+                wrong.push(
+                  `document ${i}, ${styles}: cell ${cell.id} has ${box.width}, wants ${measures.get(cell.id)!.outer}`,
+                )
+            }
+          for (const row of rowsOf(band)) {
+            // A row inside one of several cells has more room once these are stacked, and without a style sheet it uses it.
+            if (styles === 'inline' && row !== band && band.cells.length > 1) continue
+            const [a, b] = row.cells.slice(0, 2).map((c) => boxes.get(c.id)) as [Box, Box]
+            if (!a?.seen || !b?.seen || !a.height || !b.height) continue
+            rows++
+            const beside = Math.min(a.left + a.width, b.left + b.width) <= Math.max(a.left, b.left) + 1
+            const stays = width === 900 || row.narrow === 'keep'
+            if (beside !== stays)
+              wrong.push(
+                `document ${i}, ${styles}, ${width} px: row of ${row.cells.map((c) => c.id).join(', ')} (${row.narrow}) is ${beside ? 'beside' : 'stacked'}`,
+              )
+            const rtl = (band.dir ?? email.dir) === 'rtl'
+            if (beside && a.left < b.left === rtl)
+              wrong.push(
+                `document ${i}, ${styles}, ${width} px: ${row.cells[0]!.id} stands on the wrong side`,
+              )
+            if (
+              !beside &&
+              !stays &&
+              !row.cells.some((c) => c.narrow?.place) &&
+              a.top < b.top === (row.narrow === 'reverse')
+            )
+              wrong.push(
+                `document ${i}, ${styles}: ${row.cells[0]!.id} stacked in the wrong order (${row.narrow})`,
+              )
+          }
+        }
       }
-      for (const row of rowsOf(band)) {
-        // A row inside one of several cells has more room once these are stacked, and without a style sheet it uses it.
-        if (styles === 'inline' && row !== band && band.cells.length > 1) continue
-        const [a, b] = row.cells.slice(0, 2).map((c) => boxes.get(c.id)) as [Box, Box]
-        if (!a?.seen || !b?.seen || !a.height || !b.height) continue
-        rows++
-        const beside = Math.min(a.left + a.width, b.left + b.width) <= Math.max(a.left, b.left) + 1
-        const stays = width === 900 || row.narrow === 'keep'
-        if (beside !== stays) wrong.push(`document ${i}, ${styles}, ${width} px: row of ${row.cells.map((c) => c.id).join(', ')} (${row.narrow}) is ${beside ? 'beside' : 'stacked'}`)
-        const rtl = (band.dir ?? email.dir) === 'rtl'
-        if (beside && (a.left < b.left) === rtl) wrong.push(`document ${i}, ${styles}, ${width} px: ${row.cells[0]!.id} stands on the wrong side`)
-        if (!beside && !stays && !row.cells.some((c) => c.narrow?.place) && (a.top < b.top) === (row.narrow === 'reverse')) wrong.push(`document ${i}, ${styles}: ${row.cells[0]!.id} stacked in the wrong order (${row.narrow})`)
-      }
-    }
-  }
   expect(cells).toBeGreaterThan(300)
   expect(rows).toBeGreaterThan(100)
   expect(wrong).toEqual([])
@@ -86,30 +143,42 @@ test('cells stand in the order they are given on narrow', async ({ page }) => {
   let looked = 0
   for (const email of docs) {
     const boxes = new Map((await look(page, email, 375)).boxes.map((b) => [b.id, b]))
-    for (const band of email.bands) for (const row of rowsOf(band)) {
-      if (row.narrow !== 'stack' || !row.cells.some((c) => c.narrow?.place)) continue
-      const rank = (c: Cell, i: number) => c.narrow?.place ?? 10 + i
-      const wanted = row.cells.map((c, i) => ({ c, r: rank(c, i) })).sort((a, b) => a.r - b.r).map(({ c }) => c.id).filter((id) => boxes.get(id)?.seen && boxes.get(id)!.height > 0)
-      const shown = [...wanted].sort((a, b) => boxes.get(a)!.top - boxes.get(b)!.top)
-      looked++
-      expect(shown).toEqual(wanted)
-    }
+    for (const band of email.bands)
+      for (const row of rowsOf(band)) {
+        if (row.narrow !== 'stack' || !row.cells.some((c) => c.narrow?.place)) continue
+        const rank = (c: Cell, i: number) => c.narrow?.place ?? 10 + i
+        const wanted = row.cells
+          .map((c, i) => ({ c, r: rank(c, i) }))
+          .sort((a, b) => a.r - b.r)
+          .map(({ c }) => c.id)
+          .filter((id) => boxes.get(id)?.seen && boxes.get(id)!.height > 0)
+        const shown = [...wanted].sort((a, b) => boxes.get(a)!.top - boxes.get(b)!.top)
+        looked++
+        expect(shown).toEqual(wanted)
+      }
   }
   expect(looked).toBeGreaterThan(3)
 })
 
-test('what is for one width is seen on that alone; without a style sheet only what is for wide', async ({ page }) => {
+test('what is for one width is seen on that alone; without a style sheet only what is for wide', async ({
+  page,
+}) => {
   let looked = 0
-  for (const email of docs) for (const [width, styles] of [[375, 'both'], [900, 'both'], [375, 'inline']] as const) {
-    const boxes = new Map((await look(page, email, width, { styles })).boxes.map((b) => [b.id, b]))
-    const hidden = width === 375 && styles === 'both' ? 'wide' : 'narrow'
-    for (const { band, tile } of placesOf(email)) {
-      const off = band.show === hidden || tile.show === hidden
-      const box = boxes.get(tile.id)
-      if (off) looked++
-      expect([tile.id, width, styles, !!box?.seen]).toEqual([tile.id, width, styles, !off])
+  for (const email of docs)
+    for (const [width, styles] of [
+      [375, 'both'],
+      [900, 'both'],
+      [375, 'inline'],
+    ] as const) {
+      const boxes = new Map((await look(page, email, width, { styles })).boxes.map((b) => [b.id, b]))
+      const hidden = width === 375 && styles === 'both' ? 'wide' : 'narrow'
+      for (const { band, tile } of placesOf(email)) {
+        const off = band.show === hidden || tile.show === hidden
+        const box = boxes.get(tile.id)
+        if (off) looked++
+        expect([tile.id, width, styles, !!box?.seen]).toEqual([tile.id, width, styles, !off])
+      }
     }
-  }
   expect(looked).toBeGreaterThan(50)
 })
 
@@ -127,7 +196,12 @@ test('the words of the document are read in its order', async ({ page }) => {
   let looked = 0
   for (const email of docs) {
     await look(page, email, 900)
-    const read = await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('[data-m]')].map((e) => ({ id: e.dataset.m!, words: e.textContent })))
+    const read = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('[data-m]')].map((e) => ({
+        id: e.dataset.m!,
+        words: e.textContent,
+      })),
+    )
     const words = new Map(read.map((r) => [r.id, r.words]))
     // Rows that stack in reverse stand in the source as they are on narrow; which of their cells comes first is checked above.
     const inOrder = email.bands.filter((b) => ![...rowsOf(b)].some((r) => r.narrow === 'reverse'))

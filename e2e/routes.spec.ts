@@ -16,7 +16,14 @@ type Found = { revision: number; email: { bands: unknown[]; subject: string } }
 
 const newJob = async (request: APIRequestContext, design: string): Promise<string> => {
   const { clients } = (await (await request.get('/api/clients')).json()) as { clients: { id: string }[] }
-  const made = await request.post('/api/jobs', { multipart: { clientId: clients[0]!.id, name: `All pictures: ${design}`, width: '600', design: { name: 'd.png', mimeType: 'image/png', buffer: readFileSync(`demo/designs/${design}.png`) } } })
+  const made = await request.post('/api/jobs', {
+    multipart: {
+      clientId: clients[0]!.id,
+      name: `All pictures: ${design}`,
+      width: '600',
+      design: { name: 'd.png', mimeType: 'image/png', buffer: readFileSync(`demo/designs/${design}.png`) },
+    },
+  })
   return ((await made.json()) as { id: string }).id
 }
 
@@ -24,16 +31,37 @@ const newJob = async (request: APIRequestContext, design: string): Promise<strin
 const allPictures = (cuts: { x: number; y: number; w: number; h: number }[]) => {
   const tops = [...new Set(cuts.filter((c) => c.x === 0 || c.x === 90).map((c) => c.y))].sort((a, b) => a - b)
   const bottom = Math.max(...cuts.map((c) => c.y + c.h))
-  return tops.map((y, i) => ({ id: `p${i}`, x: 0, y, w: 1200, h: (tops[i + 1] ?? bottom) - y, kind: 'picture', alt: 'x', link: '', words: null, ground: null }))
+  return tops.map((y, i) => ({
+    id: `p${i}`,
+    x: 0,
+    y,
+    w: 1200,
+    h: (tops[i + 1] ?? bottom) - y,
+    kind: 'picture',
+    alt: 'x',
+    link: '',
+    words: null,
+    ground: null,
+  }))
 }
 
 test('a script can do the whole job through the routes', async ({ request }) => {
-  const client = (await (await request.post('/api/clients', { data: { name: 'Scripted' } })).json()) as { id: string }
-  const design = { name: 'd.png', mimeType: 'image/png', buffer: readFileSync('demo/designs/orrery-point-eclipse-night.png') }
-  const made = await request.post('/api/jobs', { multipart: { clientId: client.id, name: 'By script', width: '600', design } })
+  const client = (await (await request.post('/api/clients', { data: { name: 'Scripted' } })).json()) as {
+    id: string
+  }
+  const design = {
+    name: 'd.png',
+    mimeType: 'image/png',
+    buffer: readFileSync('demo/designs/orrery-point-eclipse-night.png'),
+  }
+  const made = await request.post('/api/jobs', {
+    multipart: { clientId: client.id, name: 'By script', width: '600', design },
+  })
   expect(made.status()).toBe(201)
   const { id } = (await made.json()) as { id: string }
-  const { cuts } = (await (await request.post(`/api/jobs/${id}/autocut`)).json()) as { cuts: Cuts['plan']['cuts'] }
+  const { cuts } = (await (await request.post(`/api/jobs/${id}/autocut`)).json()) as {
+    cuts: Cuts['plan']['cuts']
+  }
   expect(cuts.length).toBeGreaterThan(5)
   // The pixel check against the design itself: all cuts as pictures.
   const plan = { version: 1, built: {}, cuts: cuts.map((c) => ({ ...c, kind: 'picture', alt: 'x' })) }
@@ -41,32 +69,69 @@ test('a script can do the whole job through the routes', async ({ request }) => 
   const built = await request.post(`/api/jobs/${id}/build`, { data: {}, timeout: 120_000 })
   expect(built.status()).toBe(200)
   const { email, revision } = (await built.json()) as Found & { email: { subject: string } }
-  expect((await request.put(`/api/jobs/${id}/email`, { data: { revision, email: { ...email, subject: 'By script', preheader: 'p' } } })).status()).toBe(200)
+  expect(
+    (
+      await request.put(`/api/jobs/${id}/email`, {
+        data: { revision, email: { ...email, subject: 'By script', preheader: 'p' } },
+      })
+    ).status(),
+  ).toBe(200)
   const html = await request.get(`/api/jobs/${id}/html`)
   expect(html.headers()['content-security-policy']).toContain('sandbox')
   expect(await html.text()).toBe(await (await request.get(`/api/jobs/${id}/html`)).text())
   expect(await (await request.get(`/api/jobs/${id}/text`)).text()).toContain('x')
-  expect(((await (await request.get(`/api/jobs/${id}/findings`)).json()) as { findings: { check: string }[] }).findings.map((f) => f.check)).toContain('unsubscribe-missing')
-  for (const [kind, start] of [['zip', 'PK'], ['eml', 'From:']] as const) expect((await (await request.get(`/api/jobs/${id}/${kind}`)).body()).subarray(0, start.length).toString()).toBe(start)
-  expect((await request.post(`/api/jobs/${id}/test-send`, { data: { to: 'me@studio.example' } })).status()).toBe(200)
-  expect(((await (await request.get(`/api/jobs/${id}/deliveries`)).json()) as { deliveries: unknown[] }).deliveries).toHaveLength(3)
+  expect(
+    (
+      (await (await request.get(`/api/jobs/${id}/findings`)).json()) as { findings: { check: string }[] }
+    ).findings.map((f) => f.check),
+  ).toContain('unsubscribe-missing')
+  for (const [kind, start] of [
+    ['zip', 'PK'],
+    ['eml', 'From:'],
+  ] as const)
+    expect(
+      (await (await request.get(`/api/jobs/${id}/${kind}`)).body()).subarray(0, start.length).toString(),
+    ).toBe(start)
+  expect(
+    (await request.post(`/api/jobs/${id}/test-send`, { data: { to: 'me@studio.example' } })).status(),
+  ).toBe(200)
+  expect(
+    ((await (await request.get(`/api/jobs/${id}/deliveries`)).json()) as { deliveries: unknown[] })
+      .deliveries,
+  ).toHaveLength(3)
 })
 
-test('the demo design, all cut as pictures and shown at 600 px, is the design: SSIM 0.98 or better', async ({ page, request }) => {
+test('the demo design, all cut as pictures and shown at 600 px, is the design: SSIM 0.98 or better', async ({
+  page,
+  request,
+}) => {
   for (const name of ['Eclipse night', 'Winter timetable']) {
-    const { plan } = (await (await request.get(`/api/jobs/${await jobId(request, name)}/cuts`)).json()) as Cuts
+    const { plan } = (await (
+      await request.get(`/api/jobs/${await jobId(request, name)}/cuts`)
+    ).json()) as Cuts
     // A new job of the same design, so that nothing composed by hand is carried over.
-    const id = await newJob(request, name === 'Eclipse night' ? 'orrery-point-eclipse-night' : 'halden-night-rail-timetable')
-    await request.put(`/api/jobs/${id}/cuts`, { data: { revision: 0, plan: { version: 1, built: {}, cuts: allPictures(plan.cuts as never) } } })
+    const id = await newJob(
+      request,
+      name === 'Eclipse night' ? 'orrery-point-eclipse-night' : 'halden-night-rail-timetable',
+    )
+    await request.put(`/api/jobs/${id}/cuts`, {
+      data: { revision: 0, plan: { version: 1, built: {}, cuts: allPictures(plan.cuts as never) } },
+    })
     expect((await request.post(`/api/jobs/${id}/build`, { data: {}, timeout: 120_000 })).status()).toBe(200)
-    const { design } = (await (await request.get(`/api/jobs/${id}`)).json()) as { design: { id: string; width: number; height: number } }
+    const { design } = (await (await request.get(`/api/jobs/${id}`)).json()) as {
+      design: { id: string; width: number; height: number }
+    }
     await page.setViewportSize({ width: 600, height: Math.round(design.height / 2) })
     await page.goto(`/api/jobs/${id}/html`)
     await page.waitForLoadState('networkidle')
-    const raw = (b: Buffer, height: number) => sharp(b).extract({ left: 0, top: 0, width: 600, height }).ensureAlpha().raw().toBuffer()
+    const raw = (b: Buffer, height: number) =>
+      sharp(b).extract({ left: 0, top: 0, width: 600, height }).ensureAlpha().raw().toBuffer()
     const height = Math.round(design.height / 2)
     const shot = await page.screenshot({ clip: { x: 0, y: 0, width: 600, height } })
-    const truth = await sharp(await (await request.get(`/api/pictures/${design.id}`)).body()).resize(600, height, { kernel: 'lanczos3' }).png().toBuffer()
+    const truth = await sharp(await (await request.get(`/api/pictures/${design.id}`)).body())
+      .resize(600, height, { kernel: 'lanczos3' })
+      .png()
+      .toBuffer()
     const view = (data: Buffer) => ({ data: new Uint8ClampedArray(data), width: 600, height })
     const likeness = ssim(view(await raw(shot, height)), view(await raw(truth, height))).mssim
     console.log(`${name}: SSIM ${likeness.toFixed(4)}`)
@@ -82,17 +147,27 @@ for (const width of [320, 375, 480, 600, 900]) {
       await page.waitForLoadState('load')
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(width)
       if (name !== 'Eclipse night') continue
-      const [a, b] = await page.locator('img[alt*="ridge"], img[alt*="Benches"]').evaluateAll((els) => els.map((e) => e.getBoundingClientRect().toJSON() as DOMRect))
+      const [a, b] = await page
+        .locator('img[alt*="ridge"], img[alt*="Benches"]')
+        .evaluateAll((els) => els.map((e) => e.getBoundingClientRect().toJSON() as DOMRect))
       if (width <= 480) expect(b!.top).toBeGreaterThanOrEqual(a!.bottom)
-      else { expect(b!.top).toBeCloseTo(a!.top, 0); expect(b!.left).toBeGreaterThanOrEqual(a!.right); expect(a!.width).toBeCloseTo(250, 0) }
+      else {
+        expect(b!.top).toBeCloseTo(a!.top, 0)
+        expect(b!.left).toBeGreaterThanOrEqual(a!.right)
+        expect(a!.width).toBeCloseTo(250, 0)
+      }
     }
   })
 }
 
 test('bad input gets a clear message, and the app goes on', async ({ request }) => {
   const id = await jobId(request, 'Winter timetable')
-  const clientId = ((await (await request.get('/api/clients')).json()) as { clients: { id: string }[] }).clients[0]!.id
-  const upload = (buffer: Buffer, name = 'd.png') => request.post('/api/jobs', { multipart: { clientId, name: 'Bad', width: '600', design: { name, mimeType: 'image/png', buffer } } })
+  const clientId = ((await (await request.get('/api/clients')).json()) as { clients: { id: string }[] })
+    .clients[0]!.id
+  const upload = (buffer: Buffer, name = 'd.png') =>
+    request.post('/api/jobs', {
+      multipart: { clientId, name: 'Bad', width: '600', design: { name, mimeType: 'image/png', buffer } },
+    })
   const png = readFileSync('demo/designs/halden-night-rail-timetable.png')
   const email = (await (await request.get(`/api/jobs/${id}/email`)).json()) as Found
   const tries: [string, Promise<APIResponse>, number, RegExp][] = [
@@ -100,33 +175,91 @@ test('bad input gets a clear message, and the app goes on', async ({ request }) 
     ['text named .png', upload(Buffer.from('not a picture')), 415, /not a PNG, JPEG, WebP, AVIF, SVG or PDF/],
     ['truncated PNG', upload(png.subarray(0, 90_000)), 415, /breaks off/],
     ['no file', request.post('/api/jobs', { multipart: { clientId, name: 'x' } }), 400, /field "design"/],
-    ['unknown client', request.post('/api/jobs', { multipart: { clientId: 'nobody', name: 'x', design: { name: 'a.png', mimeType: 'image/png', buffer: png } } }), 404, /nobody/],
+    [
+      'unknown client',
+      request.post('/api/jobs', {
+        multipart: {
+          clientId: 'nobody',
+          name: 'x',
+          design: { name: 'a.png', mimeType: 'image/png', buffer: png },
+        },
+      }),
+      404,
+      /nobody/,
+    ],
     ['unknown job', request.get('/api/jobs/nothing/html'), 404, /nothing/],
-    ['no JSON', request.put(`/api/jobs/${id}/email`, { data: Buffer.from('{"revision":'), headers: { 'content-type': 'application/json' } }), 400, /JSON/],
-    ['JSON that is no email', request.put(`/api/jobs/${id}/email`, { data: { revision: email.revision, email: { bands: 'none' } } }), 422, /email\.width/],
-    ['stale revision', request.put(`/api/jobs/${id}/email`, { data: { revision: email.revision - 1, email: email.email } }), 409, /Nothing was overwritten/],
+    [
+      'no JSON',
+      request.put(`/api/jobs/${id}/email`, {
+        data: Buffer.from('{"revision":'),
+        headers: { 'content-type': 'application/json' },
+      }),
+      400,
+      /JSON/,
+    ],
+    [
+      'JSON that is no email',
+      request.put(`/api/jobs/${id}/email`, { data: { revision: email.revision, email: { bands: 'none' } } }),
+      422,
+      /email\.width/,
+    ],
+    [
+      'stale revision',
+      request.put(`/api/jobs/${id}/email`, { data: { revision: email.revision - 1, email: email.email } }),
+      409,
+      /Nothing was overwritten/,
+    ],
     ['wrong token', request.post(`/api/jobs/${id}/push`, { data: { token: 'wrong' } }), 502, /not known/],
     ['no token', request.post(`/api/jobs/${id}/push`, { data: {} }), 422, /token/],
-    ['another site', request.delete('/api/standins/inbox/messages', { headers: { origin: 'https://evil.example' } }), 403, /Only the pages of Mosaicus/],
-    ['no email yet', request.get(`/api/jobs/${await jobId(request, 'Sowing letter')}/zip`), 409, /Cut the design/],
+    [
+      'another site',
+      request.delete('/api/standins/inbox/messages', { headers: { origin: 'https://evil.example' } }),
+      403,
+      /Only the pages of Mosaicus/,
+    ],
+    [
+      'no email yet',
+      request.get(`/api/jobs/${await jobId(request, 'Sowing letter')}/zip`),
+      409,
+      /Cut the design/,
+    ],
   ]
   for (const [what, answer, status, detail] of tries) {
     const response = await answer
-    expect([what, response.status(), response.headers()['content-type']]).toEqual([what, status, 'application/problem+json'])
+    expect([what, response.status(), response.headers()['content-type']]).toEqual([
+      what,
+      status,
+      'application/problem+json',
+    ])
     const problem = (await response.json()) as { type: string; title: string; detail: string; status: number }
-    expect(problem).toMatchObject({ status, title: expect.any(String), type: expect.stringContaining('/problems/') })
+    expect(problem).toMatchObject({
+      status,
+      title: expect.any(String),
+      type: expect.stringContaining('/problems/'),
+    })
     expect(problem.detail).toMatch(detail)
   }
   // Nothing was broken: the email is as it was, and no job was made.
   expect(await (await request.get(`/api/jobs/${id}/email`)).json()).toEqual(email)
-  expect(((await (await request.get('/api/jobs')).json()) as { jobs: { name: string }[] }).jobs.some((j) => j.name === 'Bad')).toBe(false)
+  expect(
+    ((await (await request.get('/api/jobs')).json()) as { jobs: { name: string }[] }).jobs.some(
+      (j) => j.name === 'Bad',
+    ),
+  ).toBe(false)
 })
 
 test('stand-ins switched to fail fail clearly, and work again when set back', async ({ request }) => {
   const id = await jobId(request, 'Eclipse night')
-  const mode = (standin: string, m: string) => request.put(`/api/standins/${standin}/mode`, { data: { mode: m } })
-  const push = async () => { const r = await request.post(`/api/jobs/${id}/push`, { data: { token: TOKEN }, timeout: 60_000 }); return [r.status(), ((await r.json()) as { title?: string }).title] }
-  const send = async () => { const r = await request.post(`/api/jobs/${id}/test-send`, { data: { to: 'me@studio.example' } }); return [r.status(), ((await r.json()) as { detail?: string }).detail ?? ''] as const }
+  const mode = (standin: string, m: string) =>
+    request.put(`/api/standins/${standin}/mode`, { data: { mode: m } })
+  const push = async () => {
+    const r = await request.post(`/api/jobs/${id}/push`, { data: { token: TOKEN }, timeout: 60_000 })
+    return [r.status(), ((await r.json()) as { title?: string }).title]
+  }
+  const send = async () => {
+    const r = await request.post(`/api/jobs/${id}/test-send`, { data: { to: 'me@studio.example' } })
+    return [r.status(), ((await r.json()) as { detail?: string }).detail ?? ''] as const
+  }
   try {
     await mode('platform', 'refuse')
     expect(await push()).toEqual([502, 'The platform refused the template'])
@@ -148,33 +281,81 @@ test('stand-ins switched to fail fail clearly, and work again when set back', as
 
 test('markup that would run script does not, wherever it is shown', async ({ page, request }) => {
   const id = await copyOf(request, 'Eclipse night')
-  const { revision, email } = (await (await request.get(`/api/jobs/${id}/email`)).json()) as { revision: number; email: { bands: { cells: { items: { kind: string }[] }[] }[] } }
-  const evil = JSON.parse(JSON.stringify(email).replace(/"alt":"A lamplit[^"]*"/, '"alt":"\\"><script>top.hit=1</script><img src=x onerror=top.hit=1>"').replace('https://orrery-point.example/ridge-walk', 'javascript:top.hit=1')) as typeof email
+  const { revision, email } = (await (await request.get(`/api/jobs/${id}/email`)).json()) as {
+    revision: number
+    email: { bands: { cells: { items: { kind: string }[] }[] }[] }
+  }
+  const evil = JSON.parse(
+    JSON.stringify(email)
+      .replace(
+        /"alt":"A lamplit[^"]*"/,
+        '"alt":"\\"><script>top.hit=1</script><img src=x onerror=top.hit=1>"',
+      )
+      .replace('https://orrery-point.example/ridge-walk', 'javascript:top.hit=1'),
+  ) as typeof email
   expect((await request.put(`/api/jobs/${id}/email`, { data: { revision, email: evil } })).status()).toBe(200)
   const html = await (await request.get(`/api/jobs/${id}/html`)).text()
   await page.goto(`/jobs/${id}?stage=compose`)
-  const found = await page.evaluate((h) => [...new DOMParser().parseFromString(h, 'text/html').querySelectorAll('script, [onerror], [href^="javascript" i]')].map((e) => e.outerHTML), html)
+  const found = await page.evaluate(
+    (h) =>
+      [
+        ...new DOMParser()
+          .parseFromString(h, 'text/html')
+          .querySelectorAll('script, [onerror], [href^="javascript" i]'),
+      ].map((e) => e.outerHTML),
+    html,
+  )
   expect(found).toEqual([])
   await expect(page.locator('[data-lens=Wide]')).toBeVisible()
   await page.waitForTimeout(500)
   expect(await page.evaluate(() => (window as { hit?: number }).hit)).toBeUndefined()
 })
 
-test('the HTML of every demo email has no error, in every form of output (html-validate; the Nu checker where Java is found)', async ({ request }) => {
+test('the HTML of every demo email has no error, in every form of output (html-validate; the Nu checker where Java is found)', async ({
+  request,
+}) => {
   const folder = mkdtempSync(join(tmpdir(), 'demo-'))
-  const validator = new HtmlValidate({ root: true, extends: ['html-validate:standard'], rules: { 'no-deprecated-attr': 'off', 'no-inline-style': 'off' } })
+  const validator = new HtmlValidate({
+    root: true,
+    extends: ['html-validate:standard'],
+    rules: { 'no-deprecated-attr': 'off', 'no-inline-style': 'off' },
+  })
   try {
     let written = 0
-    for (const name of ['Eclipse night', 'Winter timetable']) for (const query of ['', '?styles=inline', '?styles=head', '?print=minified', '?fields=sample']) {
-      const html = await (await request.get(`/api/jobs/${await jobId(request, name)}/html${query}`)).text()
-      expect(html.length).toBeGreaterThan(5000)
-      const report = await validator.validateString(html)
-      expect(report.results.flatMap((r) => r.messages).filter((m) => m.severity === 2).map((m) => `${name}${query} ${m.ruleId}: ${m.message} (${m.line})`)).toEqual([])
-      writeFileSync(join(folder, `${written++}.html`), html)
-    }
+    for (const name of ['Eclipse night', 'Winter timetable'])
+      for (const query of ['', '?styles=inline', '?styles=head', '?print=minified', '?fields=sample']) {
+        const html = await (await request.get(`/api/jobs/${await jobId(request, name)}/html${query}`)).text()
+        expect(html.length).toBeGreaterThan(5000)
+        const report = await validator.validateString(html)
+        expect(
+          report.results
+            .flatMap((r) => r.messages)
+            .filter((m) => m.severity === 2)
+            .map((m) => `${name}${query} ${m.ruleId}: ${m.message} (${m.line})`),
+        ).toEqual([])
+        writeFileSync(join(folder, `${written++}.html`), html)
+      }
     if (spawnSync('java', ['-version']).status !== 0) return
-    const run = spawnSync('java', ['-Xss4m', '-jar', createRequire(import.meta.url)('vnu-jar') as string, '--errors-only', '--format', 'json', folder], { encoding: 'utf8', maxBuffer: 1 << 28 })
-    const { messages } = JSON.parse(run.stderr || '{"messages":[]}') as { messages: { type: string; message: string; extract?: string }[] }
-    expect(messages.filter((m) => m.type === 'error').map((m) => `${m.message} ${m.extract ?? ''}`)).toEqual([])
-  } finally { rmSync(folder, { recursive: true, force: true }) }
+    const run = spawnSync(
+      'java',
+      [
+        '-Xss4m',
+        '-jar',
+        createRequire(import.meta.url)('vnu-jar') as string,
+        '--errors-only',
+        '--format',
+        'json',
+        folder,
+      ],
+      { encoding: 'utf8', maxBuffer: 1 << 28 },
+    )
+    const { messages } = JSON.parse(run.stderr || '{"messages":[]}') as {
+      messages: { type: string; message: string; extract?: string }[]
+    }
+    expect(messages.filter((m) => m.type === 'error').map((m) => `${m.message} ${m.extract ?? ''}`)).toEqual(
+      [],
+    )
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
 })

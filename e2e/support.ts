@@ -15,21 +15,37 @@ export async function jobId(request: APIRequestContext, name: string): Promise<s
 
 /** A copy of a demo job, so that tests do not meet in one. */
 export async function copyOf(request: APIRequestContext, name: string): Promise<string> {
-  return ((await (await request.post(`/api/jobs/${await jobId(request, name)}/duplicate`)).json()) as { id: string }).id
+  return (
+    (await (await request.post(`/api/jobs/${await jobId(request, name)}/duplicate`)).json()) as { id: string }
+  ).id
 }
 
 /** Waits until the bench has saved what was changed. */
-export const saved = (page: Page) => expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'saved', { timeout: 15_000 })
+export const saved = (page: Page) =>
+  expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'saved', { timeout: 15_000 })
 
 /** axe-core finds nothing against WCAG 2.2 A and AA. What the lenses show is the client's email, not the app. */
 export async function accessible(page: Page): Promise<void> {
   // What fades in or out is of its own colours only once it is there.
-  await page.waitForFunction(() => !document.getAnimations().some((a) => a instanceof CSSTransition && a.playState === 'running'))
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+  await page.waitForFunction(
+    () => !document.getAnimations().some((a) => a instanceof CSSTransition && a.playState === 'running'),
+  )
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     // The spine draws bands in true proportion, so thin ones are small targets; WCAG 2.2, 2.5.8 allows it where another control does the same: the
     // lens, and the keys J and K.
-    .exclude('iframe').exclude('[aria-label=Spine] [aria-pressed]').analyze()
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
+    .exclude('iframe')
+    .exclude('[aria-label=Spine] [aria-pressed]')
+    .analyze()
+  expect(
+    violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(' | ')}`,
+    ),
+  ).toEqual([])
 }
 
 /** A new client whose house style has one font throughout. */
@@ -40,11 +56,23 @@ export async function clientWith(request: APIRequestContext, name: string, font:
   return ((await (await request.post('/api/clients', { data: { name, house } })).json()) as { id: string }).id
 }
 
-export interface UploadedDesign { name: string; mimeType: string; buffer: Buffer }
+export interface UploadedDesign {
+  name: string
+  mimeType: string
+  buffer: Buffer
+}
 
 /** The id of a new job with a design. @param width of the email, px */
-export async function newJob(request: APIRequestContext, name: string, clientId: string, width: number, design: UploadedDesign): Promise<string> {
-  const made = await request.post('/api/jobs', { multipart: { clientId, name, width: String(width), design } })
+export async function newJob(
+  request: APIRequestContext,
+  name: string,
+  clientId: string,
+  width: number,
+  design: UploadedDesign,
+): Promise<string> {
+  const made = await request.post('/api/jobs', {
+    multipart: { clientId, name, width: String(width), design },
+  })
   expect(made.status()).toBe(201)
   return ((await made.json()) as { id: string }).id
 }
@@ -62,7 +90,13 @@ export async function findAndRead(page: Page, id: string): Promise<void> {
 
 /** SSIM, by ssim.js at its defaults, of a screenshot and a design at one size; what a page is too short for counts as grey. px */
 export async function likeness(shot: Buffer, design: Buffer, width: number, height: number): Promise<number> {
-  const raw = async (b: Buffer) => ({ data: new Uint8ClampedArray(await sharp(b).extract({ left: 0, top: 0, width, height }).ensureAlpha().raw().toBuffer()), width, height })
+  const raw = async (b: Buffer) => ({
+    data: new Uint8ClampedArray(
+      await sharp(b).extract({ left: 0, top: 0, width, height }).ensureAlpha().raw().toBuffer(),
+    ),
+    width,
+    height,
+  })
   const tall = await sharp(shot).extend({ bottom: 2000, background: '#888888' }).png().toBuffer()
   return ssim((await raw(tall)) as never, (await raw(design)) as never).mssim
 }

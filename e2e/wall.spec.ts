@@ -1,7 +1,10 @@
 import { expect, test } from '@playwright/test'
 import { accessible, copyOf } from './support'
 
-test('jobs are renamed, copied, archived and brought back, and the last step can be undone', async ({ page, request }) => {
+test('jobs are renamed, copied, archived and brought back, and the last step can be undone', async ({
+  page,
+  request,
+}) => {
   const id = await copyOf(request, 'Sowing letter')
   await page.goto('/')
   await expect(page.locator('[data-ready=true]')).toBeVisible()
@@ -19,16 +22,30 @@ test('jobs are renamed, copied, archived and brought back, and the last step can
   await strip.getByRole('button', { name: /^More for/ }).click()
   await page.getByRole('menuitem', { name: 'Archive' }).click()
   await expect(strip).toBeHidden()
-  await page.locator('[data-sonner-toast]').filter({ hasText: 'archived' }).getByRole('button', { name: 'Undo' }).click()
+  await page
+    .locator('[data-sonner-toast]')
+    .filter({ hasText: 'archived' })
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await expect(strip).toBeVisible()
   await page.getByRole('radio', { name: 'By due date' }).click()
-  await expect(page.getByRole('region', { name: 'Thu 24 Dec' }).getByRole('heading', { name: 'Autumn letter', exact: true })).toBeVisible()
+  await expect(
+    page
+      .getByRole('region', { name: 'Thu 24 Dec' })
+      .getByRole('heading', { name: 'Autumn letter', exact: true }),
+  ).toBeVisible()
 })
 
-test('a dropped file opens the new job; a bad one is refused in words, and what was typed stays', async ({ page }) => {
+test('a dropped file opens the new job; a bad one is refused in words, and what was typed stays', async ({
+  page,
+}) => {
   await page.goto('/')
   await expect(page.locator('[data-ready=true]')).toBeVisible()
-  const data = await page.evaluateHandle(() => { const d = new DataTransfer(); d.items.add(new File(['no picture at all'], 'spring-sale.png', { type: 'image/png' })); return d })
+  const data = await page.evaluateHandle(() => {
+    const d = new DataTransfer()
+    d.items.add(new File(['no picture at all'], 'spring-sale.png', { type: 'image/png' }))
+    return d
+  })
   await page.dispatchEvent('[data-ready]', 'drop', { dataTransfer: data })
   await expect(page.getByRole('dialog')).toContainText('spring-sale.png')
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Spring sale')

@@ -7,7 +7,10 @@ import '@fontsource/ibm-plex-mono/latin-400.css'
 import './globals.css'
 import { Providers } from '@/ui/parts/providers'
 
-export const metadata: Metadata = { title: 'Mosaicus', description: 'From a flat design to a delivered email.' }
+export const metadata: Metadata = {
+  title: 'Mosaicus',
+  description: 'From a flat design to a delivered email.',
+}
 
 /** Sets the theme before anything is drawn, so that a dark room is not lit up by a flash of plaster. */
 const theme = `try{const t=localStorage.getItem('mosaicus:theme');if(t==='slate'||(!t&&matchMedia('(prefers-color-scheme: dark)').matches))document.documentElement.dataset.theme='slate'}catch{}`
@@ -15,8 +18,12 @@ const theme = `try{const t=localStorage.getItem('mosaicus:theme');if(t==='slate'
 export default function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" suppressHydrationWarning>
-      <head><script dangerouslySetInnerHTML={{ __html: theme }} /></head>
-      <body><Providers>{children}</Providers></body>
+      <head>
+        <script dangerouslySetInnerHTML={{ __html: theme }} />
+      </head>
+      <body>
+        <Providers>{children}</Providers>
+      </body>
     </html>
   )
 }

@@ -13,4 +13,9 @@ export class Problem extends Error {
 }
 
 export const notFound = (what: string, id: string): Problem =>
-  new Problem(404, 'not-found', `There is no such ${what}`, `No ${what} has the id "${id.slice(0, 60)}". It may have been removed; go back to the wall and pick one.`)
+  new Problem(
+    404,
+    'not-found',
+    `There is no such ${what}`,
+    `No ${what} has the id "${id.slice(0, 60)}". It may have been removed; go back to the wall and pick one.`,
+  )

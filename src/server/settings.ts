@@ -1,7 +1,8 @@
 import { join, resolve } from 'node:path'
 
 /** Where everything the app keeps lies. Nothing is written outside it. */
-export const dataFolder = (): string => resolve(/* turbopackIgnore: true */ process.env.MOSAICUS_DATA ?? './data')
+export const dataFolder = (): string =>
+  resolve(/* turbopackIgnore: true */ process.env.MOSAICUS_DATA ?? './data')
 
 export const picturesFolder = (): string => join(dataFolder(), 'pictures')
 

@@ -28,10 +28,15 @@ export type Mode = (typeof modes)[number]
 export type Standin = 'inbox' | 'platform'
 
 export function modeOf(standin: Standin): Mode {
-  const row = standinsDb().prepare('SELECT mode FROM modes WHERE standin = ?').get(standin) as { mode: Mode } | undefined
+  const row = standinsDb().prepare('SELECT mode FROM modes WHERE standin = ?').get(standin) as
+    { mode: Mode } | undefined
   return row?.mode ?? 'ok'
 }
 
 export function setMode(standin: Standin, mode: Mode): void {
-  standinsDb().prepare('INSERT INTO modes (standin, mode) VALUES (?, ?) ON CONFLICT (standin) DO UPDATE SET mode = excluded.mode').run(standin, mode)
+  standinsDb()
+    .prepare(
+      'INSERT INTO modes (standin, mode) VALUES (?, ?) ON CONFLICT (standin) DO UPDATE SET mode = excluded.mode',
+    )
+    .run(standin, mode)
 }

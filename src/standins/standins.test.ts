@@ -9,25 +9,69 @@ import { listTemplates, pictureOf, TOKEN } from './platform/store'
 ownData()
 const origin = 'http://127.0.0.1:4310'
 const headers = { authorization: `Bearer ${TOKEN}` }
-const template = (html: string) => postTemplate(new Request(`${origin}/t`, { method: 'POST', headers, body: JSON.stringify({ name: 'n', subject: 's', preheader: '', html, text: 't' }) }), origin)
+const template = (html: string) =>
+  postTemplate(
+    new Request(`${origin}/t`, {
+      method: 'POST',
+      headers,
+      body: JSON.stringify({ name: 'n', subject: 's', preheader: '', html, text: 't' }),
+    }),
+    origin,
+  )
 
 test('the platform takes pictures and gives back addresses that serve the same bytes', async () => {
   const png = await samplePng(40, 30)
-  const answer = await postPicture(new Request(`${origin}/p?name=a.png`, { method: 'POST', headers: { ...headers, 'content-type': 'image/png' }, body: new Uint8Array(png) }), origin)
+  const answer = await postPicture(
+    new Request(`${origin}/p?name=a.png`, {
+      method: 'POST',
+      headers: { ...headers, 'content-type': 'image/png' },
+      body: new Uint8Array(png),
+    }),
+    origin,
+  )
   const { address } = (await answer.json()) as { address: string }
   expect(pictureOf(address.split('/').pop()!)?.bytes.equals(png)).toBe(true)
-  expect((await postPicture(new Request(`${origin}/p`, { method: 'POST', headers: { ...headers, 'content-type': 'image/svg+xml' }, body: '<svg/>' }), origin)).status).toBe(415)
+  expect(
+    (
+      await postPicture(
+        new Request(`${origin}/p`, {
+          method: 'POST',
+          headers: { ...headers, 'content-type': 'image/svg+xml' },
+          body: '<svg/>',
+        }),
+        origin,
+      )
+    ).status,
+  ).toBe(415)
 })
 
 test('the platform refuses a template without its field for leaving, a wrong token, and half a template', async () => {
   expect(await (await template('<p>hello</p>')).json()).toMatchObject({ error: 'no-unsubscribe' })
   expect((await template('<a href="{:leave_link:}">leave</a>')).status).toBe(201)
   expect(listTemplates()).toHaveLength(1)
-  expect((await postTemplate(new Request(`${origin}/t`, { method: 'POST', headers: { authorization: 'Bearer no' }, body: '{}' }), origin)).status).toBe(401)
-  expect((await postTemplate(new Request(`${origin}/t`, { method: 'POST', headers, body: '{"name":"n"}' }), origin)).status).toBe(422)
+  expect(
+    (
+      await postTemplate(
+        new Request(`${origin}/t`, { method: 'POST', headers: { authorization: 'Bearer no' }, body: '{}' }),
+        origin,
+      )
+    ).status,
+  ).toBe(401)
+  expect(
+    (
+      await postTemplate(
+        new Request(`${origin}/t`, { method: 'POST', headers, body: '{"name":"n"}' }),
+        origin,
+      )
+    ).status,
+  ).toBe(422)
 })
 
-test.each([['refuse', 503], ['expire', 401], ['mangle', 200]] as const)('switched to %s it answers %d and keeps nothing', async (mode, status) => {
+test.each([
+  ['refuse', 503],
+  ['expire', 401],
+  ['mangle', 200],
+] as const)('switched to %s it answers %d and keeps nothing', async (mode, status) => {
   setMode('platform', mode)
   const before = listTemplates().length
   expect((await template('<a href="{:leave_link:}">leave</a>')).status).toBe(status)
@@ -39,7 +83,14 @@ test('the inbox is a mail server that keeps what arrives, and can refuse (RFC 53
   const port = 20000 + (process.pid % 20000)
   startInbox(port)
   const transport = createTransport({ host: '127.0.0.1', port, ignoreTLS: true })
-  const send = () => transport.sendMail({ from: 'a@a.example', to: 'b@b.example', subject: 'Grüße', text: 'Hallo', html: '<p>Hallo</p>' })
+  const send = () =>
+    transport.sendMail({
+      from: 'a@a.example',
+      to: 'b@b.example',
+      subject: 'Grüße',
+      text: 'Hallo',
+      html: '<p>Hallo</p>',
+    })
   await send()
   const [message] = await listMessages()
   expect(message).toMatchObject({ from: 'a@a.example', to: 'b@b.example', subject: 'Grüße' })

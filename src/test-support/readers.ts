@@ -11,14 +11,28 @@ import { anyEmail, composed, longEmail } from './emails'
 export const support = rawData as unknown as SupportData
 
 const known = new Set(support.data.map((f) => f.slug))
-const webHouse: HouseStyle = { ...plainHouseStyle(), nightGround: '#000000', webFonts: [{ family: 'Old Ferry', fallback: 'serif', files: [{ address: 'https://fonts.example/f.woff2', weight: 400, italic: false }] }] }
+const webHouse: HouseStyle = {
+  ...plainHouseStyle(),
+  nightGround: '#000000',
+  webFonts: [
+    {
+      family: 'Old Ferry',
+      fallback: 'serif',
+      files: [{ address: 'https://fonts.example/f.woff2', weight: 400, italic: false }],
+    },
+  ],
+}
 
 /** Every feature that the compiler emits, found in what it makes of many documents, in every form of output. */
 export function emitted(): string[] {
   const all = new Set<string>()
   const docs = [...fc.sample(anyEmail, { numRuns: 250, seed: 7 }).map(composed), longEmail(2)]
   for (const [i, email] of docs.entries()) {
-    for (const name of featuresOf(compile(email, webHouse, { src: (p) => p.id, styles: i % 3 === 0 ? 'inline' : 'both' }), (s) => known.has(s))) all.add(name)
+    for (const name of featuresOf(
+      compile(email, webHouse, { src: (p) => p.id, styles: i % 3 === 0 ? 'inline' : 'both' }),
+      (s) => known.has(s),
+    ))
+      all.add(name)
   }
   return [...all].sort()
 }
@@ -28,8 +42,16 @@ const signs = { y: 'yes', a: 'in part', n: '**no**', u: '?' }
 /** The text of docs/readers.md. */
 export function readersDocs(): string {
   const names = emitted()
-  const listed = names.filter((n) => known.has(n)), others = names.filter((n) => !known.has(n))
-  const row = (slug: string) => `| ${support.data.find((f) => f.slug === slug)!.title.replace(/\|/g, '\\|').replace(/</g, '&lt;')} | ${majorReaders.map((r) => signs[supportOf(support, slug, r)]).join(' | ')} | ${fallbacks[slug] ?? ''} |`
+  const listed = names.filter((n) => known.has(n)),
+    others = names.filter((n) => !known.has(n))
+  const row = (slug: string) =>
+    `| ${support.data
+      .find((f) => f.slug === slug)!
+      .title.replace(/\|/g, '\\|')
+      .replace(
+        /</g,
+        '&lt;',
+      )} | ${majorReaders.map((r) => signs[supportOf(support, slug, r)]).join(' | ')} | ${fallbacks[slug] ?? ''} |`
   return `# What readers make of our HTML
 
 Everything the compiler emits, looked up in the open support data set of the package \`caniemail\` (MIT; its data of ${support.last_update_date.slice(0, 10)}), and what a reader shows that does not know it. "In

@@ -18,13 +18,19 @@ export async function samplePng(width: number, height: number, grain = true): Pr
 }
 
 /** An animated GIF of two frames that differ. */
-export const sampleGif = (): Promise<Buffer> => sharp(Buffer.from(Array.from({ length: 40 * 60 * 3 }, (_, i) => (i < 40 * 30 * 3 ? 30 : 220))), { raw: { width: 40, height: 60, channels: 3, pageHeight: 30 } }).gif({ loop: 0, delay: [100, 100] }).toBuffer()
+export const sampleGif = (): Promise<Buffer> =>
+  sharp(Buffer.from(Array.from({ length: 40 * 60 * 3 }, (_, i) => (i < 40 * 30 * 3 ? 30 : 220))), {
+    raw: { width: 40, height: 60, channels: 3, pageHeight: 30 },
+  })
+    .gif({ loop: 0, delay: [100, 100] })
+    .toBuffer()
 
 /** A PNG that claims a size (PNG, third edition, 5.3 and 11.2.1) and holds next to nothing: what a decompression bomb looks like from outside. */
 export function emptyPng(width: number, height: number): Buffer {
   const chunk = (type: string, data: Buffer) => {
     const body = Buffer.concat([Buffer.from(type, 'latin1'), data])
-    const length = Buffer.alloc(4), sum = Buffer.alloc(4)
+    const length = Buffer.alloc(4),
+      sum = Buffer.alloc(4)
     length.writeUInt32BE(data.length)
     sum.writeUInt32BE(crc32(body))
     return Buffer.concat([length, body, sum])
@@ -33,5 +39,10 @@ export function emptyPng(width: number, height: number): Buffer {
   header.writeUInt32BE(width, 0)
   header.writeUInt32BE(height, 4)
   header.set([8, 2, 0, 0, 0], 8)
-  return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), chunk('IHDR', header), chunk('IDAT', deflateSync(Buffer.alloc(100))), chunk('IEND', Buffer.alloc(0))])
+  return Buffer.concat([
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
+    chunk('IHDR', header),
+    chunk('IDAT', deflateSync(Buffer.alloc(100))),
+    chunk('IEND', Buffer.alloc(0)),
+  ])
 }

@@ -44,7 +44,8 @@ export interface CutterAnswers {
   preview: BuildResult
 }
 
-export type CutterMessage = { call: number; progress: number } | { call: number; answer: unknown } | { call: number; error: string }
+export type CutterMessage =
+  { call: number; progress: number } | { call: number; answer: unknown } | { call: number; error: string }
 
 let raster: Raster | null = null
 let canvas: OffscreenCanvas | null = null
@@ -56,7 +57,10 @@ async function load(url: string, progress: (p: number) => void): Promise<CutterA
   if (!response.ok) throw new Error(`The design could not be read (status ${response.status})`)
   progress(0.1)
   // Colours are taken as they stand: the server has already made them sRGB.
-  const bitmap = await createImageBitmap(await response.blob(), { colorSpaceConversion: 'none', premultiplyAlpha: 'none' })
+  const bitmap = await createImageBitmap(await response.blob(), {
+    colorSpaceConversion: 'none',
+    premultiplyAlpha: 'none',
+  })
   canvas = new OffscreenCanvas(bitmap.width, bitmap.height)
   const context = canvas.getContext('2d', { willReadFrequently: true })!
   context.drawImage(bitmap, 0, 0)
@@ -66,7 +70,10 @@ async function load(url: string, progress: (p: number) => void): Promise<CutterA
   return { width, height }
 }
 
-const loaded = (): Raster => { if (!raster) throw new Error('The design is not loaded yet'); return raster }
+const loaded = (): Raster => {
+  if (!raster) throw new Error('The design is not loaded yet')
+  return raster
+}
 
 async function cropAddress(rect: Rect): Promise<string> {
   const key = `${rect.x},${rect.y},${rect.w},${rect.h}`
@@ -76,15 +83,36 @@ async function cropAddress(rect: Rect): Promise<string> {
   part.getContext('2d')!.drawImage(canvas!, rect.x, rect.y, rect.w, rect.h, 0, 0, rect.w, rect.h)
   const address = URL.createObjectURL(await part.convertToBlob({ type: 'image/jpeg', quality: 0.92 }))
   crops.set(key, address)
-  if (crops.size > 200) { const [oldest, old] = crops.entries().next().value!; URL.revokeObjectURL(old); crops.delete(oldest) }
+  if (crops.size > 200) {
+    const [oldest, old] = crops.entries().next().value!
+    URL.revokeObjectURL(old)
+    crops.delete(oldest)
+  }
   return address
 }
 
 async function preview(call: Extract<CutterCall, { kind: 'preview' }>): Promise<BuildResult> {
   const r = loaded()
   const pictures = new Map<string, PictureRef>()
-  for (const cut of call.plan.cuts) if (cut.kind === 'picture' && !cut.own) pictures.set(cut.id, { id: await cropAddress(cut), type: 'image/jpeg', width: cut.w, height: cut.h, bytes: 1 })
-  return buildEmail({ plan: call.plan, size: r, emailWidth: call.emailWidth, pictures, previous: call.previous, house: call.house, groundOf: (rect) => groundOf(r, rect), readInk: (rect, ground) => readInk(r, rect, ground) })
+  for (const cut of call.plan.cuts)
+    if (cut.kind === 'picture' && !cut.own)
+      pictures.set(cut.id, {
+        id: await cropAddress(cut),
+        type: 'image/jpeg',
+        width: cut.w,
+        height: cut.h,
+        bytes: 1,
+      })
+  return buildEmail({
+    plan: call.plan,
+    size: r,
+    emailWidth: call.emailWidth,
+    pictures,
+    previous: call.previous,
+    house: call.house,
+    groundOf: (rect) => groundOf(r, rect),
+    readInk: (rect, ground) => readInk(r, rect, ground),
+  })
 }
 
 async function pngOf(r: Raster): Promise<Blob> {
@@ -93,40 +121,87 @@ async function pngOf(r: Raster): Promise<Blob> {
   return sheet.convertToBlob({ type: 'image/png' })
 }
 
-async function mark({ rect, ground, on }: Extract<CutterCall, { kind: 'mark' }>): Promise<CutterAnswers['mark']> {
+async function mark({
+  rect,
+  ground,
+  on,
+}: Extract<CutterCall, { kind: 'mark' }>): Promise<CutterAnswers['mark']> {
   const r = loaded()
   const cut = cutout(r, rect, ground)
   const back = laidOn(cut, ground)
   let worst = 0
-  for (let y = 0; y < rect.h; y++) for (let x = 0; x < rect.w; x++) for (let k = 0; k < 3; k++) worst = Math.max(worst, Math.abs(back.data[(y * rect.w + x) * 4 + k]! - r.data[((rect.y + y) * r.width + rect.x + x) * 4 + k]!))
+  for (let y = 0; y < rect.h; y++)
+    for (let x = 0; x < rect.w; x++)
+      for (let k = 0; k < 3; k++)
+        worst = Math.max(
+          worst,
+          Math.abs(
+            back.data[(y * rect.w + x) * 4 + k]! - r.data[((rect.y + y) * r.width + rect.x + x) * 4 + k]!,
+          ),
+        )
   return { png: await pngOf(cut), vanishing: on.map((c) => vanishing(cut, c)), seamless: worst <= 1 }
 }
 
 /** A part of the design as PNG, drawn larger where its letters are small. */
 /** A crop to read words off: enlarged, with a margin of its own ground around it, since letters at the very edge of a picture are read badly. */
 async function crop(rect: Rect, zoom: number, margin: number): Promise<Blob> {
-  const part = new OffscreenCanvas(Math.round(rect.w * zoom) + 2 * margin, Math.round(rect.h * zoom) + 2 * margin)
+  const part = new OffscreenCanvas(
+    Math.round(rect.w * zoom) + 2 * margin,
+    Math.round(rect.h * zoom) + 2 * margin,
+  )
   const context = part.getContext('2d')!
   context.fillStyle = groundOf(loaded(), rect).color
   context.fillRect(0, 0, part.width, part.height)
   context.imageSmoothingQuality = 'high'
-  context.drawImage(canvas!, rect.x, rect.y, rect.w, rect.h, margin, margin, part.width - 2 * margin, part.height - 2 * margin)
+  context.drawImage(
+    canvas!,
+    rect.x,
+    rect.y,
+    rect.w,
+    rect.h,
+    margin,
+    margin,
+    part.width - 2 * margin,
+    part.height - 2 * margin,
+  )
   return part.convertToBlob({ type: 'image/png' })
 }
 
 function answerTo(what: CutterCall, progress: (p: number) => void): unknown {
   switch (what.kind) {
-    case 'load': return load(what.url, progress)
-    case 'autocut': { const found = autocut(loaded(), what.scale, progress); return what.layers ? withLayers(found, what.layers, what.scale, loaded()) : found }
-    case 'ground': return groundOf(loaded(), what.rect)
-    case 'content': return contentEdges(loaded(), what.rect)
-    case 'trim': { const r = loaded(); return exactly(packed(r), r.width, what.rect, packHex(groundOf(r, what.rect).color), 12, Math.max(what.rect.w, what.rect.h)) }
-    case 'leftOut': return leftOut(loaded(), what.cuts, what.panels)
-    case 'palette': return paletteOf(loaded(), what.rect ?? undefined)
-    case 'pick': return pickColor(loaded(), what.x, what.y, what.side)
-    case 'mark': return mark(what)
-    case 'crop': return crop(what.rect, what.zoom, what.margin)
-    case 'preview': return preview(what)
+    case 'load':
+      return load(what.url, progress)
+    case 'autocut': {
+      const found = autocut(loaded(), what.scale, progress)
+      return what.layers ? withLayers(found, what.layers, what.scale, loaded()) : found
+    }
+    case 'ground':
+      return groundOf(loaded(), what.rect)
+    case 'content':
+      return contentEdges(loaded(), what.rect)
+    case 'trim': {
+      const r = loaded()
+      return exactly(
+        packed(r),
+        r.width,
+        what.rect,
+        packHex(groundOf(r, what.rect).color),
+        12,
+        Math.max(what.rect.w, what.rect.h),
+      )
+    }
+    case 'leftOut':
+      return leftOut(loaded(), what.cuts, what.panels)
+    case 'palette':
+      return paletteOf(loaded(), what.rect ?? undefined)
+    case 'pick':
+      return pickColor(loaded(), what.x, what.y, what.side)
+    case 'mark':
+      return mark(what)
+    case 'crop':
+      return crop(what.rect, what.zoom, what.margin)
+    case 'preview':
+      return preview(what)
   }
 }
 

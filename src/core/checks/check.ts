@@ -6,7 +6,11 @@ import type { Style } from '../email/cascade'
 export type Stage = 'cut' | 'compose' | 'proof' | 'handover'
 
 /** Where a finding is: a band, a tile in it, or one of the email's own values. */
-export interface Where { band?: string; tile?: string; value?: 'subject' | 'preheader' }
+export interface Where {
+  band?: string
+  tile?: string
+  value?: 'subject' | 'preheader'
+}
 
 /** What a check found. */
 export interface Finding {

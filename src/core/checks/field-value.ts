@@ -1,12 +1,26 @@
 import { fits } from '../email/fields'
 import type { Check } from './check'
 
-const wanted = { date: 'a date written YYYY-MM-DD', number: 'a number', link: 'an address with https://', text: 'text' }
+const wanted = {
+  date: 'a date written YYYY-MM-DD',
+  number: 'a number',
+  link: 'an address with https://',
+  text: 'text',
+}
 
 export const fieldValue: Check = {
   name: 'field-value',
   about: 'Sample readers carry values of the kind their fields hold.',
-  run: ({ email }) => (email.fields ?? []).flatMap((f) => (email.readers ?? []).filter((r) => r.values[f.name] !== undefined && !fits(r.values[f.name]!, f.type)).map((r) => ({
-    weight: 'mind' as const, stage: 'proof' as const, where: {}, what: `${r.name}: [[${f.name}]] is not ${wanted[f.type]}`, why: `"${r.values[f.name]}" is no ${f.type}. The preview for this reader shows what no real one will see.`,
-  }))),
+  run: ({ email }) =>
+    (email.fields ?? []).flatMap((f) =>
+      (email.readers ?? [])
+        .filter((r) => r.values[f.name] !== undefined && !fits(r.values[f.name]!, f.type))
+        .map((r) => ({
+          weight: 'mind' as const,
+          stage: 'proof' as const,
+          where: {},
+          what: `${r.name}: [[${f.name}]] is not ${wanted[f.type]}`,
+          why: `"${r.values[f.name]}" is no ${f.type}. The preview for this reader shows what no real one will see.`,
+        })),
+    ),
 }

@@ -9,8 +9,26 @@ export const subject: Check = {
   about: `There is a subject, of at most ${SUBJECT_LENGTH} characters.`,
   run: ({ email }) => {
     const length = [...replaceFields(email.subject, asSample()).trim()].length
-    if (length === 0) return [{ weight: 'mend', stage: 'handover', where: { value: 'subject' }, what: 'No subject', why: 'It is the first thing read, and a message without one is often held as spam. Write it here.' }]
-    if (length > SUBJECT_LENGTH) return [{ weight: 'mind', stage: 'handover', where: { value: 'subject' }, what: `Subject of ${length} characters`, why: `Phones cut it off after about ${SUBJECT_LENGTH}. Put what matters first, or shorten it by ${length - SUBJECT_LENGTH}.` }]
+    if (length === 0)
+      return [
+        {
+          weight: 'mend',
+          stage: 'handover',
+          where: { value: 'subject' },
+          what: 'No subject',
+          why: 'It is the first thing read, and a message without one is often held as spam. Write it here.',
+        },
+      ]
+    if (length > SUBJECT_LENGTH)
+      return [
+        {
+          weight: 'mind',
+          stage: 'handover',
+          where: { value: 'subject' },
+          what: `Subject of ${length} characters`,
+          why: `Phones cut it off after about ${SUBJECT_LENGTH}. Put what matters first, or shorten it by ${length - SUBJECT_LENGTH}.`,
+        },
+      ]
     return []
   },
 }

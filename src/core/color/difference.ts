@@ -5,7 +5,10 @@ export type Lab = readonly [number, number, number]
 
 /** An sRGB colour in CIELAB, white point D65 (IEC 61966-2-1 for the curve and the matrix; CIE 15 for the rest). */
 export function toLab(hex: string): Lab {
-  const [r, g, b] = toRgb(hex).map((v) => { const c = v / 255; return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4 }) as [number, number, number]
+  const [r, g, b] = toRgb(hex).map((v) => {
+    const c = v / 255
+    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4
+  }) as [number, number, number]
   const f = (t: number) => (t > (6 / 29) ** 3 ? Math.cbrt(t) : t / (3 * (6 / 29) ** 2) + 4 / 29)
   const x = f((0.4124564 * r + 0.3575761 * g + 0.1804375 * b) / 0.95047)
   const y = f(0.2126729 * r + 0.7151522 * g + 0.072175 * b)
@@ -29,13 +32,29 @@ export function ciede2000([l1, a1, b1]: Lab, [l2, a2, b2]: Lab): number {
   const [h1, h2] = [hue(p1, b1), hue(p2, b2)]
   const gray = c1 * c2 === 0
   const turn = gray ? 0 : h2 - h1 > 180 ? h2 - h1 - 360 : h2 - h1 < -180 ? h2 - h1 + 360 : h2 - h1
-  const dL = l2 - l1, dC = c2 - c1, dH = 2 * Math.sqrt(c1 * c2) * Math.sin(radians(turn / 2))
-  const l = (l1 + l2) / 2, c = (c1 + c2) / 2
-  const h = gray ? h1 + h2 : Math.abs(h1 - h2) <= 180 ? (h1 + h2) / 2 : h1 + h2 < 360 ? (h1 + h2 + 360) / 2 : (h1 + h2 - 360) / 2
-  const t = 1 - 0.17 * Math.cos(radians(h - 30)) + 0.24 * Math.cos(radians(2 * h)) + 0.32 * Math.cos(radians(3 * h + 6)) - 0.2 * Math.cos(radians(4 * h - 63))
+  const dL = l2 - l1,
+    dC = c2 - c1,
+    dH = 2 * Math.sqrt(c1 * c2) * Math.sin(radians(turn / 2))
+  const l = (l1 + l2) / 2,
+    c = (c1 + c2) / 2
+  const h = gray
+    ? h1 + h2
+    : Math.abs(h1 - h2) <= 180
+      ? (h1 + h2) / 2
+      : h1 + h2 < 360
+        ? (h1 + h2 + 360) / 2
+        : (h1 + h2 - 360) / 2
+  const t =
+    1 -
+    0.17 * Math.cos(radians(h - 30)) +
+    0.24 * Math.cos(radians(2 * h)) +
+    0.32 * Math.cos(radians(3 * h + 6)) -
+    0.2 * Math.cos(radians(4 * h - 63))
   const sL = 1 + (0.015 * (l - 50) ** 2) / Math.sqrt(20 + (l - 50) ** 2)
-  const sC = 1 + 0.045 * c, sH = 1 + 0.015 * c * t
-  const rT = -2 * Math.sqrt(c ** 7 / (c ** 7 + 25 ** 7)) * Math.sin(radians(60 * Math.exp(-(((h - 275) / 25) ** 2))))
+  const sC = 1 + 0.045 * c,
+    sH = 1 + 0.015 * c * t
+  const rT =
+    -2 * Math.sqrt(c ** 7 / (c ** 7 + 25 ** 7)) * Math.sin(radians(60 * Math.exp(-(((h - 275) / 25) ** 2))))
   return Math.sqrt((dL / sL) ** 2 + (dC / sC) ** 2 + (dH / sH) ** 2 + rT * (dC / sC) * (dH / sH))
 }
 

@@ -13,7 +13,10 @@ export function toRgb(hex: string): Rgb {
 
 /** Writes channels (0 to 255, rounded and clamped) as `#rrggbb`. */
 export function toHex(rgb: Rgb): Hex {
-  const part = (v: number) => Math.max(0, Math.min(255, Math.round(v))).toString(16).padStart(2, '0')
+  const part = (v: number) =>
+    Math.max(0, Math.min(255, Math.round(v)))
+      .toString(16)
+      .padStart(2, '0')
   return `#${part(rgb[0])}${part(rgb[1])}${part(rgb[2])}`
 }
 

@@ -16,26 +16,42 @@ export function segmentsOf(html: string): Segment[] {
   const out: Segment[] = []
   let at = 0
   let open: { condition: string; hidden: boolean; from: number; begin: number } | null = null
-  const put = (condition: string | null, markup: string, hidden: boolean) => { if (markup || condition !== null) out.push({ condition, markup, hidden }) }
+  const put = (condition: string | null, markup: string, hidden: boolean) => {
+    if (markup || condition !== null) out.push({ condition, markup, hidden })
+  }
   const token = /<!--\[if ([^\]]*)\]>(<!-->|<!--|-->)?|<!\[if ([^\]]*)\]>|(?:<!--)?<!\[endif\](?:-->|>)|<!--/g
   for (let m = token.exec(html); m; m = token.exec(html)) {
     if (m[0] === '<!--') {
       // An ordinary comment: nothing in it counts. Inside a hidden segment it ends that segment's own comment.
-      if (open?.hidden) throw new SyntaxError(`A comment stands inside the condition [if ${open.condition}] at ${m.index}; its end would end the condition too.`)
+      if (open?.hidden)
+        throw new SyntaxError(
+          `A comment stands inside the condition [if ${open.condition}] at ${m.index}; its end would end the condition too.`,
+        )
       const end = html.indexOf('-->', m.index + 4)
       if (end < 0) throw new SyntaxError(`A comment begun at ${m.index} never ends.`)
       token.lastIndex = end + 3
       continue
     }
     if (/^<!--\[if|^<!\[if/.test(m[0])) {
-      if (open) throw new SyntaxError(`[if ${m[1] ?? m[3]}] at ${m.index} begins inside [if ${open.condition}]; conditions do not nest.`)
+      if (open)
+        throw new SyntaxError(
+          `[if ${m[1] ?? m[3]}] at ${m.index} begins inside [if ${open.condition}]; conditions do not nest.`,
+        )
       put(null, html.slice(at, m.index), false)
       const condition = (m[1] ?? m[3])!.trim()
       evaluate(condition, true)
-      open = { condition, hidden: m[1] !== undefined && m[2] === undefined, from: m.index + m[0].length, begin: m.index }
+      open = {
+        condition,
+        hidden: m[1] !== undefined && m[2] === undefined,
+        from: m.index + m[0].length,
+        begin: m.index,
+      }
     } else {
       if (!open) throw new SyntaxError(`[endif] at ${m.index} closes no condition.`)
-      if (open.hidden !== /^<!\[endif\]-->$/.test(m[0])) throw new SyntaxError(`The condition [if ${open.condition}] at ${open.begin} is closed by ${m[0]}, which belongs to the other form.`)
+      if (open.hidden !== /^<!\[endif\]-->$/.test(m[0]))
+        throw new SyntaxError(
+          `The condition [if ${open.condition}] at ${open.begin} is closed by ${m[0]}, which belongs to the other form.`,
+        )
       put(open.condition, html.slice(open.from, m.index), open.hidden)
       open = null
     }
@@ -56,11 +72,17 @@ const WORD_VERSION = 16
 export function evaluate(condition: string, word: boolean): boolean {
   const tokens = condition.match(/[!()&|]|[a-z]+|[\d.]+|\S/gi) ?? []
   let i = 0
-  const fail = (): never => { throw new SyntaxError(`The condition [if ${condition}] cannot be read.`) }
+  const fail = (): never => {
+    throw new SyntaxError(`The condition [if ${condition}] cannot be read.`)
+  }
   const term = (): boolean => {
     const t = tokens[i++]
     if (t === '!') return !term()
-    if (t === '(') { const inner = expr(); if (tokens[i++] !== ')') fail(); return inner }
+    if (t === '(') {
+      const inner = expr()
+      if (tokens[i++] !== ')') fail()
+      return inner
+    }
     if (!t || !/^[a-z]+$/i.test(t)) return fail()
     const compare = /^(gte?|lte?)$/.test(t) ? t : ''
     const name = compare ? tokens[i++] : t
@@ -70,11 +92,23 @@ export function evaluate(condition: string, word: boolean): boolean {
     if (name.toLowerCase() === 'true') return true
     if (!word || name.toLowerCase() !== 'mso') return false
     if (version === undefined) return true
-    return compare === 'gt' ? WORD_VERSION > version : compare === 'gte' ? WORD_VERSION >= version : compare === 'lt' ? WORD_VERSION < version : compare === 'lte' ? WORD_VERSION <= version : Math.floor(version) === WORD_VERSION
+    return compare === 'gt'
+      ? WORD_VERSION > version
+      : compare === 'gte'
+        ? WORD_VERSION >= version
+        : compare === 'lt'
+          ? WORD_VERSION < version
+          : compare === 'lte'
+            ? WORD_VERSION <= version
+            : Math.floor(version) === WORD_VERSION
   }
   const expr = (): boolean => {
     let value = term()
-    while (tokens[i] === '&' || tokens[i] === '|') { const and = tokens[i++] === '&'; const next = term(); value = and ? value && next : value || next }
+    while (tokens[i] === '&' || tokens[i] === '|') {
+      const and = tokens[i++] === '&'
+      const next = term()
+      value = and ? value && next : value || next
+    }
     return value
   }
   const value = expr()
@@ -84,11 +118,33 @@ export function evaluate(condition: string, word: boolean): boolean {
 
 /** What one side sees of a document. Throws as `segmentsOf` does. */
 export function branchOf(html: string, side: 'word' | 'others'): string {
-  return segmentsOf(html).map((s) => (s.condition === null ? s.markup : (side === 'word' ? evaluate(s.condition, true) : !s.hidden) ? s.markup : '')).join('')
+  return segmentsOf(html)
+    .map((s) =>
+      s.condition === null
+        ? s.markup
+        : (side === 'word' ? evaluate(s.condition, true) : !s.hidden)
+          ? s.markup
+          : '',
+    )
+    .join('')
 }
 
 /** Elements that have no end tag (WHATWG HTML, 13.1.2). */
-const empty = new Set(['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source', 'track', 'wbr'])
+const empty = new Set([
+  'area',
+  'base',
+  'br',
+  'col',
+  'embed',
+  'hr',
+  'img',
+  'input',
+  'link',
+  'meta',
+  'source',
+  'track',
+  'wbr',
+])
 
 /**
  * What is wrong with the nesting of tags in a markup, as the Word engine would trip over it: every start tag needs its end tag in order. Empty
@@ -97,8 +153,13 @@ const empty = new Set(['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input
 export function nestingErrors(markup: string): string[] {
   const errors: string[] = []
   const open: string[] = []
-  const bare = markup.replace(/<!--[\s\S]*?-->|<!doctype[^>]*>|<(style|script|title)\b[^>]*>[\s\S]*?<\/\1\s*>/gi, '')
-  for (const [, end, name, rest] of bare.matchAll(/<(\/?)([a-z][a-z0-9:-]*)((?:"[^"]*"|'[^']*'|[^"'>])*)>/gi)) {
+  const bare = markup.replace(
+    /<!--[\s\S]*?-->|<!doctype[^>]*>|<(style|script|title)\b[^>]*>[\s\S]*?<\/\1\s*>/gi,
+    '',
+  )
+  for (const [, end, name, rest] of bare.matchAll(
+    /<(\/?)([a-z][a-z0-9:-]*)((?:"[^"]*"|'[^']*'|[^"'>])*)>/gi,
+  )) {
     const tag = name!.toLowerCase()
     if (end) {
       if (open.at(-1) === tag) open.pop()

@@ -69,9 +69,22 @@ function compileBand(band: Band, c: CompileContext): Run {
   const indent = c.print === 'readable'
   const printed = printMapped(tree, 3, { indent, marks: c.marks, classes: c.styles !== 'inline' })
   const used = c.styles === 'inline' ? nothing.rules : rules
-  if (shown === true) return { html: `${printed.html}\n`, lines: printed.lines, rules: used, parts: null, places: printed.places }
+  if (shown === true)
+    return {
+      html: `${printed.html}\n`,
+      lines: printed.lines,
+      rules: used,
+      parts: null,
+      places: printed.places,
+    }
   const pad = indent ? '      ' : ''
-  return { html: `${pad}${shown.before}\n${printed.html}\n${pad}${shown.after}\n`, lines: printed.lines + 2, rules: used, parts: null, places: printed.places.map((p) => ({ ...p, from: p.from + 1, to: p.to + 1 })) }
+  return {
+    html: `${pad}${shown.before}\n${printed.html}\n${pad}${shown.after}\n`,
+    lines: printed.lines + 2,
+    rules: used,
+    parts: null,
+    places: printed.places.map((p) => ({ ...p, from: p.from + 1, to: p.to + 1 })),
+  }
 }
 
 /** What two neighbours make together, remembered by both. */
@@ -83,7 +96,17 @@ function join(a: Run, b: Run): Run {
   let of = joined.get(a)
   if (!of) joined.set(a, (of = new WeakMap()))
   let run = of.get(b)
-  if (!run) of.set(b, (run = { html: a.html + b.html, lines: a.lines + b.lines, rules: union(a.rules, b.rules), parts: [a, b], places: [] }))
+  if (!run)
+    of.set(
+      b,
+      (run = {
+        html: a.html + b.html,
+        lines: a.lines + b.lines,
+        rules: union(a.rules, b.rules),
+        parts: [a, b],
+        places: [],
+      }),
+    )
   return run
 }
 
@@ -101,14 +124,23 @@ function joinAll(runs: readonly Run[], from = 0, to = runs.length): Run {
 }
 
 function collect(run: Run, at: number, into: Lines[]): void {
-  if (run.parts) { collect(run.parts[0], at, into); collect(run.parts[1], at + run.parts[0].lines, into) }
-  else for (const p of run.places) into.push({ id: p.id, from: at + p.from, to: at + p.to })
+  if (run.parts) {
+    collect(run.parts[0], at, into)
+    collect(run.parts[1], at + run.parts[0].lines, into)
+  } else for (const p of run.places) into.push({ id: p.id, from: at + p.from, to: at + p.to })
 }
 
 /** The context that an email's bands are compiled in. */
 const contextOf = (email: Email, house: HouseStyle, o: CompileOptions): CompileContext => ({
-  width: email.width, dir: email.dir, style: styleOf(house, email.styles), src: o.src, fields: o.fields ?? asWritten, conditions: o.conditions ?? conditionsAsWritten,
-  marks: o.marks ?? false, styles: o.styles ?? 'both', print: o.print ?? 'readable',
+  width: email.width,
+  dir: email.dir,
+  style: styleOf(house, email.styles),
+  src: o.src,
+  fields: o.fields ?? asWritten,
+  conditions: o.conditions ?? conditionsAsWritten,
+  marks: o.marks ?? false,
+  styles: o.styles ?? 'both',
+  print: o.print ?? 'readable',
 })
 
 /**
@@ -116,7 +148,11 @@ const contextOf = (email: Email, house: HouseStyle, o: CompileOptions): CompileC
  * comes out as it was written, but for pictures and fields; one of plain text only has no HTML.
  */
 export function compileMapped(email: Email, house: HouseStyle, options: CompileOptions): Compiled {
-  if (email.way === 'hand' && email.hand) return { html: byHandHtml(email.hand, options.src, options.fields ?? asWritten, options.styles), places: () => [] }
+  if (email.way === 'hand' && email.hand)
+    return {
+      html: byHandHtml(email.hand, options.src, options.fields ?? asWritten, options.styles),
+      places: () => [],
+    }
   if (email.way === 'plain') return { html: '', places: () => [] }
   const c = contextOf(email, house, options)
   const run = joinAll(email.bands.map((b) => piece(b, c)))
@@ -128,15 +164,24 @@ export function compileMapped(email: Email, house: HouseStyle, options: CompileO
     `<html lang="${email.lang}" dir="${email.dir}">`,
     printMapped([head(email, c, run.rules)], 0, { indent, marks: false, classes: true }).html,
     `<body${nightGround(c) ? ' class="night"' : ''} style="${attr(bodyStyle(c))}">`,
-    ...(pre ? [`  ${print(c.styles === 'inline' ? { ...pre, properties: { ...pre.properties, className: undefined } } : pre)}`] : []),
+    ...(pre
+      ? [
+          `  ${print(c.styles === 'inline' ? { ...pre, properties: { ...pre.properties, className: undefined } } : pre)}`,
+        ]
+      : []),
     `  <div${nightGround(c) ? ' class="night"' : ''} role="article" aria-roledescription="email" aria-label="${title}" lang="${email.lang}" dir="${email.dir}" style="background-color:${c.style.ground};overflow-wrap:anywhere">`,
     '',
   ].join('\n')
   const html = `${before}${run.html}  </div>\n</body>\n</html>\n`
-  const places = () => { const out: Lines[] = []; collect(run, before.split('\n').length, out); return out }
+  const places = () => {
+    const out: Lines[] = []
+    collect(run, before.split('\n').length, out)
+    return out
+  }
   // All in the head is a rewriting of the whole.
   return c.styles === 'head' ? { html: stylesToHead(html), places: () => [] } : { html, places }
 }
 
 /** An email as HTML. */
-export const compile = (email: Email, house: HouseStyle, options: CompileOptions): string => compileMapped(email, house, options).html
+export const compile = (email: Email, house: HouseStyle, options: CompileOptions): string =>
+  compileMapped(email, house, options).html

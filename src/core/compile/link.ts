@@ -1,7 +1,8 @@
 import { asWritten, replaceFields, type FieldWriter } from '../handover/fields'
 
 /** True where a link opens in a browser, a mail or a telephone program, stands for a place on the page, or is filled in by the platform. */
-export const hasScheme = (href: string): boolean => /^(https?:\/\/|mailto:|tel:|sms:|#|\[\[)/i.test(href.trim())
+export const hasScheme = (href: string): boolean =>
+  /^(https?:\/\/|mailto:|tel:|sms:|#|\[\[)/i.test(href.trim())
 
 /** The only links a message may carry: anything that could run script (`javascript:`, `data:`) is not one. */
 const allowed = /^(?!\s*(javascript|data|vbscript|file|blob)\s*:)/i
@@ -10,7 +11,10 @@ const allowed = /^(?!\s*(javascript|data|vbscript|file|blob)\s*:)/i
 export const allowedHref = (link: string): boolean => allowed.test(link.replace(/[\p{Cc}\s]/gu, ''))
 
 /** Characters that RFC 3986 (section 2) wants percent-encoded where they stand for themselves. Existing escapes are kept. */
-const encode = (s: string): string => s.replace(/[\s<>"{}|\\^`[\]]|\P{ASCII}/gu, (c) => encodeURIComponent(c).replace('[', '%5B').replace(']', '%5D'))
+const encode = (s: string): string =>
+  s.replace(/[\s<>"{}|\\^`[\]]|\P{ASCII}/gu, (c) =>
+    encodeURIComponent(c).replace('[', '%5B').replace(']', '%5D'),
+  )
 
 /**
  * A link as it goes into `href`: fields put by the writer, everything else a valid URL (RFC 3986). Links that could run script
@@ -23,5 +27,10 @@ export function hrefOf(link: string, fields: FieldWriter): string {
   // A platform's own syntax must reach it untouched: only what stands around a field is encoded.
   const values: string[] = []
   const marked = replaceFields(trimmed, (f) => `\u0001${values.push(fields(f)) - 1}\u0001`)
-  return marked.split('\u0001').map((part, i) => (i % 2 ? values[Number(part)]! : encode(part))).join('') || '#'
+  return (
+    marked
+      .split('\u0001')
+      .map((part, i) => (i % 2 ? values[Number(part)]! : encode(part)))
+      .join('') || '#'
+  )
 }

@@ -12,21 +12,35 @@ import { compileText, wrap } from './text'
 
 test('lines have at most 78 characters (RFC 5322, 2.1.1), but an address stays whole', () => {
   const text = compileText(longEmail(3))
-  for (const line of text.split('\n')) if (!/<\S{60,}>/.test(line)) expect(line.length).toBeLessThanOrEqual(78)
-  expect(wrap(`see <https://a.example/${'x'.repeat(90)}> there`).split('\n')).toEqual(['see', `<https://a.example/${'x'.repeat(90)}>`, 'there'])
+  for (const line of text.split('\n'))
+    if (!/<\S{60,}>/.test(line)) expect(line.length).toBeLessThanOrEqual(78)
+  expect(wrap(`see <https://a.example/${'x'.repeat(90)}> there`).split('\n')).toEqual([
+    'see',
+    `<https://a.example/${'x'.repeat(90)}>`,
+    'there',
+  ])
   expect(wrap(`- ${'word '.repeat(30)}`.trim()).split('\n')[1]).toMatch(/^ {2}word/)
 })
 
 test('no word of the email is lost', () => {
-  fc.assert(fc.property(anyEmail, (email) => {
-    const kept = compileText(email, { fields: asWritten }).replace(/\s+/g, '')
-    for (const band of email.bands) for (const tile of tilesOf(band)) {
-      if (band.show === 'narrow' || tile.show === 'narrow') continue
-      const said = tile.kind === 'button' ? [tile.label] : []
-      if (tile.kind === 'words') eachInline(tile.text, (r) => { if (r.type === 'text') said.push(r.text) })
-      for (const word of said.flatMap((s) => s.split(/\s+/))) if (!word.includes('[[') && !word.includes(']]') && !word.includes('|')) expect(kept).toContain(word)
-    }
-  }), { numRuns: 200 })
+  fc.assert(
+    fc.property(anyEmail, (email) => {
+      const kept = compileText(email, { fields: asWritten }).replace(/\s+/g, '')
+      for (const band of email.bands)
+        for (const tile of tilesOf(band)) {
+          if (band.show === 'narrow' || tile.show === 'narrow') continue
+          const said = tile.kind === 'button' ? [tile.label] : []
+          if (tile.kind === 'words')
+            eachInline(tile.text, (r) => {
+              if (r.type === 'text') said.push(r.text)
+            })
+          for (const word of said.flatMap((s) => s.split(/\s+/)))
+            if (!word.includes('[[') && !word.includes(']]') && !word.includes('|'))
+              expect(kept).toContain(word)
+        }
+    }),
+    { numRuns: 200 },
+  )
 })
 
 test('headings are ruled and links stand in angle brackets (RFC 3986, appendix C)', () => {
@@ -37,41 +51,124 @@ test('headings are ruled and links stand in angle brackets (RFC 3986, appendix C
 })
 
 // RFC 3986: section 3.1 (scheme) and 2.1 (percent-encoding).
-test.each([['https://a.example/x', true], ['mailto:a@b.example', true], ['tel:+44', true], ['[[unsubscribe]]', true], ['www.a.example', false], ['a.example/x', false], ['', false]])('%s has a scheme: %s', (href, has) => expect(hasScheme(href)).toBe(has))
 test.each([
-  ['https://a.example/ä b', 'https://a.example/%C3%A4%20b'], ['https://a.example/%20x?y=1&z=2', 'https://a.example/%20x?y=1&z=2'], ['javascript:alert(1)', '#'], [' JaVa\tscript:alert(1)', '#'], ['data:text/html,x', '#'], ['[[unsubscribe]]', '%5B%5Bunsubscribe%5D%5D'],
+  ['https://a.example/x', true],
+  ['mailto:a@b.example', true],
+  ['tel:+44', true],
+  ['[[unsubscribe]]', true],
+  ['www.a.example', false],
+  ['a.example/x', false],
+  ['', false],
+])('%s has a scheme: %s', (href, has) => expect(hasScheme(href)).toBe(has))
+test.each([
+  ['https://a.example/ä b', 'https://a.example/%C3%A4%20b'],
+  ['https://a.example/%20x?y=1&z=2', 'https://a.example/%20x?y=1&z=2'],
+  ['javascript:alert(1)', '#'],
+  [' JaVa\tscript:alert(1)', '#'],
+  ['data:text/html,x', '#'],
+  ['[[unsubscribe]]', '%5B%5Bunsubscribe%5D%5D'],
 ])('the link %s goes out as %s', (link, href) => expect(hrefOf(link, asWritten)).toBe(href))
 test('a platform gets its fields untouched', () => {
-  expect(hrefOf('https://a.example/?id=[[id]]&q=ä', ({ name }) => `{:${name}:}`)).toBe('https://a.example/?id={:id:}&q=%C3%A4')
+  expect(hrefOf('https://a.example/?id=[[id]]&q=ä', ({ name }) => `{:${name}:}`)).toBe(
+    'https://a.example/?id={:id:}&q=%C3%A4',
+  )
   expect(hrefOf('[[missing]]', asSample())).toBe('#')
 })
 
 // html-to-text is a general converter: what it finds in our HTML, our own plain text says too.
 test('has every word that a general converter finds in the HTML', () => {
-  fc.assert(fc.property(anyEmail, (email) => {
-    const shown = { ...email, bands: email.bands.map((b) => ({ ...b, when: undefined })) }
-    const html = compile(shown, house, { src: (p) => p.id, fields: asSample() }).replace(/<div class="preheader"[\s\S]*?<\/div>/, '').replace(/</g, ' <')
-    const theirs = convert(html, { wordwrap: false, selectors: [{ selector: 'img', format: 'skip' }, { selector: 'a', options: { ignoreHref: true } }, ...['h1', 'h2', 'h3'].map((selector) => ({ selector, options: { uppercase: false } })), { selector: '*[style*="display:none"]', format: 'skip' }, { selector: '.own', format: 'skip' }] })
-    const ours = compileText(shown).replace(/[\s>]+/g, '')
-    // Custom code is read by the same kind of converter on both sides; stars and marks of lists are each one's own.
-    const hasCode = [...email.bands].some((b) => [...tilesOf(b)].some((t) => t.kind === 'code' || t.kind === 'word'))
-    if (hasCode) return
-    const missing = theirs.split(/\s+/).filter((w) => /[\p{L}\p{N}]/u.test(w)).filter((w) => !ours.includes(w.replace(/>/g, '')))
-    expect(missing.filter((w) => !/^\d+\.$/.test(w))).toEqual([])
-  }), { numRuns: 150 })
+  fc.assert(
+    fc.property(anyEmail, (email) => {
+      const shown = { ...email, bands: email.bands.map((b) => ({ ...b, when: undefined })) }
+      const html = compile(shown, house, { src: (p) => p.id, fields: asSample() })
+        .replace(/<div class="preheader"[\s\S]*?<\/div>/, '')
+        .replace(/</g, ' <')
+      const theirs = convert(html, {
+        wordwrap: false,
+        selectors: [
+          { selector: 'img', format: 'skip' },
+          { selector: 'a', options: { ignoreHref: true } },
+          ...['h1', 'h2', 'h3'].map((selector) => ({ selector, options: { uppercase: false } })),
+          { selector: '*[style*="display:none"]', format: 'skip' },
+          { selector: '.own', format: 'skip' },
+        ],
+      })
+      const ours = compileText(shown).replace(/[\s>]+/g, '')
+      // Custom code is read by the same kind of converter on both sides; stars and marks of lists are each one's own.
+      const hasCode = [...email.bands].some((b) =>
+        [...tilesOf(b)].some((t) => t.kind === 'code' || t.kind === 'word'),
+      )
+      if (hasCode) return
+      const missing = theirs
+        .split(/\s+/)
+        .filter((w) => /[\p{L}\p{N}]/u.test(w))
+        .filter((w) => !ours.includes(w.replace(/>/g, '')))
+      expect(missing.filter((w) => !/^\d+\.$/.test(w))).toEqual([])
+    }),
+    { numRuns: 150 },
+  )
 })
 
 test('links stand as numbered references where that is asked, each address once', () => {
   const text = compileText(longEmail(2), { links: 'numbered' })
   expect(text).toContain('the map [2] shows where.')
   expect(text.match(/\[2\]/g)!.length).toBe(5)
-  expect(text.trimEnd().split('\n').slice(-4)).toEqual(['[1] https://hill.example/0', '[2] https://hill.example/map', '[3] https://hill.example/go', '[4] https://hill.example/1'])
+  expect(text.trimEnd().split('\n').slice(-4)).toEqual([
+    '[1] https://hill.example/0',
+    '[2] https://hill.example/map',
+    '[3] https://hill.example/go',
+    '[4] https://hill.example/1',
+  ])
 })
 
 test('tables stand in columns where they fit, else as lines; quotes are marked', () => {
-  const table = { id: 't', kind: 'table', padding: { top: 0, right: 0, bottom: 0, left: 0 }, show: 'all', caption: '', columns: [{ align: 'left' }, { align: 'right' }], rows: [['Train', 'Leaves'], ['Sleeper', '9:40'], ['Early', '21:05']], headRow: true, headColumn: false, space: 6, compact: 'scroll' } as const
-  const add = (tile: object) => compileText(applyEdit(longEmail(1), { name: 'addTile', what: { cell: 'c0-0', at: 0, tile: tile as never } }))
+  const table = {
+    id: 't',
+    kind: 'table',
+    padding: { top: 0, right: 0, bottom: 0, left: 0 },
+    show: 'all',
+    caption: '',
+    columns: [{ align: 'left' }, { align: 'right' }],
+    rows: [
+      ['Train', 'Leaves'],
+      ['Sleeper', '9:40'],
+      ['Early', '21:05'],
+    ],
+    headRow: true,
+    headColumn: false,
+    space: 6,
+    compact: 'scroll',
+  } as const
+  const add = (tile: object) =>
+    compileText(
+      applyEdit(longEmail(1), { name: 'addTile', what: { cell: 'c0-0', at: 0, tile: tile as never } }),
+    )
   expect(add(table)).toContain('Train    Leaves\n-------  ------\nSleeper    9:40\nEarly     21:05\n')
-  expect(add({ ...table, rows: [['Train', 'Leaves'], ['x'.repeat(50), 'y'.repeat(40)]] })).toContain(`Train: ${'x'.repeat(50)}\nLeaves: ${'y'.repeat(40)}`)
-  expect(add({ id: 'q', kind: 'words', padding: table.padding, show: 'all', align: 'left', text: { type: 'doc', content: [{ type: 'blockquote', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'word '.repeat(30).trim() }] }] }] } })).toMatch(/^> word( word)+\n> word/)
+  expect(
+    add({
+      ...table,
+      rows: [
+        ['Train', 'Leaves'],
+        ['x'.repeat(50), 'y'.repeat(40)],
+      ],
+    }),
+  ).toContain(`Train: ${'x'.repeat(50)}\nLeaves: ${'y'.repeat(40)}`)
+  expect(
+    add({
+      id: 'q',
+      kind: 'words',
+      padding: table.padding,
+      show: 'all',
+      align: 'left',
+      text: {
+        type: 'doc',
+        content: [
+          {
+            type: 'blockquote',
+            content: [{ type: 'paragraph', content: [{ type: 'text', text: 'word '.repeat(30).trim() }] }],
+          },
+        ],
+      },
+    }),
+  ).toMatch(/^> word( word)+\n> word/)
 })

@@ -21,7 +21,10 @@ export function wrap(line: string, columns = COLUMNS): string {
   let current = ''
   for (const word of line.split(/(?<=\S) +/)) {
     const next = current ? `${current} ${word}` : word
-    if (next.length > columns && current) { out.push(current); current = indent + word } else current = next
+    if (next.length > columns && current) {
+      out.push(current)
+      current = indent + word
+    } else current = next
   }
   return [...out, current].join('\n')
 }
@@ -42,24 +45,60 @@ const plainHouse = plainHouseStyle()
  */
 export function compileText(email: Email, options: TextOptions = {}): string {
   const fields = options.fields ?? asSample()
-  const own = email.way === 'plain' ? email.plain ?? '' : email.text
+  const own = email.way === 'plain' ? (email.plain ?? '') : email.text
   if (own !== undefined) return finish(replaceFields(own, fields))
   const references: string[] = []
-  const number = (href: string) => { const at = references.indexOf(href); return `[${at < 0 ? references.push(href) : at + 1}]` }
+  const number = (href: string) => {
+    const at = references.indexOf(href)
+    return `[${at < 0 ? references.push(href) : at + 1}]`
+  }
   const link = options.links === 'numbered' ? number : (href: string) => `<${href}>`
-  const body = email.way === 'hand' && email.hand ? plainOfHtml(byHandHtml({ ...email.hand, inline: true }, (p) => p.id, fields), link) : bandsText(email, { fields, link, columns: COLUMNS, footer: styleOf(options.house ?? plainHouse, email.styles).footer }, options.conditions)
-  return finish([body, ...(references.length ? [references.map((r, i) => `[${i + 1}] ${r}`).join('\n')] : [])].join('\n\n\n'))
+  const body =
+    email.way === 'hand' && email.hand
+      ? plainOfHtml(
+          byHandHtml({ ...email.hand, inline: true }, (p) => p.id, fields),
+          link,
+        )
+      : bandsText(
+          email,
+          {
+            fields,
+            link,
+            columns: COLUMNS,
+            footer: styleOf(options.house ?? plainHouse, email.styles).footer,
+          },
+          options.conditions,
+        )
+  return finish(
+    [body, ...(references.length ? [references.map((r, i) => `[${i + 1}] ${r}`).join('\n')] : [])].join(
+      '\n\n\n',
+    ),
+  )
 }
 
 function bandsText(email: Email, c: TextContext, conditions: ConditionWriter = () => true): string {
-  return email.bands.filter((b) => b.show !== 'narrow').flatMap((band) => {
-    const shown = band.when ? conditions(band.when) : true
-    if (shown === false) return []
-    const said = [...tilesOf(band)].filter((t) => t.show !== 'narrow').map((t) => tileText(t, c).replace(/^\n+|\s+$/g, '')).filter(Boolean).join('\n\n')
-    // Marks of a platform stand in comments in the HTML; a text has none.
-    const bare = (mark: string) => mark.replace(/^<!--\s*|\s*-->$/g, '')
-    return said ? [shown === true ? said : `${bare(shown.before)}\n${said}\n${bare(shown.after)}`] : []
-  }).join('\n\n\n')
+  return email.bands
+    .filter((b) => b.show !== 'narrow')
+    .flatMap((band) => {
+      const shown = band.when ? conditions(band.when) : true
+      if (shown === false) return []
+      const said = [...tilesOf(band)]
+        .filter((t) => t.show !== 'narrow')
+        .map((t) => tileText(t, c).replace(/^\n+|\s+$/g, ''))
+        .filter(Boolean)
+        .join('\n\n')
+      // Marks of a platform stand in comments in the HTML; a text has none.
+      const bare = (mark: string) => mark.replace(/^<!--\s*|\s*-->$/g, '')
+      return said ? [shown === true ? said : `${bare(shown.before)}\n${said}\n${bare(shown.after)}`] : []
+    })
+    .join('\n\n\n')
 }
 
-const finish = (text: string): string => `${text.replace(/\u00a0/g, ' ').replace(/\r\n?/g, '\n').split('\n').map((l) => wrap(l.trimEnd())).join('\n').trim()}\n`
+const finish = (text: string): string =>
+  `${text
+    .replace(/\u00a0/g, ' ')
+    .replace(/\r\n?/g, '\n')
+    .split('\n')
+    .map((l) => wrap(l.trimEnd()))
+    .join('\n')
+    .trim()}\n`

@@ -8,17 +8,34 @@ import { hexOf, overlap, packed, packHex, type Raster, type Rect } from './raste
 import { rowFacts } from './rows'
 
 /** What the autocut found: where bands meet, with their signs; the boxes that parts stand on; and a cut for each part, in order from the top. */
-export interface Autocut { edges: Edge[]; panels: Panel[]; cuts: Cut[] }
+export interface Autocut {
+  edges: Edge[]
+  panels: Panel[]
+  cuts: Cut[]
+}
 
 /** What each kind of part is proposed to become. */
-export const proposal: Record<PartKind, CutKind> = { ground: 'flat', photo: 'picture', drawing: 'picture', icons: 'picture', words: 'words', button: 'button', rule: 'rule' }
+export const proposal: Record<PartKind, CutKind> = {
+  ground: 'flat',
+  photo: 'picture',
+  drawing: 'picture',
+  icons: 'picture',
+  words: 'words',
+  button: 'button',
+  rule: 'rule',
+}
 
 /**
  * Cuts a design by its pixels: into bands, these into columns and parts, and proposes for each what it becomes.
  * @param scale design pixels for each px of the email (its density)
  * @param progress called with 0 to 1
  */
-export function autocut(design: Raster, scale: number, progress?: (done: number) => void, id: NewId = newId): Autocut {
+export function autocut(
+  design: Raster,
+  scale: number,
+  progress?: (done: number) => void,
+  id: NewId = newId,
+): Autocut {
   const { raster, noise } = cleaned(design)
   const facts = rowFacts(raster, (p) => progress?.(p * 0.5))
   const edges = findEdges(raster, scale, facts)
@@ -29,7 +46,13 @@ export function autocut(design: Raster, scale: number, progress?: (done: number)
     const other = (e: Edge | undefined) => e?.why === 'ground' || e?.why === 'seam'
     const found = partsOf(raster, band, scale, noise, { above: other(edges[i - 1]), below: other(edges[i]) })
     progress?.(0.5 + (0.5 * (i + 1)) / tops.length)
-    panels.push(...found.panels.map(({ box: { bar, ...box }, ...rect }): Panel => ({ ...rect, ...box, ...(bar ? { bar: { ...bar, color: hexOf(bar.color) } } : {}) })))
+    panels.push(
+      ...found.panels.map(({ box: { bar, ...box }, ...rect }): Panel => ({
+        ...rect,
+        ...box,
+        ...(bar ? { bar: { ...bar, color: hexOf(bar.color) } } : {}),
+      })),
+    )
     return cutsOf(found.parts, band, raster, scale, id)
   })
   return { edges, panels, cuts }
@@ -39,14 +62,25 @@ export function autocut(design: Raster, scale: number, progress?: (done: number)
 function cutsOf(parts: readonly Part[], band: Rect, raster: Raster, scale: number, id: NewId): Cut[] {
   const out: Cut[] = []
   for (const part of parts) {
-    for (const rect of part.kind === 'icons' ? iconsOf(raster, part, scale) : [part.kind === 'words' ? roomFor(part, parts, scale) : part]) {
+    for (const rect of part.kind === 'icons'
+      ? iconsOf(raster, part, scale)
+      : [part.kind === 'words' ? roomFor(part, parts, scale) : part]) {
       const inside = overlap(rect, band)
       if (!inside || out.some((o) => overlap(o, inside))) continue
       const { x, y, w, h } = inside
       const kind = proposal[part.kind]
       out.push({
-        id: id(), x, y, w, h, kind, alt: null, link: '', words: null,
-        ground: part.kind === 'photo' ? null : part.kind === 'ground' && part.box ? part.box.color : part.ground,
+        id: id(),
+        x,
+        y,
+        w,
+        h,
+        kind,
+        alt: null,
+        link: '',
+        words: null,
+        ground:
+          part.kind === 'photo' ? null : part.kind === 'ground' && part.box ? part.box.color : part.ground,
         seen: { part: part.kind, sure: Math.round(part.sure * 100) / 100 },
         ...(part.kind === 'button' && part.box ? { box: emailBox(part.box, scale) } : {}),
       })
@@ -57,23 +91,43 @@ function cutsOf(parts: readonly Part[], band: Rect, raster: Raster, scale: numbe
 
 /** A box measured in design px, in px of the email. */
 const emailBox = (box: NonNullable<Part['box']>, scale: number): NonNullable<Cut['box']> => ({
-  background: box.color, radius: Math.min(200, Math.round(box.radius / scale)),
-  ...(box.borderWidth ? { borderWidth: Math.max(1, Math.min(12, Math.round(box.borderWidth / scale))), borderColor: box.borderColor } : {}),
+  background: box.color,
+  radius: Math.min(200, Math.round(box.radius / scale)),
+  ...(box.borderWidth
+    ? {
+        borderWidth: Math.max(1, Math.min(12, Math.round(box.borderWidth / scale))),
+        borderColor: box.borderColor,
+      }
+    : {}),
 })
 
 /** Words take their whole column's width and a little air above and below, where nothing else is. */
 function roomFor(part: Part, parts: readonly Part[], scale: number): Rect {
-  const others = parts.filter((p) => p !== part && p.x < part.frame.x + part.frame.w && p.x + p.w > part.frame.x)
+  const others = parts.filter(
+    (p) => p !== part && p.x < part.frame.x + part.frame.w && p.x + p.w > part.frame.x,
+  )
   const air = 4 * scale
   const above = Math.max(part.frame.y, ...others.filter((p) => p.y + p.h <= part.y).map((p) => p.y + p.h))
-  const below = Math.min(part.frame.y + part.frame.h, ...others.filter((p) => p.y >= part.y + part.h).map((p) => p.y))
-  const y = Math.round(Math.max(part.y - air, (above + part.y) / 2)), bottom = Math.round(Math.min(part.y + part.h + air, (below + part.y + part.h) / 2))
-  const x = Math.min(part.x, part.frame.x), right = Math.max(part.x + part.w, part.frame.x + part.frame.w)
-  return { x, y: Math.min(y, part.y), w: right - x, h: Math.max(bottom, part.y + part.h) - Math.min(y, part.y) }
+  const below = Math.min(
+    part.frame.y + part.frame.h,
+    ...others.filter((p) => p.y >= part.y + part.h).map((p) => p.y),
+  )
+  const y = Math.round(Math.max(part.y - air, (above + part.y) / 2)),
+    bottom = Math.round(Math.min(part.y + part.h + air, (below + part.y + part.h) / 2))
+  const x = Math.min(part.x, part.frame.x),
+    right = Math.max(part.x + part.w, part.frame.x + part.frame.w)
+  return {
+    x,
+    y: Math.min(y, part.y),
+    w: right - x,
+    h: Math.max(bottom, part.y + part.h) - Math.min(y, part.y),
+  }
 }
 
 /** A row of icons, icon by icon: each has a link of its own. */
 function iconsOf(raster: Raster, part: Part, scale: number): Rect[] {
   const mask = maskOf(packed(raster), raster.width, part, packHex(part.ground), 24, 1)
-  return stretches(mask, { x: 0, y: 0, w: mask.cols, h: mask.rows }, 'columns', Math.round(4 * scale)).map(({ from, to }) => ({ x: part.x + from, y: part.y, w: to - from, h: part.h })).filter((r) => r.w > 3)
+  return stretches(mask, { x: 0, y: 0, w: mask.cols, h: mask.rows }, 'columns', Math.round(4 * scale))
+    .map(({ from, to }) => ({ x: part.x + from, y: part.y, w: to - from, h: part.h }))
+    .filter((r) => r.w > 3)
 }

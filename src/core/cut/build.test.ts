@@ -17,53 +17,113 @@ import type { Raster } from './raster'
 
 /** A white design of 1200 x 2000 with a blue band and two lines of dark ink, drawn pixel by pixel. */
 function drawing(): Raster {
-  const width = 1200, height = 2000
+  const width = 1200,
+    height = 2000
   const data = new Uint8Array(width * height * 4).fill(255)
-  const fill = (x: number, y: number, w: number, h: number, rgb: number[]) => { for (let j = y; j < y + h; j++) for (let i = x; i < x + w; i++) data.set(rgb, (j * width + i) * 4) }
+  const fill = (x: number, y: number, w: number, h: number, rgb: number[]) => {
+    for (let j = y; j < y + h; j++) for (let i = x; i < x + w; i++) data.set(rgb, (j * width + i) * 4)
+  }
   fill(0, 600, 1200, 200, [0x12, 0x34, 0x56])
   fill(120, 1000, 800, 30, [0x33, 0x22, 0x11])
   fill(120, 1050, 700, 30, [0x33, 0x22, 0x11])
   return { width, height, data }
 }
 const raster = drawing()
-const cut = (id: string, x: number, y: number, w: number, h: number, more: Partial<Cut> = {}): Cut => ({ id, x, y, w, h, kind: 'picture', alt: null, link: '', words: null, ground: null, ...more })
+const cut = (id: string, x: number, y: number, w: number, h: number, more: Partial<Cut> = {}): Cut => ({
+  id,
+  x,
+  y,
+  w,
+  h,
+  kind: 'picture',
+  alt: null,
+  link: '',
+  words: null,
+  ground: null,
+  ...more,
+})
 const plan = (...cuts: Cut[]): CutPlan => ({ ...emptyPlan(), cuts })
-const picture = (id: string) => ({ id: id.charCodeAt(0).toString(16).padEnd(64, '0'), type: 'image/png' as const, width: 1200, height: 600, bytes: 9 })
-const build = (p: CutPlan, previous: Email | null = null) => buildEmail({
-  plan: p, size: raster, emailWidth: 600, previous, house: plainHouseStyle(), pictures: new Map(p.cuts.filter((c) => c.kind === 'picture').map((c) => [c.id, picture(c.id)])),
-  groundOf: (r) => groundOf(raster, r), readInk: (r, g) => readInk(raster, r, g),
-} satisfies BuildInput)
+const picture = (id: string) => ({
+  id: id.charCodeAt(0).toString(16).padEnd(64, '0'),
+  type: 'image/png' as const,
+  width: 1200,
+  height: 600,
+  bytes: 9,
+})
+const build = (p: CutPlan, previous: Email | null = null) =>
+  buildEmail({
+    plan: p,
+    size: raster,
+    emailWidth: 600,
+    previous,
+    house: plainHouseStyle(),
+    pictures: new Map(p.cuts.filter((c) => c.kind === 'picture').map((c) => [c.id, picture(c.id)])),
+    groundOf: (r) => groundOf(raster, r),
+    readInk: (r, g) => readInk(raster, r, g),
+  } satisfies BuildInput)
 
 const basic = plan(
-  cut('a', 0, 0, 1200, 600, { alt: 'Sky', link: 'https://a.example' }), cut('b', 0, 600, 1200, 200, { kind: 'flat', ground: '#123456' }),
-  cut('c', 0, 940, 1200, 200, { kind: 'words', ground: '#ffffff', words: textOf('One line\n\nand another') }), cut('d', 0, 1200, 580, 400), cut('e', 620, 1200, 580, 400),
+  cut('a', 0, 0, 1200, 600, { alt: 'Sky', link: 'https://a.example' }),
+  cut('b', 0, 600, 1200, 200, { kind: 'flat', ground: '#123456' }),
+  cut('c', 0, 940, 1200, 200, { kind: 'words', ground: '#ffffff', words: textOf('One line\n\nand another') }),
+  cut('d', 0, 1200, 580, 400),
+  cut('e', 620, 1200, 580, 400),
 )
 
 test('a panel becomes a cell of its colour with its radius; its dashed border or the strip along its side become the edges of the cell', () => {
   const words = cut('c', 140, 980, 900, 140, { kind: 'words', ground: '#ffffff', words: textOf('One line') })
   const cellOf = (panel: Partial<CutPlan['panels'][number]>) => {
-    const { email } = build({ ...plan(words), panels: [{ x: 100, y: 940, w: 1000, h: 240, radius: 16, color: '#ffffff', ...panel }] })
+    const { email } = build({
+      ...plan(words),
+      panels: [{ x: 100, y: 940, w: 1000, h: 240, radius: 16, color: '#ffffff', ...panel }],
+    })
     emailSchema.parse(email)
     return email.bands.find((b) => b.cells[0]!.edges)!.cells[0]!
   }
   const line = { width: 2, style: 'dashed', color: '#b4452f' }
   const dashed = cellOf({ borderWidth: 4, borderColor: '#b4452f', borderStyle: 'dashed' })
-  expect(dashed).toMatchObject({ width: 500, radius: 8, background: '#ffffff', edges: { top: line, right: line, bottom: line, left: line } })
+  expect(dashed).toMatchObject({
+    width: 500,
+    radius: 8,
+    background: '#ffffff',
+    edges: { top: line, right: line, bottom: line, left: line },
+  })
   const quoted = cellOf({ bar: { side: 'left', width: 12, color: '#ffb300' } })
   expect(quoted.edges).toEqual({ left: { width: 6, style: 'solid', color: '#ffb300' } })
   // What stands in it stays where it was: the edge takes its width off the space beside the words (the ink begins at 120, the panel at 100).
-  const left = (c: typeof quoted) => { const item = c.items[0]!; return item.kind === 'row' ? NaN : item.padding.left }
-  expect([left(dashed), left(quoted)]).toEqual([left(cellOf({ borderWidth: 2, borderColor: '#b4452f' })) - 1, left(dashed) - 4])
+  const left = (c: typeof quoted) => {
+    const item = c.items[0]!
+    return item.kind === 'row' ? NaN : item.padding.left
+  }
+  expect([left(dashed), left(quoted)]).toEqual([
+    left(cellOf({ borderWidth: 2, borderColor: '#b4452f' })) - 1,
+    left(dashed) - 4,
+  ])
 })
 
 test('cuts become bands, cells and tiles at their measured places', () => {
   const { email } = build(basic)
   emailSchema.parse(email)
-  expect(email.bands.map((b) => [b.id, b.cells.length, b.background])).toEqual([['b-a', 1, '#ffffff'], ['b-b', 1, '#123456'], ['b-c', 1, '#ffffff'], ['b-d', 2, '#ffffff']])
+  expect(email.bands.map((b) => [b.id, b.cells.length, b.background])).toEqual([
+    ['b-a', 1, '#ffffff'],
+    ['b-b', 1, '#123456'],
+    ['b-c', 1, '#ffffff'],
+    ['b-d', 2, '#ffffff'],
+  ])
   const [a, b, c, d] = email.bands
-  expect([...tilesOf(a!)][0]).toMatchObject({ kind: 'picture', alt: 'Sky', link: 'https://a.example', width: 600 })
+  expect([...tilesOf(a!)][0]).toMatchObject({
+    kind: 'picture',
+    alt: 'Sky',
+    link: 'https://a.example',
+    width: 600,
+  })
   expect([...tilesOf(b!)][0]).toMatchObject({ kind: 'gap', height: 100 })
-  expect([...tilesOf(c!)][0]).toMatchObject({ kind: 'words', align: 'left', padding: { left: 60 }, style: { color: '#332211' } })
+  expect([...tilesOf(c!)][0]).toMatchObject({
+    kind: 'words',
+    align: 'left',
+    padding: { left: 60 },
+    style: { color: '#332211' },
+  })
   expect([d!.gap, d!.cells.map((x) => x.width)]).toEqual([20, [290, 290]])
 })
 
@@ -76,14 +136,28 @@ test('what no cut covers becomes the padding of the neighbour of its colour', ()
 
 test('phones get a part of their own; one chosen in Compose stays until the cut has one, and one from the cut goes with it', () => {
   const narrow = { of: 'wide' as const, x: 0, y: 0, w: 600, h: 600 }
-  const of = (p: CutPlan, previous: Email | null) => buildEmail({
-    plan: p, size: raster, emailWidth: 600, previous, house: plainHouseStyle(), pictures: new Map([['a', picture('a')]]), narrowPictures: new Map([['a', picture('n')]]),
-    groundOf: (r) => groundOf(raster, r), readInk: (r, g) => readInk(raster, r, g),
-  })
-  const shown = (e: Email) => { const t = [...placesOf(e)].find((p) => p.tile.id === 't-a')!.tile; return t.kind === 'picture' ? t.narrowPicture?.id : null }
+  const of = (p: CutPlan, previous: Email | null) =>
+    buildEmail({
+      plan: p,
+      size: raster,
+      emailWidth: 600,
+      previous,
+      house: plainHouseStyle(),
+      pictures: new Map([['a', picture('a')]]),
+      narrowPictures: new Map([['a', picture('n')]]),
+      groundOf: (r) => groundOf(raster, r),
+      readInk: (r, g) => readInk(raster, r, g),
+    })
+  const shown = (e: Email) => {
+    const t = [...placesOf(e)].find((p) => p.tile.id === 't-a')!.tile
+    return t.kind === 'picture' ? t.narrowPicture?.id : null
+  }
   const first = of(plan(cut('a', 0, 0, 1200, 600)), null)
   expect(shown(first.email)).toBeUndefined()
-  const byHand = applyEdit(first.email, { name: 'setTile', what: { id: 't-a', set: { narrowPicture: picture('h') } } })
+  const byHand = applyEdit(first.email, {
+    name: 'setTile',
+    what: { id: 't-a', set: { narrowPicture: picture('h') } },
+  })
   const again = of(first.plan, byHand)
   expect(shown(again.email)).toBe(picture('h').id)
   const fromCut = of(setCut(again.plan, 'a', { narrow }), again.email)
@@ -95,11 +169,35 @@ test('phones get a part of their own; one chosen in Compose stays until the cut 
 test('built again, it keeps words, alt texts and links, wherever they were written last', () => {
   const first = build(basic)
   let email = applyEdit(first.email, { name: 'setTile', what: { id: 't-a', set: { alt: 'A wide sky' } } })
-  email = applyEdit(email, { name: 'setTile', what: { id: 't-c', set: { text: textOf('Written in the lens'), style: { size: 21 } } } })
-  email = applyEdit(email, { name: 'addTile', what: { cell: 'c-c', at: 1, tile: { id: 'mine', kind: 'button', label: 'Go', link: 'https://go.example', align: 'left', fullNarrow: true, show: 'all', padding: { top: 0, right: 0, bottom: 0, left: 0 } } } })
+  email = applyEdit(email, {
+    name: 'setTile',
+    what: { id: 't-c', set: { text: textOf('Written in the lens'), style: { size: 21 } } },
+  })
+  email = applyEdit(email, {
+    name: 'addTile',
+    what: {
+      cell: 'c-c',
+      at: 1,
+      tile: {
+        id: 'mine',
+        kind: 'button',
+        label: 'Go',
+        link: 'https://go.example',
+        align: 'left',
+        fullNarrow: true,
+        show: 'all',
+        padding: { top: 0, right: 0, bottom: 0, left: 0 },
+      },
+    },
+  })
   email = applyEdit(email, { name: 'setBand', what: { id: 'b-c', set: { name: 'My words' } } })
   // Meanwhile in Cut: the link of a, the place of c, and e is gone.
-  const changed = { ...setCut(first.plan, 'a', { link: 'https://new.example' }), cuts: setCut(first.plan, 'a', { link: 'https://new.example' }).cuts.filter((x) => x.id !== 'e').map((x) => (x.id === 'c' ? { ...x, y: 900, h: 240 } : x)) }
+  const changed = {
+    ...setCut(first.plan, 'a', { link: 'https://new.example' }),
+    cuts: setCut(first.plan, 'a', { link: 'https://new.example' })
+      .cuts.filter((x) => x.id !== 'e')
+      .map((x) => (x.id === 'c' ? { ...x, y: 900, h: 240 } : x)),
+  }
   const second = build(changed, email)
   emailSchema.parse(second.email)
   const tile = (id: string) => [...placesOf(second.email)].find((p) => p.tile.id === id)?.tile
@@ -119,17 +217,28 @@ test('nothing changed, nothing changes', () => {
 
 test('a change of mind about a cut loses none of its words', () => {
   const first = build(basic)
-  const written = applyEdit(first.email, { name: 'setTile', what: { id: 't-c', set: { text: textOf('Precious') } } })
+  const written = applyEdit(first.email, {
+    name: 'setTile',
+    what: { id: 't-c', set: { text: textOf('Precious') } },
+  })
   const asPicture = build(setCut(harvest(first.plan, written), 'c', { kind: 'picture' }), written)
   const back = build(setCut(asPicture.plan, 'c', { kind: 'words' }), asPicture.email)
-  expect([...placesOf(back.email)].find((p) => p.tile.id === 't-c')!.tile).toMatchObject({ text: textOf('Precious') })
+  expect([...placesOf(back.email)].find((p) => p.tile.id === 't-c')!.tile).toMatchObject({
+    text: textOf('Precious'),
+  })
 })
 
 test('what was written last prevails when it was written on one side only', () => {
   const first = build(basic)
-  const written = applyEdit(first.email, { name: 'setTile', what: { id: 't-a', set: { alt: 'From the lens' } } })
+  const written = applyEdit(first.email, {
+    name: 'setTile',
+    what: { id: 't-a', set: { alt: 'From the lens' } },
+  })
   const harvested = harvest(first.plan, written)
-  const again = harvest(harvested, applyEdit(written, { name: 'setTile', what: { id: 't-a', set: { alt: 'Once more' } } }))
+  const again = harvest(
+    harvested,
+    applyEdit(written, { name: 'setTile', what: { id: 't-a', set: { alt: 'Once more' } } }),
+  )
   expect(again.cuts[0]!.alt).toBe('Once more')
   expect(harvest(setCut(first.plan, 'a', { alt: 'From Cut' }), written).cuts[0]!.alt).toBe('From Cut')
 })
@@ -137,39 +246,99 @@ test('what was written last prevails when it was written on one side only', () =
 test('what was deleted in the email stays deleted, and what took its place stays, until the cut changes', () => {
   const first = build(basic)
   let email = applyEdit(first.email, { name: 'removeTile', what: { id: 't-b' } })
-  email = applyEdit(email, { name: 'addTile', what: { cell: 'c-b', at: 0, tile: { id: 'mine', kind: 'gap', height: 7, show: 'all', padding: { top: 0, right: 0, bottom: 0, left: 0 } } } })
+  email = applyEdit(email, {
+    name: 'addTile',
+    what: {
+      cell: 'c-b',
+      at: 0,
+      tile: {
+        id: 'mine',
+        kind: 'gap',
+        height: 7,
+        show: 'all',
+        padding: { top: 0, right: 0, bottom: 0, left: 0 },
+      },
+    },
+  })
   email = applyEdit(email, { name: 'removeBand', what: { id: 'b-a' } })
   const again = build(first.plan, email)
   expect(again.email).toEqual(email)
   expect(again.notes).toEqual([expect.stringContaining('2 cuts stay out')])
-  const moved = build({ ...again.plan, cuts: again.plan.cuts.map((c) => (c.id === 'a' ? { ...c, h: 590 } : c)) }, email)
+  const moved = build(
+    { ...again.plan, cuts: again.plan.cuts.map((c) => (c.id === 'a' ? { ...c, h: 590 } : c)) },
+    email,
+  )
   expect(moved.email.bands[0]).toMatchObject({ id: 'b-a' })
 })
 
 test('bands made by hand stay where they were, also after cuts are merged', () => {
   const first = build(basic)
-  const own = { ...first.email.bands[0]!, id: 'own', name: 'Mine', cells: [{ ...first.email.bands[0]!.cells[0]!, id: 'own-c', items: [] }] }
+  const own = {
+    ...first.email.bands[0]!,
+    id: 'own',
+    name: 'Mine',
+    cells: [{ ...first.email.bands[0]!.cells[0]!, id: 'own-c', items: [] }],
+  }
   const email = applyEdit(first.email, { name: 'addBand', what: { band: own, at: 2 } })
   const merged = build(mergeCuts(first.plan, ['d', 'e']), email)
   expect(merged.email.bands.map((b) => b.id)).toEqual(['b-a', 'b-b', 'own', 'b-c', 'b-d'])
 })
 
 test('layouts that straight lines part are parted; interlocking ones are told', () => {
-  expect(partition([cut('a', 0, 0, 10, 5), cut('b', 0, 5, 5, 5), cut('c', 5, 5, 5, 5)])).toMatchObject({ kind: 'rows', parts: [{ kind: 'leaf' }, { kind: 'columns' }] })
-  const pinwheel = [cut('a', 0, 0, 800, 400), cut('b', 800, 0, 400, 800), cut('c', 400, 800, 800, 400), cut('d', 0, 400, 400, 800), cut('e', 400, 400, 400, 400)]
+  expect(partition([cut('a', 0, 0, 10, 5), cut('b', 0, 5, 5, 5), cut('c', 5, 5, 5, 5)])).toMatchObject({
+    kind: 'rows',
+    parts: [{ kind: 'leaf' }, { kind: 'columns' }],
+  })
+  const pinwheel = [
+    cut('a', 0, 0, 800, 400),
+    cut('b', 800, 0, 400, 800),
+    cut('c', 400, 800, 800, 400),
+    cut('d', 0, 400, 400, 800),
+    cut('e', 400, 400, 400, 400),
+  ]
   expect(partition(pinwheel).kind).toBe('knot')
   // What stands on a panel stays together; a picture of the whole panel needs none under it, and one that a cut reaches out of is left aside.
   const panel = { x: 0, y: 0, w: 10, h: 20 }
-  expect(partition([cut('a', 1, 1, 8, 5), cut('b', 1, 8, 8, 5), cut('c', 20, 0, 10, 20)], [panel])).toMatchObject({ kind: 'columns', parts: [{ kind: 'panel', box: panel, inner: { kind: 'rows' } }, { kind: 'leaf' }] })
-  expect(partition([cut('a', 0, 0, 10, 20), cut('c', 20, 0, 10, 20)], [panel])).toMatchObject({ kind: 'columns', parts: [{ kind: 'leaf' }, { kind: 'leaf' }] })
-  expect(partition([cut('a', 1, 1, 18, 5), cut('b', 1, 8, 8, 5)], [panel])).toMatchObject({ kind: 'rows', parts: [{ kind: 'leaf' }, { kind: 'leaf' }] })
+  expect(
+    partition([cut('a', 1, 1, 8, 5), cut('b', 1, 8, 8, 5), cut('c', 20, 0, 10, 20)], [panel]),
+  ).toMatchObject({
+    kind: 'columns',
+    parts: [{ kind: 'panel', box: panel, inner: { kind: 'rows' } }, { kind: 'leaf' }],
+  })
+  expect(partition([cut('a', 0, 0, 10, 20), cut('c', 20, 0, 10, 20)], [panel])).toMatchObject({
+    kind: 'columns',
+    parts: [{ kind: 'leaf' }, { kind: 'leaf' }],
+  })
+  expect(partition([cut('a', 1, 1, 18, 5), cut('b', 1, 8, 8, 5)], [panel])).toMatchObject({
+    kind: 'rows',
+    parts: [{ kind: 'leaf' }, { kind: 'leaf' }],
+  })
   expect(build(plan(...pinwheel)).notes[0]).toMatch(/5 cuts interlock/)
 })
 
 test('pictures side by side with words under them become columns, so that a phone shows each picture with its words', () => {
-  const pair = (y: number, kind: 'picture' | 'words', id: string) => [cut(`${id}1`, 90, y, 500, 200, { kind }), cut(`${id}2`, 610, y, 500, 200, { kind })]
-  const { email } = build(plan(...pair(1000, 'picture', 'p'), ...pair(1210, 'words', 'w'), ...pair(1450, 'picture', 'q'), ...pair(1660, 'words', 'x')))
-  expect(email.bands.map((b) => b.cells.map((c) => c.items.map((i) => i.id)))).toEqual([[['t-p1', 't-w1'], ['t-p2', 't-w2']], [['t-q1', 't-x1'], ['t-q2', 't-x2']]])
+  const pair = (y: number, kind: 'picture' | 'words', id: string) => [
+    cut(`${id}1`, 90, y, 500, 200, { kind }),
+    cut(`${id}2`, 610, y, 500, 200, { kind }),
+  ]
+  const { email } = build(
+    plan(
+      ...pair(1000, 'picture', 'p'),
+      ...pair(1210, 'words', 'w'),
+      ...pair(1450, 'picture', 'q'),
+      ...pair(1660, 'words', 'x'),
+    ),
+  )
+  expect(email.bands.map((b) => b.cells.map((c) => c.items.map((i) => i.id)))).toEqual([
+    [
+      ['t-p1', 't-w1'],
+      ['t-p2', 't-w2'],
+    ],
+    [
+      ['t-q1', 't-x1'],
+      ['t-q2', 't-x2'],
+    ],
+  ])
 })
 
 test('the ground is the commonest colour of the edge, exactly, and says how flat it is', () => {
@@ -179,88 +348,275 @@ test('the ground is the commonest colour of the edge, exactly, and says how flat
 
 test('ink is read as lines, blocks and a colour', () => {
   const ink = readInk(raster, { x: 0, y: 900, w: 1200, h: 300 }, '#ffffff')
-  expect(ink).toMatchObject({ color: '#332211', lines: [{ x: 120, y: 1000, w: 800, h: 30, base: 1030 }, { x: 120, y: 1050, w: 700, h: 30, base: 1080 }] })
+  expect(ink).toMatchObject({
+    color: '#332211',
+    lines: [
+      { x: 120, y: 1000, w: 800, h: 30, base: 1030 },
+      { x: 120, y: 1050, w: 700, h: 30, base: 1080 },
+    ],
+  })
   expect(inkBlocks(ink.lines)).toMatchObject([{ pitch: 50 }])
-  expect(inkBlocks([...ink.lines, { ...ink.lines[0]!, y: 1200, w: 500, h: 70, base: 1270, small: 70, tall: 70 }])).toHaveLength(2)
+  expect(
+    inkBlocks([...ink.lines, { ...ink.lines[0]!, y: 1200, w: 500, h: 70, base: 1270, small: 70, tall: 70 }]),
+  ).toHaveLength(2)
   expect(alignmentOf(ink.lines, { x: 0, w: 1200 })).toBe('left')
-  expect(alignmentOf([{ x: 200, w: 800 }, { x: 300, w: 600 }], { x: 0, w: 1200 })).toBe('center')
-  expect(alignmentOf([{ x: 200, w: 900 }, { x: 300, w: 800 }], { x: 0, w: 1200 })).toBe('right')
+  expect(
+    alignmentOf(
+      [
+        { x: 200, w: 800 },
+        { x: 300, w: 600 },
+      ],
+      { x: 0, w: 1200 },
+    ),
+  ).toBe('center')
+  expect(
+    alignmentOf(
+      [
+        { x: 200, w: 900 },
+        { x: 300, w: 800 },
+      ],
+      { x: 0, w: 1200 },
+    ),
+  ).toBe('right')
 })
 
 describe('how letters are set is told from the pixels, with the words known', () => {
   const drawn = async (body: string) => {
-    const { data, info } = await sharp(Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="400" viewBox="0 0 600 200" font-family="Liberation Sans, Arial"><rect width="600" height="200" fill="#ffffff"/>${body}</svg>`)).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+    const { data, info } = await sharp(
+      Buffer.from(
+        `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="400" viewBox="0 0 600 200" font-family="Liberation Sans, Arial"><rect width="600" height="200" fill="#ffffff"/>${body}</svg>`,
+      ),
+    )
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true })
     return { width: info.width, height: info.height, data }
   }
   const tilesOfDrawn = async (body: string, cuts: Cut[]) => {
     const r = await drawn(body)
-    const { email } = buildEmail({ plan: plan(...cuts), size: r, emailWidth: 600, previous: null, house: plainHouseStyle(), pictures: new Map(), groundOf: (x) => groundOf(r, x), readInk: (x, g) => readInk(r, x, g) })
+    const { email } = buildEmail({
+      plan: plan(...cuts),
+      size: r,
+      emailWidth: 600,
+      previous: null,
+      house: plainHouseStyle(),
+      pictures: new Map(),
+      groundOf: (x) => groundOf(r, x),
+      readInk: (x, g) => readInk(r, x, g),
+    })
     emailSchema.parse(email)
     return [...placesOf(email)].flatMap(({ tile }) => (tile.kind === 'words' ? [tile] : []))
   }
-  const words = (id: string, x: number, y: number, w: number, h: number, said: string) => cut(id, x, y, w, h, { kind: 'words', ground: '#ffffff', words: textOf(said) })
+  const words = (id: string, x: number, y: number, w: number, h: number, said: string) =>
+    cut(id, x, y, w, h, { kind: 'words', ground: '#ffffff', words: textOf(said) })
 
   test('capitals set wide keep their spacing; the line under a link is none of its letters', async () => {
-    const [title, link] = await tilesOfDrawn('<text x="300" y="60" text-anchor="middle" font-size="28" font-weight="700" letter-spacing="7">VESPER</text><text x="40" y="140" font-size="15" font-weight="700" text-decoration="underline">About the players</text>', [words('a', 0, 60, 1200, 90, 'VESPER'), words('b', 80, 250, 290, 44, 'About the players')])
+    const [title, link] = await tilesOfDrawn(
+      '<text x="300" y="60" text-anchor="middle" font-size="28" font-weight="700" letter-spacing="7">VESPER</text><text x="40" y="140" font-size="15" font-weight="700" text-decoration="underline">About the players</text>',
+      [words('a', 0, 60, 1200, 90, 'VESPER'), words('b', 80, 250, 290, 44, 'About the players')],
+    )
     expect(Math.abs(title!.style!.spacing! - 7)).toBeLessThanOrEqual(1)
     expect(title!.align).toBe('center')
-    expect([Math.abs(title!.style!.size! - 28) <= 1, Math.abs(link!.style!.size! - 15) <= 1, link!.style!.bold, link!.style!.spacing]).toEqual([true, true, true, undefined])
+    expect([
+      Math.abs(title!.style!.size! - 28) <= 1,
+      Math.abs(link!.style!.size! - 15) <= 1,
+      link!.style!.bold,
+      link!.style!.spacing,
+    ]).toEqual([true, true, true, undefined])
   })
 
   test('figures of a row are set alike, whatever each of them measures; a price under another is held by the right edge', async () => {
-    const figure = (x: number, n: string) => `<text x="${x}" y="60" text-anchor="middle" font-size="30" font-weight="700">${n}</text>`
-    const made = await tilesOfDrawn(`${figure(80, '8')}${figure(230, '31')}${figure(380, '220')}${figure(530, '0')}<text x="40" y="130" font-size="15">Single evening</text><text x="560" y="130" text-anchor="end" font-size="15">€ 24</text><text x="40" y="170" font-size="15">All eight evenings</text><text x="560" y="170" text-anchor="end" font-size="15">€ 140</text>`, [
-      ...[[80, '8'], [230, '31'], [380, '220'], [530, '0']].map(([x, n], i) => words(`f${i}`, 2 * Number(x) - 80, 60, 160, 80, String(n))),
-      words('a', 80, 230, 220, 44, 'Single evening'), words('b', 1050, 230, 70, 44, '€ 24'), words('c', 80, 310, 260, 44, 'All eight evenings'), words('d', 1030, 310, 90, 44, '€ 140'),
-    ])
+    const figure = (x: number, n: string) =>
+      `<text x="${x}" y="60" text-anchor="middle" font-size="30" font-weight="700">${n}</text>`
+    const made = await tilesOfDrawn(
+      `${figure(80, '8')}${figure(230, '31')}${figure(380, '220')}${figure(530, '0')}<text x="40" y="130" font-size="15">Single evening</text><text x="560" y="130" text-anchor="end" font-size="15">€ 24</text><text x="40" y="170" font-size="15">All eight evenings</text><text x="560" y="170" text-anchor="end" font-size="15">€ 140</text>`,
+      [
+        ...[
+          [80, '8'],
+          [230, '31'],
+          [380, '220'],
+          [530, '0'],
+        ].map(([x, n], i) => words(`f${i}`, 2 * Number(x) - 80, 60, 160, 80, String(n))),
+        words('a', 80, 230, 220, 44, 'Single evening'),
+        words('b', 1050, 230, 70, 44, '€ 24'),
+        words('c', 80, 310, 260, 44, 'All eight evenings'),
+        words('d', 1030, 310, 90, 44, '€ 140'),
+      ],
+    )
     const of = (id: string) => made.find((t) => t.cut === id)!
     const figures = ['f0', 'f1', 'f2', 'f3'].map((id) => of(id).style!)
-    expect([new Set(figures.map((s) => s.size)).size, Math.abs(figures[0]!.size! - 30) <= 1, figures.every((s) => s.bold)]).toEqual([1, true, true])
+    expect([
+      new Set(figures.map((s) => s.size)).size,
+      Math.abs(figures[0]!.size! - 30) <= 1,
+      figures.every((s) => s.bold),
+    ]).toEqual([1, true, true])
     expect([of('b').align, of('d').align, of('a').align]).toEqual(['right', 'right', 'left'])
   })
 })
 
 test('clean edges are where content begins and ends', () => {
-  expect(contentEdges(raster, { x: 0, y: 900, w: 1200, h: 300 })).toEqual({ x: [120, 920], y: [1000, 1030, 1050, 1080] })
+  expect(contentEdges(raster, { x: 0, y: 900, w: 1200, h: 300 })).toEqual({
+    x: [120, 920],
+    y: [1000, 1030, 1050, 1080],
+  })
   expect(contentEdges(raster, { x: 0, y: 0, w: 1200, h: 700 })).toEqual({ x: [], y: [] })
 })
 
 test('whatever is cut, what is built is a whole email, with every cut in it once', () => {
   const size = { width: 1200, height: 6000 }
-  const rect = fc.record({ x: fc.integer({ min: 0, max: 1190 }), y: fc.integer({ min: 0, max: 5990 }), w: fc.integer({ min: 4, max: 1200 }), h: fc.integer({ min: 4, max: 2500 }), kind: fc.constantFrom(...cutKinds) })
+  const rect = fc.record({
+    x: fc.integer({ min: 0, max: 1190 }),
+    y: fc.integer({ min: 0, max: 5990 }),
+    w: fc.integer({ min: 4, max: 1200 }),
+    h: fc.integer({ min: 4, max: 2500 }),
+    kind: fc.constantFrom(...cutKinds),
+  })
   // Few columns of many cuts, as rows of icons and tables are, come about seldom by chance.
-  const rows = fc.tuple(fc.integer({ min: 2, max: 12 }), fc.integer({ min: 0, max: 5000 }), fc.constantFrom(...cutKinds)).map(([n, y, kind]) => Array.from({ length: n }, (_, i) => ({ x: Math.floor((i * 1200) / n) + 4, y, w: Math.floor(1200 / n) - 8, h: 90, kind })))
-  fc.assert(fc.property(fc.array(rect, { minLength: 1, maxLength: 9 }), fc.array(rows, { maxLength: 2 }), fc.uniqueArray(fc.integer({ min: 1, max: 5999 }), { maxLength: 4 }), fc.constantFrom(320, 600, 900), fc.array(rect, { maxLength: 4 }), (rects, more, edges, emailWidth, boxes) => {
-    const panels = boxes.map(({ kind, ...r }): CutPlan['panels'][number] => ({ ...r, w: Math.min(r.w, 1200 - r.x), radius: 8, color: '#eeeeee', ...(kind === 'words' ? { borderWidth: 2, borderStyle: 'dashed' } : kind === 'rule' ? { bar: { side: 'left', width: 9, color: '#123456' } } : {}) }))
-    let p: CutPlan = { ...emptyPlan(), edges: edges.sort((a, b) => a - b), panels }, n = 0
-    for (const r of [...rects, ...more.flat()]) p = addCut(p, r, size, r.kind, () => `c${n++}`).plan
-    const { email, plan: after } = buildEmail({
-      plan: p, size, emailWidth, previous: null, house: plainHouseStyle(), pictures: new Map(p.cuts.map((c) => [c.id, picture('a')])),
-      groundOf: () => ({ color: '#ffffff', share: 1 }), readInk: (r) => ({ color: '#222222', lines: r.h > 40 ? [{ x: r.x + 2, y: r.y + 4, w: Math.max(1, r.w - 4), h: 24, base: r.y + 24, small: 12, tall: 20, contrast: 0.8, under: false, slant: 0, stroke: 0.2, word: 20, gap: 2 }] : [] }),
-    })
-    expect(emailSchema.safeParse(email).error).toBeUndefined()
-    expect(planSchema.safeParse(after).error).toBeUndefined()
-    // Nothing shares an id, or its width would be that of the other.
-    const ids: string[] = []
-    const visit = (c: Cell) => { ids.push(c.id); for (const i of c.items) { ids.push(i.id); if (i.kind === 'row') i.cells.forEach(visit) } }
-    for (const b of email.bands) { ids.push(b.id); b.cells.forEach(visit) }
-    expect(ids).toHaveLength(new Set(ids).size)
-    const shown = [...placesOf(email)].flatMap(({ tile }) => (tile.cut ? [tile.cut] : []))
-    expect(shown.sort()).toEqual(p.cuts.filter((c) => c.kind !== 'nothing').map((c) => c.id).sort())
-  }), { numRuns: 300 })
+  const rows = fc
+    .tuple(fc.integer({ min: 2, max: 12 }), fc.integer({ min: 0, max: 5000 }), fc.constantFrom(...cutKinds))
+    .map(([n, y, kind]) =>
+      Array.from({ length: n }, (_, i) => ({
+        x: Math.floor((i * 1200) / n) + 4,
+        y,
+        w: Math.floor(1200 / n) - 8,
+        h: 90,
+        kind,
+      })),
+    )
+  fc.assert(
+    fc.property(
+      fc.array(rect, { minLength: 1, maxLength: 9 }),
+      fc.array(rows, { maxLength: 2 }),
+      fc.uniqueArray(fc.integer({ min: 1, max: 5999 }), { maxLength: 4 }),
+      fc.constantFrom(320, 600, 900),
+      fc.array(rect, { maxLength: 4 }),
+      (rects, more, edges, emailWidth, boxes) => {
+        const panels = boxes.map(({ kind, ...r }): CutPlan['panels'][number] => ({
+          ...r,
+          w: Math.min(r.w, 1200 - r.x),
+          radius: 8,
+          color: '#eeeeee',
+          ...(kind === 'words'
+            ? { borderWidth: 2, borderStyle: 'dashed' }
+            : kind === 'rule'
+              ? { bar: { side: 'left', width: 9, color: '#123456' } }
+              : {}),
+        }))
+        let p: CutPlan = { ...emptyPlan(), edges: edges.sort((a, b) => a - b), panels },
+          n = 0
+        for (const r of [...rects, ...more.flat()]) p = addCut(p, r, size, r.kind, () => `c${n++}`).plan
+        const { email, plan: after } = buildEmail({
+          plan: p,
+          size,
+          emailWidth,
+          previous: null,
+          house: plainHouseStyle(),
+          pictures: new Map(p.cuts.map((c) => [c.id, picture('a')])),
+          groundOf: () => ({ color: '#ffffff', share: 1 }),
+          readInk: (r) => ({
+            color: '#222222',
+            lines:
+              r.h > 40
+                ? [
+                    {
+                      x: r.x + 2,
+                      y: r.y + 4,
+                      w: Math.max(1, r.w - 4),
+                      h: 24,
+                      base: r.y + 24,
+                      small: 12,
+                      tall: 20,
+                      contrast: 0.8,
+                      under: false,
+                      slant: 0,
+                      stroke: 0.2,
+                      word: 20,
+                      gap: 2,
+                    },
+                  ]
+                : [],
+          }),
+        })
+        expect(emailSchema.safeParse(email).error).toBeUndefined()
+        expect(planSchema.safeParse(after).error).toBeUndefined()
+        // Nothing shares an id, or its width would be that of the other.
+        const ids: string[] = []
+        const visit = (c: Cell) => {
+          ids.push(c.id)
+          for (const i of c.items) {
+            ids.push(i.id)
+            if (i.kind === 'row') i.cells.forEach(visit)
+          }
+        }
+        for (const b of email.bands) {
+          ids.push(b.id)
+          b.cells.forEach(visit)
+        }
+        expect(ids).toHaveLength(new Set(ids).size)
+        const shown = [...placesOf(email)].flatMap(({ tile }) => (tile.cut ? [tile.cut] : []))
+        expect(shown.sort()).toEqual(
+          p.cuts
+            .filter((c) => c.kind !== 'nothing')
+            .map((c) => c.id)
+            .sort(),
+        )
+      },
+    ),
+    { numRuns: 300 },
+  )
 })
 
 test('words with a line under them get one; what the person made of them afterwards stays', () => {
-  const words = cut('c', 140, 980, 900, 60, { kind: 'words', ground: '#ffffff', words: textOf('Leave the list') })
-  const read = (p: CutPlan, previous: Email | null) => buildEmail({
-    plan: p, size: raster, emailWidth: 600, previous, house: plainHouseStyle(), pictures: new Map(), groundOf: () => ({ color: '#ffffff', share: 1 }),
-    readInk: () => ({ color: '#222222', lines: [{ x: 142, y: 990, w: 190, h: 34, base: 1020, small: 16.6, tall: 23, contrast: 0.8, under: true, slant: 0, stroke: 0.2, word: 90, gap: 2 }] }),
+  const words = cut('c', 140, 980, 900, 60, {
+    kind: 'words',
+    ground: '#ffffff',
+    words: textOf('Leave the list'),
   })
+  const read = (p: CutPlan, previous: Email | null) =>
+    buildEmail({
+      plan: p,
+      size: raster,
+      emailWidth: 600,
+      previous,
+      house: plainHouseStyle(),
+      pictures: new Map(),
+      groundOf: () => ({ color: '#ffffff', share: 1 }),
+      readInk: () => ({
+        color: '#222222',
+        lines: [
+          {
+            x: 142,
+            y: 990,
+            w: 190,
+            h: 34,
+            base: 1020,
+            small: 16.6,
+            tall: 23,
+            contrast: 0.8,
+            under: true,
+            slant: 0,
+            stroke: 0.2,
+            word: 90,
+            gap: 2,
+          },
+        ],
+      }),
+    })
   const first = read(plan(words), null)
-  const marksOf = (e: Email) => e.bands.flatMap((b) => [...tilesOf(b)]).flatMap((t) => (t.kind === 'words' && t.text.content[0]!.type === 'paragraph' ? t.text.content[0]!.content!.map((r) => r.marks ?? []) : []))
+  const marksOf = (e: Email) =>
+    e.bands
+      .flatMap((b) => [...tilesOf(b)])
+      .flatMap((t) =>
+        t.kind === 'words' && t.text.content[0]!.type === 'paragraph'
+          ? t.text.content[0]!.content!.map((r) => r.marks ?? [])
+          : [],
+      )
   expect(marksOf(first.email)).toEqual([[{ type: 'underline' }]])
   expect(marksOf(read(first.plan, first.email).email)).toEqual([[{ type: 'underline' }]])
   const tile = first.email.bands.flatMap((b) => [...tilesOf(b)]).find((t) => t.kind === 'words')!
-  const plain = applyEdit(first.email, { name: 'setTile', what: { id: tile.id, set: { text: textOf('Leave the list') } } })
+  const plain = applyEdit(first.email, {
+    name: 'setTile',
+    what: { id: tile.id, set: { text: textOf('Leave the list') } },
+  })
   expect(marksOf(read(first.plan, plain).email)).toEqual([[]])
 })

@@ -2,7 +2,10 @@ import type { CutPlan } from './plan'
 import { packed, type Raster, type Rect } from './raster'
 
 /** What became of a rectangle in another version of the design: how far it moved, and how much of it is the same, 0 to 1. */
-export interface Fate { dy: number; same: number }
+export interface Fate {
+  dy: number
+  same: number
+}
 
 /** Rows hashed over the columns of a rectangle (FNV-1a over the pixels). */
 function hashes(r: Raster, x: number, w: number, from: number, to: number): Int32Array {
@@ -25,10 +28,24 @@ export function fateOf(before: Raster, after: Raster, rect: Rect): Fate {
   const old = hashes(before, rect.x, rect.w, rect.y, rect.y + rect.h)
   const now = hashes(after, rect.x, rect.w, 0, after.height)
   const places = new Map<number, number[]>()
-  now.forEach((h, y) => { const list = places.get(h); if (!list) places.set(h, [y]); else if (list.length < 400) list.push(y) })
+  now.forEach((h, y) => {
+    const list = places.get(h)
+    if (!list) places.set(h, [y])
+    else if (list.length < 400) list.push(y)
+  })
   const votes = new Map<number, number>()
-  old.forEach((h, i) => { const list = places.get(h); for (const y of list ?? []) { const d = y - rect.y - i; votes.set(d, (votes.get(d) ?? 0) + 1 / list!.length) } })
-  const kept = (d: number) => { let n = 0; for (let i = 0; i < old.length; i++) if (now[rect.y + i + d] === old[i]) n++; return n / old.length }
+  old.forEach((h, i) => {
+    const list = places.get(h)
+    for (const y of list ?? []) {
+      const d = y - rect.y - i
+      votes.set(d, (votes.get(d) ?? 0) + 1 / list!.length)
+    }
+  })
+  const kept = (d: number) => {
+    let n = 0
+    for (let i = 0; i < old.length; i++) if (now[rect.y + i + d] === old[i]) n++
+    return n / old.length
+  }
   let best: Fate = { dy: 0, same: kept(0) }
   for (const [dy] of [...votes].sort((a, b) => b[1] - a[1]).slice(0, 6)) {
     if (rect.y + dy < 0 || rect.y + dy + rect.h > after.height) continue
@@ -42,7 +59,11 @@ export function fateOf(before: Raster, after: Raster, rect: Rect): Fate {
  * A plan on a new version of its design: cuts whose place still fits stay, those that moved go along, and both moved and changed ones are flagged. A design
  * of another width has its cuts scaled, all flagged as changed.
  */
-export function replan(plan: CutPlan, before: Raster, after: Raster): { plan: CutPlan; kept: number; moved: number; changed: number } {
+export function replan(
+  plan: CutPlan,
+  before: Raster,
+  after: Raster,
+): { plan: CutPlan; kept: number; moved: number; changed: number } {
   const count = { kept: 0, moved: 0, changed: 0 }
   const ratio = after.width / before.width
   const fates = plan.cuts.map((cut) => (ratio === 1 ? fateOf(before, after, cut) : { dy: 0, same: 0 }))
@@ -51,23 +72,69 @@ export function replan(plan: CutPlan, before: Raster, after: Raster): { plan: Cu
     const { since: _, narrow, ...said } = cut
     const { dy, same } = fates[i]!
     const moved = same > 0.5 && dy !== 0
-    const x = Math.round(cut.x * ratio), y = moved ? cut.y + dy : Math.round(cut.y * ratio)
-    const r = { x, y, w: Math.min(Math.round(cut.w * ratio), after.width - x), h: Math.min(Math.round(cut.h * ratio), after.height - y) }
-    if (r.w < 1 || r.h < 1) { count.changed++; return [] }
+    const x = Math.round(cut.x * ratio),
+      y = moved ? cut.y + dy : Math.round(cut.y * ratio)
+    const r = {
+      x,
+      y,
+      w: Math.min(Math.round(cut.w * ratio), after.width - x),
+      h: Math.min(Math.round(cut.h * ratio), after.height - y),
+    }
+    if (r.w < 1 || r.h < 1) {
+      count.changed++
+      return []
+    }
     // Where two would now overlap, the later one gives way.
-    for (const p of placed) if (p.x < r.x + r.w && r.x < p.x + p.w && p.y < r.y + r.h && r.y < p.y + p.h) { const bottom = r.y + r.h; r.y = Math.max(r.y, p.y + p.h); r.h = bottom - r.y }
-    if (r.h < 1) { count.changed++; return [] }
+    for (const p of placed)
+      if (p.x < r.x + r.w && r.x < p.x + p.w && p.y < r.y + r.h && r.y < p.y + p.h) {
+        const bottom = r.y + r.h
+        r.y = Math.max(r.y, p.y + p.h)
+        r.h = bottom - r.y
+      }
+    if (r.h < 1) {
+      count.changed++
+      return []
+    }
     placed.push(r)
     // What phones show instead goes along with its cut; of the narrow design it stays where it is.
-    const part = narrow?.of === 'wide' ? { ...narrow, x: Math.round(narrow.x * ratio), y: Math.max(0, moved ? narrow.y + dy : Math.round(narrow.y * ratio)), w: Math.max(1, Math.round(narrow.w * ratio)), h: Math.max(1, Math.round(narrow.h * ratio)) } : narrow
+    const part =
+      narrow?.of === 'wide'
+        ? {
+            ...narrow,
+            x: Math.round(narrow.x * ratio),
+            y: Math.max(0, moved ? narrow.y + dy : Math.round(narrow.y * ratio)),
+            w: Math.max(1, Math.round(narrow.w * ratio)),
+            h: Math.max(1, Math.round(narrow.h * ratio)),
+          }
+        : narrow
     const rest = { ...said, ...(part ? { narrow: part } : {}) }
-    if (same > 0.985 && !moved) { count.kept++; return [{ ...rest, ...r }] }
-    if (moved && same > 0.985) { count.moved++; return [{ ...rest, ...r, since: 'moved' as const }] }
+    if (same > 0.985 && !moved) {
+      count.kept++
+      return [{ ...rest, ...r }]
+    }
+    if (moved && same > 0.985) {
+      count.moved++
+      return [{ ...rest, ...r, since: 'moved' as const }]
+    }
     count.changed++
     return [{ ...rest, ...r, since: 'changed' as const }]
   })
-  const shift = (y: number) => { const near = plan.cuts.map((c, i) => ({ c, f: fates[i]! })).filter(({ c }) => c.y >= y).sort((a, b) => a.c.y - b.c.y)[0]; return near && near.f.same > 0.5 ? near.f.dy : 0 }
-  const edges = [...new Set(plan.edges.map((e) => Math.round(e * ratio) + (ratio === 1 ? shift(e) : 0)))].filter((e) => e > 0 && e < after.height).sort((a, b) => a - b)
-  const panels = plan.panels.map((p) => ({ ...p, x: Math.round(p.x * ratio), w: Math.max(1, Math.round(p.w * ratio)), h: Math.max(1, Math.round(p.h * ratio)), y: Math.max(0, Math.round(p.y * ratio) + (ratio === 1 ? shift(p.y) : 0)) }))
+  const shift = (y: number) => {
+    const near = plan.cuts
+      .map((c, i) => ({ c, f: fates[i]! }))
+      .filter(({ c }) => c.y >= y)
+      .sort((a, b) => a.c.y - b.c.y)[0]
+    return near && near.f.same > 0.5 ? near.f.dy : 0
+  }
+  const edges = [...new Set(plan.edges.map((e) => Math.round(e * ratio) + (ratio === 1 ? shift(e) : 0)))]
+    .filter((e) => e > 0 && e < after.height)
+    .sort((a, b) => a - b)
+  const panels = plan.panels.map((p) => ({
+    ...p,
+    x: Math.round(p.x * ratio),
+    w: Math.max(1, Math.round(p.w * ratio)),
+    h: Math.max(1, Math.round(p.h * ratio)),
+    y: Math.max(0, Math.round(p.y * ratio) + (ratio === 1 ? shift(p.y) : 0)),
+  }))
   return { plan: { ...plan, cuts, edges, panels }, ...count }
 }

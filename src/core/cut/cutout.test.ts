@@ -5,27 +5,40 @@ import { cutout, laidOn, outlined, vanishing } from './cutout'
 /** A mark of one ink with blended rims on a ground: a disc drawn with coverage. */
 function disc(side: number, ink: number[], ground: number[]): Raster {
   const data = new Uint8Array(side * side * 4)
-  for (let y = 0; y < side; y++) for (let x = 0; x < side; x++) {
-    const a = Math.max(0, Math.min(1, side * 0.35 - Math.hypot(x - side / 2 + 0.5, y - side / 2 + 0.5) + 0.5))
-    for (let k = 0; k < 3; k++) data[(y * side + x) * 4 + k] = Math.round(ink[k]! * a + ground[k]! * (1 - a))
-    data[(y * side + x) * 4 + 3] = 255
-  }
+  for (let y = 0; y < side; y++)
+    for (let x = 0; x < side; x++) {
+      const a = Math.max(
+        0,
+        Math.min(1, side * 0.35 - Math.hypot(x - side / 2 + 0.5, y - side / 2 + 0.5) + 0.5),
+      )
+      for (let k = 0; k < 3; k++)
+        data[(y * side + x) * 4 + k] = Math.round(ink[k]! * a + ground[k]! * (1 - a))
+      data[(y * side + x) * 4 + 3] = 255
+    }
   return { width: side, height: side, data }
 }
 const hex = (c: number[]) => `#${c.map((v) => v.toString(16).padStart(2, '0')).join('')}`
 const whole = (r: Raster) => ({ x: 0, y: 0, w: r.width, h: r.height })
-const worst = (a: Raster, b: Raster) => [...a.data].reduce((m, v, i) => Math.max(m, Math.abs(v - b.data[i]!)), 0)
+const worst = (a: Raster, b: Raster) =>
+  [...a.data].reduce((m, v, i) => Math.max(m, Math.abs(v - b.data[i]!)), 0)
 
 test('laid back on its ground, a cut-out mark is what it was, within 1 of each channel, whatever its colours', () => {
   const color = fc.array(fc.integer({ min: 0, max: 255 }), { minLength: 3, maxLength: 3 })
-  fc.assert(fc.property(color, color, (ink, ground) => {
-    const r = disc(40, ink, ground)
-    expect(worst(laidOn(cutout(r, whole(r), hex(ground)), hex(ground)), r)).toBeLessThanOrEqual(1)
-  }), { numRuns: 200 })
+  fc.assert(
+    fc.property(color, color, (ink, ground) => {
+      const r = disc(40, ink, ground)
+      expect(worst(laidOn(cutout(r, whole(r), hex(ground)), hex(ground)), r)).toBeLessThanOrEqual(1)
+    }),
+    { numRuns: 200 },
+  )
 })
 
 test('no halo of the old ground is left on another one', () => {
-  const [ink, white, night] = [[180, 40, 30], [255, 255, 255], [18, 18, 18]]
+  const [ink, white, night] = [
+    [180, 40, 30],
+    [255, 255, 255],
+    [18, 18, 18],
+  ]
   const r = disc(60, ink, white)
   // What would have been drawn on the dark ground in the first place, by the same coverage.
   const truth = disc(60, ink, night)

@@ -9,42 +9,62 @@ import { difference, hexOf, pack, packed, packHex, type Raster, type Rect } from
  */
 export function cutout(raster: Raster, rect: Rect, ground: string): Raster {
   const px = packed(raster)
-  const g = toRgb(ground), packedGround = packHex(ground)
+  const g = toRgb(ground),
+    packedGround = packHex(ground)
   const { w, h } = rect
   const out = new Uint8Array(w * h * 4)
   const at = (x: number, y: number) => px[(rect.y + y) * raster.width + rect.x + x]!
   /** Within reach of the ground: where blends may lie. */
   const bare = new Uint8Array(w * h)
-  for (let y = 0; y < h; y++) for (let x = 0; x < w; x++) if (difference(at(x, y), packedGround) <= 1) bare[y * w + x] = 1
+  for (let y = 0; y < h; y++)
+    for (let x = 0; x < w; x++) if (difference(at(x, y), packedGround) <= 1) bare[y * w + x] = 1
   const nearGround = (x: number, y: number, reach: number) => {
-    for (let j = Math.max(0, y - reach); j <= Math.min(h - 1, y + reach); j++) for (let i = Math.max(0, x - reach); i <= Math.min(w - 1, x + reach); i++) if (bare[j * w + i]) return true
+    for (let j = Math.max(0, y - reach); j <= Math.min(h - 1, y + reach); j++)
+      for (let i = Math.max(0, x - reach); i <= Math.min(w - 1, x + reach); i++)
+        if (bare[j * w + i]) return true
     return false
   }
-  for (let y = 0; y < h; y++) for (let x = 0; x < w; x++) {
-    const i = (y * w + x) * 4
-    if (bare[y * w + x]) continue
-    const p = at(x, y)
-    const c = [p & 255, (p >>> 8) & 255, (p >>> 16) & 255]
-    let alpha = 1, ink: readonly number[] = c
-    if (nearGround(x, y, 2)) {
-      // The solid ink beside it: of the pixels around, the one farthest from the ground on the same side.
-      let best = p, farthest = difference(p, packedGround)
-      for (let j = Math.max(0, y - 2); j <= Math.min(h - 1, y + 2); j++) for (let k = Math.max(0, x - 2); k <= Math.min(w - 1, x + 2); k++) {
-        const q = at(k, j), d = difference(q, packedGround)
-        if (d > farthest) { farthest = d; best = q }
+  for (let y = 0; y < h; y++)
+    for (let x = 0; x < w; x++) {
+      const i = (y * w + x) * 4
+      if (bare[y * w + x]) continue
+      const p = at(x, y)
+      const c = [p & 255, (p >>> 8) & 255, (p >>> 16) & 255]
+      let alpha = 1,
+        ink: readonly number[] = c
+      if (nearGround(x, y, 2)) {
+        // The solid ink beside it: of the pixels around, the one farthest from the ground on the same side.
+        let best = p,
+          farthest = difference(p, packedGround)
+        for (let j = Math.max(0, y - 2); j <= Math.min(h - 1, y + 2); j++)
+          for (let k = Math.max(0, x - 2); k <= Math.min(w - 1, x + 2); k++) {
+            const q = at(k, j),
+              d = difference(q, packedGround)
+            if (d > farthest) {
+              farthest = d
+              best = q
+            }
+          }
+        const solid = [best & 255, (best >>> 8) & 255, (best >>> 16) & 255]
+        const axis = solid.map((v, n) => v - g[n]!),
+          length = axis.reduce((s, v) => s + v * v, 0)
+        const along = length ? c.reduce((s, v, n) => s + (v - g[n]!) * axis[n]!, 0) / length : 1
+        alpha = Math.max(0, Math.min(1, along))
+        // The least alpha with which an ink within 0 to 255 gives this pixel back.
+        const least = Math.max(
+          ...c.map((v, n) =>
+            v > g[n]! ? (v - g[n]!) / (255 - g[n]! || 1) : v < g[n]! ? (g[n]! - v) / (g[n]! || 1) : 0,
+          ),
+        )
+        const a = Math.max(Math.ceil(Math.max(alpha, least) * 255), 1) / 255
+        alpha = Math.min(1, a)
+        ink = c.map((v, n) => Math.max(0, Math.min(255, (v - (1 - alpha) * g[n]!) / alpha)))
       }
-      const solid = [best & 255, (best >>> 8) & 255, (best >>> 16) & 255]
-      const axis = solid.map((v, n) => v - g[n]!), length = axis.reduce((s, v) => s + v * v, 0)
-      const along = length ? c.reduce((s, v, n) => s + (v - g[n]!) * axis[n]!, 0) / length : 1
-      alpha = Math.max(0, Math.min(1, along))
-      // The least alpha with which an ink within 0 to 255 gives this pixel back.
-      const least = Math.max(...c.map((v, n) => (v > g[n]! ? (v - g[n]!) / (255 - g[n]! || 1) : v < g[n]! ? (g[n]! - v) / (g[n]! || 1) : 0)))
-      const a = Math.max(Math.ceil(Math.max(alpha, least) * 255), 1) / 255
-      alpha = Math.min(1, a)
-      ink = c.map((v, n) => Math.max(0, Math.min(255, (v - (1 - alpha) * g[n]!) / alpha)))
+      out[i] = Math.round(ink[0]!)
+      out[i + 1] = Math.round(ink[1]!)
+      out[i + 2] = Math.round(ink[2]!)
+      out[i + 3] = Math.round(alpha * 255)
     }
-    out[i] = Math.round(ink[0]!); out[i + 1] = Math.round(ink[1]!); out[i + 2] = Math.round(ink[2]!); out[i + 3] = Math.round(alpha * 255)
-  }
   return { width: w, height: h, data: out }
 }
 
@@ -83,19 +103,26 @@ export function outlined(mark: Raster, color: string, width: number): Raster {
   const pad = Math.ceil(width) + 1
   const [W, H] = [mark.width + 2 * pad, mark.height + 2 * pad]
   const rgb = toRgb(color)
-  const alpha = (x: number, y: number) => (x < 0 || y < 0 || x >= mark.width || y >= mark.height ? 0 : mark.data[(y * mark.width + x) * 4 + 3]! / 255)
+  const alpha = (x: number, y: number) =>
+    x < 0 || y < 0 || x >= mark.width || y >= mark.height ? 0 : mark.data[(y * mark.width + x) * 4 + 3]! / 255
   const data = new Uint8Array(W * H * 4)
-  for (let y = 0; y < H; y++) for (let x = 0; x < W; x++) {
-    let around = 0
-    for (let j = -pad; j <= pad; j++) for (let i = -pad; i <= pad; i++) {
-      const reach = Math.max(0, Math.min(1, width + 0.5 - Math.hypot(i, j)))
-      if (reach > 0) around = Math.max(around, reach * alpha(x + i - pad, y + j - pad))
+  for (let y = 0; y < H; y++)
+    for (let x = 0; x < W; x++) {
+      let around = 0
+      for (let j = -pad; j <= pad; j++)
+        for (let i = -pad; i <= pad; i++) {
+          const reach = Math.max(0, Math.min(1, width + 0.5 - Math.hypot(i, j)))
+          if (reach > 0) around = Math.max(around, reach * alpha(x + i - pad, y + j - pad))
+        }
+      const own = alpha(x - pad, y - pad)
+      const a = own + around * (1 - own)
+      const o = (y * W + x) * 4,
+        m = ((y - pad) * mark.width + x - pad) * 4
+      for (let k = 0; k < 3; k++)
+        data[o + k] = a
+          ? Math.round(((own ? mark.data[m + k]! : 0) * own + rgb[k]! * around * (1 - own)) / a)
+          : 0
+      data[o + 3] = Math.round(a * 255)
     }
-    const own = alpha(x - pad, y - pad)
-    const a = own + around * (1 - own)
-    const o = (y * W + x) * 4, m = ((y - pad) * mark.width + x - pad) * 4
-    for (let k = 0; k < 3; k++) data[o + k] = a ? Math.round(((own ? mark.data[m + k]! : 0) * own + rgb[k]! * around * (1 - own)) / a) : 0
-    data[o + 3] = Math.round(a * 255)
-  }
   return { width: W, height: H, data }
 }

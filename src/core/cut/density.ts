@@ -1,5 +1,9 @@
 /** What a design's width lets one guess: how wide the email is, px, and how many of the design's pixels make one of its. */
-export interface SizeGuess { emailWidth: number; density: number; narrow: boolean }
+export interface SizeGuess {
+  emailWidth: number
+  density: number
+  narrow: boolean
+}
 
 /**
  * Guesses density and email width from a design's width. Designs come at the email's own width (usually 600 to 700 px), at double or three times that, or
@@ -11,7 +15,8 @@ export function guessSize(width: number): SizeGuess {
   if (width >= 560 && width <= 720) return { emailWidth: Math.round(width), density: 1, narrow: false }
   for (const density of [1, 2, 3]) {
     const w = width / density
-    if (Number.isInteger(w) && [320, 360, 375, 390, 393, 412, 414, 428, 430].includes(w)) return { emailWidth: w, density, narrow: true }
+    if (Number.isInteger(w) && [320, 360, 375, 390, 393, 412, 414, 428, 430].includes(w))
+      return { emailWidth: w, density, narrow: true }
   }
   for (const density of [1, 2, 3]) {
     const w = width / density

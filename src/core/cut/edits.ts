@@ -3,7 +3,10 @@ import type { Cut, CutPlan } from './plan'
 import { around, overlap, type Rect } from './raster'
 
 /** Changes of a cut plan, as pure functions. Whatever is asked, cuts never overlap and never leave the design. */
-export interface Size { width: number; height: number }
+export interface Size {
+  width: number
+  height: number
+}
 
 /** The least side of a cut, design px. */
 export const LEAST = 4
@@ -11,19 +14,35 @@ export const LEAST = 4
 export type Side = 'top' | 'right' | 'bottom' | 'left'
 
 const withCuts = (plan: CutPlan, cuts: Cut[]): CutPlan => ({ ...plan, cuts })
-const replace = (plan: CutPlan, cut: Cut): CutPlan => withCuts(plan, plan.cuts.map((c) => (c.id === cut.id ? cut : c)))
+const replace = (plan: CutPlan, cut: Cut): CutPlan =>
+  withCuts(
+    plan,
+    plan.cuts.map((c) => (c.id === cut.id ? cut : c)),
+  )
 const others = (plan: CutPlan, id: string): Cut[] => plan.cuts.filter((c) => c.id !== id)
 
 /** The value of the nearest edge within reach, else the value itself. @param reach design px */
 export function snap(value: number, edges: readonly number[], reach: number): number {
-  let best = value, distance = reach + 1
-  for (const e of edges) if (Math.abs(e - value) < distance) { best = e; distance = Math.abs(e - value) }
+  let best = value,
+    distance = reach + 1
+  for (const e of edges)
+    if (Math.abs(e - value) < distance) {
+      best = e
+      distance = Math.abs(e - value)
+    }
   return Math.round(best)
 }
 
 /** Sets what a cut becomes or says. */
-export function setCut(plan: CutPlan, id: string, set: Partial<Omit<Cut, 'id' | 'x' | 'y' | 'w' | 'h'>>): CutPlan {
-  return withCuts(plan, plan.cuts.map((c) => (c.id === id ? { ...c, ...set } : c)))
+export function setCut(
+  plan: CutPlan,
+  id: string,
+  set: Partial<Omit<Cut, 'id' | 'x' | 'y' | 'w' | 'h'>>,
+): CutPlan {
+  return withCuts(
+    plan,
+    plan.cuts.map((c) => (c.id === id ? { ...c, ...set } : c)),
+  )
 }
 
 /** Moves one side of a cut to a place, as far as its neighbours and the design let it. @param to design px */
@@ -33,16 +52,23 @@ export function moveSide(plan: CutPlan, id: string, side: Side, to: number, size
   const vertical = side === 'top' || side === 'bottom'
   const limit = { low: 0, high: vertical ? size.height : size.width }
   for (const o of others(plan, id)) {
-    const beside = vertical ? o.x < cut.x + cut.w && o.x + o.w > cut.x : o.y < cut.y + cut.h && o.y + o.h > cut.y
+    const beside = vertical
+      ? o.x < cut.x + cut.w && o.x + o.w > cut.x
+      : o.y < cut.y + cut.h && o.y + o.h > cut.y
     if (!beside) continue
-    if (vertical) { if (o.y + o.h <= cut.y) limit.low = Math.max(limit.low, o.y + o.h); else limit.high = Math.min(limit.high, o.y) }
-    else if (o.x + o.w <= cut.x) limit.low = Math.max(limit.low, o.x + o.w)
+    if (vertical) {
+      if (o.y + o.h <= cut.y) limit.low = Math.max(limit.low, o.y + o.h)
+      else limit.high = Math.min(limit.high, o.y)
+    } else if (o.x + o.w <= cut.x) limit.low = Math.max(limit.low, o.x + o.w)
     else limit.high = Math.min(limit.high, o.x)
   }
   const [from, length] = vertical ? [cut.y, cut.h] : [cut.x, cut.w]
   const end = from + length
   const wanted = Math.round(to)
-  const [a, b] = side === 'top' || side === 'left' ? [Math.max(limit.low, Math.min(wanted, end - LEAST)), end] : [from, Math.min(limit.high, Math.max(wanted, from + LEAST))]
+  const [a, b] =
+    side === 'top' || side === 'left'
+      ? [Math.max(limit.low, Math.min(wanted, end - LEAST)), end]
+      : [from, Math.min(limit.high, Math.max(wanted, from + LEAST))]
   return replace(plan, vertical ? { ...cut, y: a, h: b - a } : { ...cut, x: a, w: b - a })
 }
 
@@ -54,15 +80,31 @@ export function moveEdge(plan: CutPlan, id: string, side: Side, to: number, size
   const cut = plan.cuts.find((c) => c.id === id)
   if (!cut) return plan
   const opposite = ({ top: 'bottom', bottom: 'top', left: 'right', right: 'left' } as const)[side]
-  const at = (c: Rect, s: Side) => (s === 'top' ? c.y : s === 'bottom' ? c.y + c.h : s === 'left' ? c.x : c.x + c.w)
+  const at = (c: Rect, s: Side) =>
+    s === 'top' ? c.y : s === 'bottom' ? c.y + c.h : s === 'left' ? c.x : c.x + c.w
   const vertical = side === 'top' || side === 'bottom'
-  const neighbour = others(plan, id).find((o) => at(o, opposite) === at(cut, side) && (vertical ? o.x === cut.x && o.w === cut.w : o.y === cut.y && o.h === cut.h))
+  const neighbour = others(plan, id).find(
+    (o) =>
+      at(o, opposite) === at(cut, side) &&
+      (vertical ? o.x === cut.x && o.w === cut.w : o.y === cut.y && o.h === cut.h),
+  )
   if (!neighbour) return moveSide(plan, id, side, to, size)
   // The one that gives way goes first; how far it can, the other follows.
   const growing = side === 'top' || side === 'left' ? to < at(cut, side) : to > at(cut, side)
-  const [first, firstSide, second, secondSide] = growing ? [neighbour.id, opposite, id, side] : [id, side, neighbour.id, opposite]
+  const [first, firstSide, second, secondSide] = growing
+    ? [neighbour.id, opposite, id, side]
+    : [id, side, neighbour.id, opposite]
   const moved = moveSide(plan, first, firstSide, to, size)
-  return moveSide(moved, second, secondSide, at(moved.cuts.find((c) => c.id === first)!, firstSide), size)
+  return moveSide(
+    moved,
+    second,
+    secondSide,
+    at(
+      moved.cuts.find((c) => c.id === first)!,
+      firstSide,
+    ),
+    size,
+  )
 }
 
 /** Moves a whole cut, sliding along its neighbours. @param dx, dy design px */
@@ -71,7 +113,11 @@ export function moveCut(plan: CutPlan, id: string, dx: number, dy: number, size:
   if (!cut) return plan
   const rest = others(plan, id)
   const slide = (from: Rect, ax: number, ay: number): Rect => {
-    const to = { ...from, x: Math.max(0, Math.min(size.width - from.w, from.x + Math.round(ax))), y: Math.max(0, Math.min(size.height - from.h, from.y + Math.round(ay))) }
+    const to = {
+      ...from,
+      x: Math.max(0, Math.min(size.width - from.w, from.x + Math.round(ax))),
+      y: Math.max(0, Math.min(size.height - from.h, from.y + Math.round(ay))),
+    }
     // The way there is blocked by whatever the swept box meets first.
     const path = around([from, to])
     for (const o of rest) {
@@ -95,21 +141,37 @@ export function freePart(plan: CutPlan, drawn: Rect, size: Size): Rect | null {
     if (!o) continue
     // Of the four parts beside the obstacle, the largest stays.
     const options: Rect[] = [
-      { ...r, h: o.y - r.y }, { ...r, y: o.y + o.h, h: r.y + r.h - o.y - o.h },
-      { ...r, w: o.x - r.x }, { ...r, x: o.x + o.w, w: r.x + r.w - o.x - o.w },
+      { ...r, h: o.y - r.y },
+      { ...r, y: o.y + o.h, h: r.y + r.h - o.y - o.h },
+      { ...r, w: o.x - r.x },
+      { ...r, x: o.x + o.w, w: r.x + r.w - o.x - o.w },
     ]
     r = options.reduce((a, b) => (b.w * b.h > a.w * a.h ? b : a))
     if (r.w < LEAST || r.h < LEAST) return null
   }
-  return r && r.w >= LEAST && r.h >= LEAST ? { x: Math.round(r.x), y: Math.round(r.y), w: Math.round(r.w), h: Math.round(r.h) } : null
+  return r && r.w >= LEAST && r.h >= LEAST
+    ? { x: Math.round(r.x), y: Math.round(r.y), w: Math.round(r.w), h: Math.round(r.h) }
+    : null
 }
 
 /** Adds a cut where there is room for it; the plan stays as it is where there is none. */
-export function addCut(plan: CutPlan, drawn: Rect, size: Size, kind: Cut['kind'] = 'picture', id: NewId = newId): { plan: CutPlan; id: string | null } {
+export function addCut(
+  plan: CutPlan,
+  drawn: Rect,
+  size: Size,
+  kind: Cut['kind'] = 'picture',
+  id: NewId = newId,
+): { plan: CutPlan; id: string | null } {
   const rect = freePart(plan, drawn, size)
   if (!rect) return { plan, id: null }
   const cut: Cut = { id: id(), ...rect, kind, alt: null, link: '', words: null, ground: null }
-  return { plan: withCuts(plan, [...plan.cuts, cut].sort((a, b) => a.y - b.y || a.x - b.x)), id: cut.id }
+  return {
+    plan: withCuts(
+      plan,
+      [...plan.cuts, cut].sort((a, b) => a.y - b.y || a.x - b.x),
+    ),
+    id: cut.id,
+  }
 }
 
 /** Takes a cut out. */
@@ -133,15 +195,28 @@ export function mergeCuts(plan: CutPlan, ids: readonly string[]): CutPlan {
   const alts = ordered.map((c) => c.alt).filter((a): a is string => !!a)
   const texts = ordered.flatMap((c) => c.words?.content ?? [])
   const merged: Cut = {
-    ...first, ...around(group), alt: alts.length ? alts.join(' ') : first.alt, link: ordered.find((c) => c.link)?.link ?? '',
-    words: texts.length ? { type: 'doc', content: texts } : null, ground: first.ground ?? ordered.find((c) => c.ground)?.ground ?? null,
+    ...first,
+    ...around(group),
+    alt: alts.length ? alts.join(' ') : first.alt,
+    link: ordered.find((c) => c.link)?.link ?? '',
+    words: texts.length ? { type: 'doc', content: texts } : null,
+    ground: first.ground ?? ordered.find((c) => c.ground)?.ground ?? null,
   }
   const gone = new Set(group.map((c) => c.id))
-  return withCuts(plan, [...plan.cuts.filter((c) => !gone.has(c.id)), merged].sort((a, b) => a.y - b.y || a.x - b.x))
+  return withCuts(
+    plan,
+    [...plan.cuts.filter((c) => !gone.has(c.id)), merged].sort((a, b) => a.y - b.y || a.x - b.x),
+  )
 }
 
 /** Parts a cut in two at a line. What it says stays with the first part. @param at design px, inside the cut */
-export function splitCut(plan: CutPlan, id: string, way: 'across' | 'down', at: number, newCutId: NewId = newId): CutPlan {
+export function splitCut(
+  plan: CutPlan,
+  id: string,
+  way: 'across' | 'down',
+  at: number,
+  newCutId: NewId = newId,
+): CutPlan {
   const whole = plan.cuts.find((c) => c.id === id)
   if (!whole) return plan
   // What phones show instead was of the whole.
@@ -149,19 +224,40 @@ export function splitCut(plan: CutPlan, id: string, way: 'across' | 'down', at: 
   const where = Math.round(at) - (way === 'across' ? cut.y : cut.x)
   const length = way === 'across' ? cut.h : cut.w
   if (where < LEAST || length - where < LEAST) return plan
-  const [one, two] = way === 'across' ? [{ ...cut, h: where }, { ...cut, y: cut.y + where, h: length - where }] : [{ ...cut, w: where }, { ...cut, x: cut.x + where, w: length - where }]
-  return withCuts(plan, plan.cuts.flatMap((c) => (c.id === id ? [one, { ...two, id: newCutId(), alt: null, words: null, link: cut.link }] : [c])))
+  const [one, two] =
+    way === 'across'
+      ? [
+          { ...cut, h: where },
+          { ...cut, y: cut.y + where, h: length - where },
+        ]
+      : [
+          { ...cut, w: where },
+          { ...cut, x: cut.x + where, w: length - where },
+        ]
+  return withCuts(
+    plan,
+    plan.cuts.flatMap((c) =>
+      c.id === id ? [one, { ...two, id: newCutId(), alt: null, words: null, link: cut.link }] : [c],
+    ),
+  )
 }
 
 /** Parts a cut into so many equal parts; what does not divide goes to the first ones, a pixel each. What it says stays with the first. */
-export function splitEqually(plan: CutPlan, id: string, way: 'across' | 'down', parts: number, newCutId: NewId = newId): CutPlan {
+export function splitEqually(
+  plan: CutPlan,
+  id: string,
+  way: 'across' | 'down',
+  parts: number,
+  newCutId: NewId = newId,
+): CutPlan {
   const cut = plan.cuts.find((c) => c.id === id)
   if (!cut || parts < 2) return plan
   const [from, length] = way === 'across' ? [cut.y, cut.h] : [cut.x, cut.w]
   if (length / parts < LEAST) return plan
   // From the far end, so that the first part keeps the id.
   let next = plan
-  for (let i = parts - 1; i > 0; i--) next = splitCut(next, id, way, from + Math.ceil((length * i) / parts), newCutId)
+  for (let i = parts - 1; i > 0; i--)
+    next = splitCut(next, id, way, from + Math.ceil((length * i) / parts), newCutId)
   return next
 }
 
@@ -175,17 +271,30 @@ export function uncovered(cuts: readonly Rect[], size: Size): Rect[] {
     const taken = cuts.filter((c) => c.y < bottom && c.y + c.h > top).sort((a, b) => a.x - b.x)
     const free: Rect[] = []
     let x = 0
-    for (const c of taken) { if (c.x > x) free.push({ x, y: top, w: c.x - x, h: bottom - top }); x = Math.max(x, c.x + c.w) }
+    for (const c of taken) {
+      if (c.x > x) free.push({ x, y: top, w: c.x - x, h: bottom - top })
+      x = Math.max(x, c.x + c.w)
+    }
     if (x < size.width) free.push({ x, y: top, w: size.width - x, h: bottom - top })
     // A free part as wide as the one above it goes on with it.
-    open = free.map((f) => { const up = open.find((o) => o.x === f.x && o.w === f.w && o.y + o.h === f.y); return up ? { ...up, h: up.h + f.h } : f })
-      .map((f) => { const at = done.findIndex((d) => d.x === f.x && d.y === f.y && d.w === f.w); if (at >= 0) done.splice(at, 1); done.push(f); return f })
+    open = free
+      .map((f) => {
+        const up = open.find((o) => o.x === f.x && o.w === f.w && o.y + o.h === f.y)
+        return up ? { ...up, h: up.h + f.h } : f
+      })
+      .map((f) => {
+        const at = done.findIndex((d) => d.x === f.x && d.y === f.y && d.w === f.w)
+        if (at >= 0) done.splice(at, 1)
+        done.push(f)
+        return f
+      })
   }
   return done.sort((a, b) => a.y - b.y || a.x - b.x)
 }
 
 /** Cuts that are locked stay where they are. */
-export const unlocked = (plan: CutPlan, ids: readonly string[]): string[] => ids.filter((id) => !plan.cuts.find((c) => c.id === id)?.locked)
+export const unlocked = (plan: CutPlan, ids: readonly string[]): string[] =>
+  ids.filter((id) => !plan.cuts.find((c) => c.id === id)?.locked)
 
 /** Puts a cut at a place and size, as far as its neighbours and the design let it. */
 export function placeCut(plan: CutPlan, id: string, to: Rect, size: Size): CutPlan {
@@ -197,13 +306,24 @@ export function placeCut(plan: CutPlan, id: string, to: Rect, size: Size): CutPl
 }
 
 /** A copy of a cut right below it, where there is room; else the plan as it is. */
-export function duplicateCut(plan: CutPlan, id: string, size: Size, newCutId: NewId = newId): { plan: CutPlan; id: string | null } {
+export function duplicateCut(
+  plan: CutPlan,
+  id: string,
+  size: Size,
+  newCutId: NewId = newId,
+): { plan: CutPlan; id: string | null } {
   const cut = plan.cuts.find((c) => c.id === id)
   if (!cut) return { plan, id: null }
   const rect = freePart(plan, { ...cut, y: cut.y + cut.h }, size)
   if (!rect) return { plan, id: null }
   const copy = { ...cut, ...rect, id: newCutId(), locked: false }
-  return { plan: withCuts(plan, [...plan.cuts, copy].sort((a, b) => a.y - b.y || a.x - b.x)), id: copy.id }
+  return {
+    plan: withCuts(
+      plan,
+      [...plan.cuts, copy].sort((a, b) => a.y - b.y || a.x - b.x),
+    ),
+    id: copy.id,
+  }
 }
 
 export type Alignment = 'left' | 'center' | 'right' | 'top' | 'middle' | 'bottom'
@@ -215,38 +335,86 @@ export function alignCuts(plan: CutPlan, ids: readonly string[], by: Alignment, 
   const box = around(group)
   return group.reduce((p, c) => {
     if (c.locked) return p
-    const x = by === 'left' ? box.x : by === 'right' ? box.x + box.w - c.w : by === 'center' ? Math.round(box.x + (box.w - c.w) / 2) : c.x
-    const y = by === 'top' ? box.y : by === 'bottom' ? box.y + box.h - c.h : by === 'middle' ? Math.round(box.y + (box.h - c.h) / 2) : c.y
+    const x =
+      by === 'left'
+        ? box.x
+        : by === 'right'
+          ? box.x + box.w - c.w
+          : by === 'center'
+            ? Math.round(box.x + (box.w - c.w) / 2)
+            : c.x
+    const y =
+      by === 'top'
+        ? box.y
+        : by === 'bottom'
+          ? box.y + box.h - c.h
+          : by === 'middle'
+            ? Math.round(box.y + (box.h - c.h) / 2)
+            : c.y
     return moveCut(p, c.id, x - c.x, y - c.y, size)
   }, plan)
 }
 
 /** Gives three or more cuts equal spaces between them; the first and the last stay. */
-export function distributeCuts(plan: CutPlan, ids: readonly string[], way: 'across' | 'down', size: Size): CutPlan {
+export function distributeCuts(
+  plan: CutPlan,
+  ids: readonly string[],
+  way: 'across' | 'down',
+  size: Size,
+): CutPlan {
   const [at, length] = way === 'across' ? (['x', 'w'] as const) : (['y', 'h'] as const)
   const group = plan.cuts.filter((c) => ids.includes(c.id)).sort((a, b) => a[at] - b[at])
   if (group.length < 3) return plan
   const [firstCut, last] = [group[0]!, group.at(-1)!]
-  const space = (last[at] + last[length] - firstCut[at] - group.reduce((s, c) => s + c[length], 0)) / (group.length - 1)
+  const space =
+    (last[at] + last[length] - firstCut[at] - group.reduce((s, c) => s + c[length], 0)) / (group.length - 1)
   if (space < 0) return plan
-  let next = plan, from = firstCut[at] + firstCut[length] + space
+  let next = plan,
+    from = firstCut[at] + firstCut[length] + space
   const wanted = new Map<string, number>()
-  for (const c of group.slice(1, -1)) { wanted.set(c.id, Math.round(from)); from += c[length] + space }
+  for (const c of group.slice(1, -1)) {
+    wanted.set(c.id, Math.round(from))
+    from += c[length] + space
+  }
   // Those that move back go first to last, those that move on last to first, so that none stands in another's way.
-  const moves = group.slice(1, -1).map((c) => ({ c, by: wanted.get(c.id)! - c[at] })).filter(({ c }) => !c.locked)
-  for (const { c, by } of [...moves.filter((m) => m.by < 0), ...moves.filter((m) => m.by > 0).reverse()]) next = moveCut(next, c.id, way === 'across' ? by : 0, way === 'down' ? by : 0, size)
+  const moves = group
+    .slice(1, -1)
+    .map((c) => ({ c, by: wanted.get(c.id)! - c[at] }))
+    .filter(({ c }) => !c.locked)
+  for (const { c, by } of [...moves.filter((m) => m.by < 0), ...moves.filter((m) => m.by > 0).reverse()])
+    next = moveCut(next, c.id, way === 'across' ? by : 0, way === 'down' ? by : 0, size)
   return next
 }
 
 /** Extends a cut on all four sides until it meets a neighbour, the design's edge, or the given limits (such as the middle of a gutter). */
-export function extendCut(plan: CutPlan, id: string, size: Size, limits: Rect = { x: 0, y: 0, w: size.width, h: size.height }): CutPlan {
-  const sides: [Side, number][] = [['left', limits.x], ['right', limits.x + limits.w], ['top', limits.y], ['bottom', limits.y + limits.h]]
-  return plan.cuts.find((c) => c.id === id)?.locked ? plan : sides.reduce((p, [side, to]) => moveSide(p, id, side, to, size), plan)
+export function extendCut(
+  plan: CutPlan,
+  id: string,
+  size: Size,
+  limits: Rect = { x: 0, y: 0, w: size.width, h: size.height },
+): CutPlan {
+  const sides: [Side, number][] = [
+    ['left', limits.x],
+    ['right', limits.x + limits.w],
+    ['top', limits.y],
+    ['bottom', limits.y + limits.h],
+  ]
+  return plan.cuts.find((c) => c.id === id)?.locked
+    ? plan
+    : sides.reduce((p, [side, to]) => moveSide(p, id, side, to, size), plan)
 }
 
 /** Cuts everything that no cut covers, each area as a cut of its own. */
-export function fillUncovered(plan: CutPlan, areas: readonly { rect: Rect; kind: Cut['kind']; ground: string | null }[], size: Size, id: NewId = newId): CutPlan {
-  return areas.reduce((p, { rect, kind, ground }) => { const added = addCut(p, rect, size, kind, id); return added.id ? setCut(added.plan, added.id, { ground }) : p }, plan)
+export function fillUncovered(
+  plan: CutPlan,
+  areas: readonly { rect: Rect; kind: Cut['kind']; ground: string | null }[],
+  size: Size,
+  id: NewId = newId,
+): CutPlan {
+  return areas.reduce((p, { rect, kind, ground }) => {
+    const added = addCut(p, rect, size, kind, id)
+    return added.id ? setCut(added.plan, added.id, { ground }) : p
+  }, plan)
 }
 
 /** Moves a cut to another place in the reading order. @param to counted from 0 */
@@ -257,10 +425,21 @@ export function reorderCut(plan: CutPlan, order: readonly string[], id: string, 
 }
 
 /** A picture with two links side by side becomes two pictures that meet without a seam. @param at share of the width that the first link takes, 0 to 1 */
-export function splitLinks(plan: CutPlan, id: string, links: readonly [string, string], at = 0.5, newCutId: NewId = newId): CutPlan {
+export function splitLinks(
+  plan: CutPlan,
+  id: string,
+  links: readonly [string, string],
+  at = 0.5,
+  newCutId: NewId = newId,
+): CutPlan {
   const cut = plan.cuts.find((c) => c.id === id)
   if (!cut) return plan
   const known = new Set(plan.cuts.map((c) => c.id))
   const parted = splitCut(plan, id, 'down', cut.x + cut.w * at, newCutId)
-  return withCuts(parted, parted.cuts.map((c) => (c.id === id ? { ...c, link: links[0] } : known.has(c.id) ? c : { ...c, link: links[1] })))
+  return withCuts(
+    parted,
+    parted.cuts.map((c) =>
+      c.id === id ? { ...c, link: links[0] } : known.has(c.id) ? c : { ...c, link: links[1] },
+    ),
+  )
 }

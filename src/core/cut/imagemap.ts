@@ -1,13 +1,21 @@
 import { plainOf } from '../email/richtext'
 import { orderedCuts, type Cut, type CutPlan } from './plan'
 
-const escape = (s: string) => s.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;').replace(/[^\t\n\r -\ud7ff\ue000-\ufffd]/g, '')
+const escape = (s: string) =>
+  s
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/>/g, '&gt;')
+    .replace(/"/g, '&quot;')
+    .replace(/[^\t\n\r -\ud7ff\ue000-\ufffd]/g, '')
 
 /** Only addresses that lead somewhere harmless stand in the map. */
-const address = (link: string): string | null => (/^(https?:\/\/|mailto:)/i.test(link.trim()) ? link.trim() : null)
+const address = (link: string): string | null =>
+  /^(https?:\/\/|mailto:)/i.test(link.trim()) ? link.trim() : null
 
 /** What a cut says, in one line. */
-export const saidOf = (c: Cut): string => (c.kind === 'picture' ? c.alt ?? '' : c.words ? plainOf(c.words).replace(/\s+/g, ' ') : '')
+export const saidOf = (c: Cut): string =>
+  c.kind === 'picture' ? (c.alt ?? '') : c.words ? plainOf(c.words).replace(/\s+/g, ' ') : ''
 
 /**
  * The cuts of a plan as an SVG image map over the design: a rectangle for each cut with its title, inside a link where it has one (SVG 2, 16.2).

@@ -10,40 +10,88 @@ import { packed, packHex, type Raster } from './raster'
 import { fontStacks } from '../email/fonts'
 
 // Letters of an open font (SIL OFL 1.1), as its package ships it, drawn by Skia.
-for (const style of ['400-normal', '700-normal']) GlobalFonts.registerFromPath(join(process.cwd(), 'node_modules/@fontsource/ibm-plex-sans/files', `ibm-plex-sans-latin-${style}.woff2`), `Ink ${style}`)
+for (const style of ['400-normal', '700-normal'])
+  GlobalFonts.registerFromPath(
+    join(process.cwd(), 'node_modules/@fontsource/ibm-plex-sans/files', `ibm-plex-sans-latin-${style}.woff2`),
+    `Ink ${style}`,
+  )
 
-const W = 800, H = 300
+const W = 800,
+  H = 300
 /** A white picture that was drawn on, as it is and as JPEG makes it. @param quality of the JPEG; left out, none */
-async function picture(draw: (c: SKRSContext2D) => void, quality?: number, ground = '#ffffff'): Promise<Raster> {
+async function picture(
+  draw: (c: SKRSContext2D) => void,
+  quality?: number,
+  ground = '#ffffff',
+): Promise<Raster> {
   const c = createCanvas(W, H).getContext('2d')
   c.fillStyle = ground
   c.fillRect(0, 0, W, H)
   draw(c)
   const raw = Buffer.from(c.getImageData(0, 0, W, H).data)
-  const jpeg = quality ? await sharp(await sharp(raw, { raw: { width: W, height: H, channels: 4 } }).removeAlpha().jpeg({ quality }).toBuffer()).ensureAlpha().raw().toBuffer() : raw
+  const jpeg = quality
+    ? await sharp(
+        await sharp(raw, { raw: { width: W, height: H, channels: 4 } })
+          .removeAlpha()
+          .jpeg({ quality })
+          .toBuffer(),
+      )
+        .ensureAlpha()
+        .raw()
+        .toBuffer()
+    : raw
   return { width: W, height: H, data: new Uint8Array(jpeg) }
 }
-const write = (said: string, x: number, y: number, size: number, o: { bold?: boolean; color?: string } = {}) => (c: SKRSContext2D) => { c.fillStyle = o.color ?? '#222222'; c.font = `${size}px "Ink ${o.bold ? '700' : '400'}-normal"`; c.fillText(said, x, y) }
+const write =
+  (said: string, x: number, y: number, size: number, o: { bold?: boolean; color?: string } = {}) =>
+  (c: SKRSContext2D) => {
+    c.fillStyle = o.color ?? '#222222'
+    c.font = `${size}px "Ink ${o.bold ? '700' : '400'}-normal"`
+    c.fillText(said, x, y)
+  }
 const all = { x: 0, y: 0, w: W, h: H }
 
-test.each([60, 70, 80, 90])('JPEG of quality %s hides neither lines nor how letters are set', async (quality) => {
-  const draw = (c: SKRSContext2D) => { for (let i = 0; i < 4; i++) write(['The dome opens at nine and closes', 'when the last visitor has gone home;', 'bring warm clothes, the platform', 'stands in the wind all night.'][i]!, 40, 70 + 42 * i, 28)(c) }
-  const [clean, jpeg] = [readInk(await picture(draw), all, '#ffffff'), readInk(await picture(draw, quality), all, '#ffffff')]
-  expect(clean.lines).toHaveLength(4)
-  expect(jpeg.lines).toHaveLength(4)
-  jpeg.lines.forEach((l, i) => {
-    const own = clean.lines[i]!
-    for (const k of ['x', 'y', 'w', 'h', 'base'] as const) expect(Math.abs(l[k] - own[k])).toBeLessThanOrEqual(3)
-    expect(Math.abs(letterSize(l) / letterSize(own) - 1)).toBeLessThan(0.06)
-    expect(l.contrast).toBeGreaterThan(0.67)
-  })
-  expect(boldness(jpeg.lines)).toBeLessThan(0)
-  // CIEDE2000 under 5: hardly another colour.
-  expect(apart(jpeg.color!, '#222222')).toBeLessThan(5)
-})
+test.each([60, 70, 80, 90])(
+  'JPEG of quality %s hides neither lines nor how letters are set',
+  async (quality) => {
+    const draw = (c: SKRSContext2D) => {
+      for (let i = 0; i < 4; i++)
+        write(
+          [
+            'The dome opens at nine and closes',
+            'when the last visitor has gone home;',
+            'bring warm clothes, the platform',
+            'stands in the wind all night.',
+          ][i]!,
+          40,
+          70 + 42 * i,
+          28,
+        )(c)
+    }
+    const [clean, jpeg] = [
+      readInk(await picture(draw), all, '#ffffff'),
+      readInk(await picture(draw, quality), all, '#ffffff'),
+    ]
+    expect(clean.lines).toHaveLength(4)
+    expect(jpeg.lines).toHaveLength(4)
+    jpeg.lines.forEach((l, i) => {
+      const own = clean.lines[i]!
+      for (const k of ['x', 'y', 'w', 'h', 'base'] as const)
+        expect(Math.abs(l[k] - own[k])).toBeLessThanOrEqual(3)
+      expect(Math.abs(letterSize(l) / letterSize(own) - 1)).toBeLessThan(0.06)
+      expect(l.contrast).toBeGreaterThan(0.67)
+    })
+    expect(boldness(jpeg.lines)).toBeLessThan(0)
+    // CIEDE2000 under 5: hardly another colour.
+    expect(apart(jpeg.color!, '#222222')).toBeLessThan(5)
+  },
+)
 
 test('pale letters on a dark ground are read as dark ones on a pale ground are', async () => {
-  const [onDark, onPale] = await Promise.all([picture(write('Berths with a window', 40, 120, 40, { color: '#e8e8f0' }), 80, '#1a1c30'), picture(write('Berths with a window', 40, 120, 40), 80)])
+  const [onDark, onPale] = await Promise.all([
+    picture(write('Berths with a window', 40, 120, 40, { color: '#e8e8f0' }), 80, '#1a1c30'),
+    picture(write('Berths with a window', 40, 120, 40), 80),
+  ])
   const [a, b] = [readInk(onDark, all, '#1a1c30').lines[0]!, readInk(onPale, all, '#ffffff').lines[0]!]
   expect(Math.abs(a.base - b.base)).toBeLessThanOrEqual(1)
   expect(Math.abs(a.small / b.small - 1)).toBeLessThan(0.06)
@@ -51,16 +99,31 @@ test('pale letters on a dark ground are read as dark ones on a pale ground are',
 
 test('letters that differ from their ground in colour but not in lightness are read too', async () => {
   // Luma of both is about 110 (ITU-R BT.601).
-  const ink = readInk(await picture(write('Order seeds', 40, 120, 44, { color: '#d8344e' }), 85, '#4a8a3c'), all, '#4a8a3c')
+  const ink = readInk(
+    await picture(write('Order seeds', 40, 120, 44, { color: '#d8344e' }), 85, '#4a8a3c'),
+    all,
+    '#4a8a3c',
+  )
   expect(ink.lines).toHaveLength(1)
   expect(ink.lines[0]!.w).toBeGreaterThan(200)
 })
 
 test('a strip along the side of words is no letter; a tall letter at their beginning is one', async () => {
-  const words = (c: SKRSContext2D) => { write('Nobody at home? Tell the driver', 60, 80, 26)(c); write('where to leave the crate.', 60, 120, 26)(c) }
+  const words = (c: SKRSContext2D) => {
+    write('Nobody at home? Tell the driver', 60, 80, 26)(c)
+    write('where to leave the crate.', 60, 120, 26)(c)
+  }
   const rect = { x: 20, y: 40, w: 700, h: 100 }
   for (const quality of [undefined, 70]) {
-    const strip = readInk(await picture((c) => { c.fillStyle = '#e0a800'; c.fillRect(24, 40, 8, 100); words(c) }, quality), rect, '#ffffff')
+    const strip = readInk(
+      await picture((c) => {
+        c.fillStyle = '#e0a800'
+        c.fillRect(24, 40, 8, 100)
+        words(c)
+      }, quality),
+      rect,
+      '#ffffff',
+    )
     expect(strip.lines).toHaveLength(2)
     expect(Math.abs(strip.lines[0]!.x - 62)).toBeLessThanOrEqual(3)
     expect(apart(strip.color!, '#222222')).toBeLessThan(8)
@@ -70,11 +133,25 @@ test('a strip along the side of words is no letter; a tall letter at their begin
 })
 
 test('the line under a link is not where its letters stand, nor are the feet of round letters such a line', async () => {
-  const under = readInk(await picture((c) => { write('About the players', 40, 100, 30)(c); c.fillRect(40, 106, 240, 2) }), all, '#ffffff')
+  const under = readInk(
+    await picture((c) => {
+      write('About the players', 40, 100, 30)(c)
+      c.fillRect(40, 106, 240, 2)
+    }),
+    all,
+    '#ffffff',
+  )
   expect(Math.abs(under.lines[0]!.base - 100)).toBeLessThanOrEqual(1)
   expect(under.lines[0]!.under).toBe(true)
   // Under a part of it as well, as under the last words of a footer.
-  const part = readInk(await picture((c) => { write('You asked for it. Leave the list', 40, 100, 24)(c); c.fillRect(240, 105, 150, 2) }), all, '#ffffff').lines[0]!
+  const part = readInk(
+    await picture((c) => {
+      write('You asked for it. Leave the list', 40, 100, 24)(c)
+      c.fillRect(240, 105, 150, 2)
+    }),
+    all,
+    '#ffffff',
+  ).lines[0]!
   expect([Math.abs(part.base - 100) <= 1, part.under]).toEqual([true, false])
   for (const said of ['seats', 'speakers', 'occasions', 'a sea of ease']) {
     const line = readInk(await picture(write(said, 40, 100, 26)), all, '#ffffff').lines[0]!
@@ -85,10 +162,15 @@ test('the line under a link is not where its letters stand, nor are the feet of 
 })
 
 test('bold is told from regular, in words, capitals and figures, from 12 to 40 px', async () => {
-  for (const size of [12, 14, 16, 18, 24, 30, 40]) for (const said of ['Three evenings', 'HARBOUR', '25.40', 'Quay Lane 4, 17:30']) {
-    const [regular, bold] = await Promise.all([false, true].map(async (b) => boldness(readInk(await picture(write(said, 40, 100, size, { bold: b })), all, '#ffffff').lines)))
-    expect([said, size, regular! < 0, bold! > 0]).toEqual([said, size, true, true])
-  }
+  for (const size of [12, 14, 16, 18, 24, 30, 40])
+    for (const said of ['Three evenings', 'HARBOUR', '25.40', 'Quay Lane 4, 17:30']) {
+      const [regular, bold] = await Promise.all(
+        [false, true].map(async (b) =>
+          boldness(readInk(await picture(write(said, 40, 100, size, { bold: b })), all, '#ffffff').lines),
+        ),
+      )
+      expect([said, size, regular! < 0, bold! > 0]).toEqual([said, size, true, true])
+    }
 })
 
 test('the size of capitals and figures is told by their height', async () => {
@@ -101,8 +183,20 @@ test('the size of capitals and figures is told by their height', async () => {
   expect(inkBlocks([], fontStacks.sans)).toEqual([])
 })
 
-test.each([[0, 90], [8, 90], [14, 80], [24, 80], [14, 60], [46, 80]])('a box with corners of %s px is read off JPEG of quality %s within a few px', async (radius, quality) => {
-  const drawn = await picture((c) => { c.fillStyle = '#0b6e4f'; c.beginPath(); c.roundRect(106, 60, 588, 96, radius); c.fill() }, quality)
+test.each([
+  [0, 90],
+  [8, 90],
+  [14, 80],
+  [24, 80],
+  [14, 60],
+  [46, 80],
+])('a box with corners of %s px is read off JPEG of quality %s within a few px', async (radius, quality) => {
+  const drawn = await picture((c) => {
+    c.fillStyle = '#0b6e4f'
+    c.beginPath()
+    c.roundRect(106, 60, 588, 96, radius)
+    c.fill()
+  }, quality)
   // What ringing has widened the box by is found with it.
   for (const by of [0, 4, 6]) {
     const found = boxOf(drawn, { x: 106 - by, y: 60 - by, w: 588 + 2 * by, h: 96 + 2 * by }, '#ffffff', 28)!
@@ -114,14 +208,25 @@ test.each([[0, 90], [8, 90], [14, 80], [24, 80], [14, 60], [46, 80]])('a box wit
 })
 
 test('a rectangle much longer than a box is none', async () => {
-  const drawn = await picture((c) => { c.fillStyle = '#0b6e4f'; c.fillRect(150, 60, 500, 60) })
-  expect(boxOf(drawn, { x: 150, y: 60, w: 500, h: 60 }, '#ffffff', 8)!.box).toMatchObject({ color: '#0b6e4f', radius: 0 })
+  const drawn = await picture((c) => {
+    c.fillStyle = '#0b6e4f'
+    c.fillRect(150, 60, 500, 60)
+  })
+  expect(boxOf(drawn, { x: 150, y: 60, w: 500, h: 60 }, '#ffffff', 8)!.box).toMatchObject({
+    color: '#0b6e4f',
+    radius: 0,
+  })
   expect(boxOf(drawn, { x: 100, y: 60, w: 600, h: 60 }, '#ffffff', 28)).toBeNull()
 })
 
 test('a coloured strip along a box is found, on JPEG too', async () => {
   for (const quality of [undefined, 80]) {
-    const drawn = await picture((c) => { c.fillStyle = '#fff4dc'; c.fillRect(100, 60, 500, 120); c.fillStyle = '#e0a800'; c.fillRect(100, 60, 8, 120) }, quality)
+    const drawn = await picture((c) => {
+      c.fillStyle = '#fff4dc'
+      c.fillRect(100, 60, 500, 120)
+      c.fillStyle = '#e0a800'
+      c.fillRect(100, 60, 8, 120)
+    }, quality)
     const bar = barOf(drawn, { x: 100, y: 60, w: 500, h: 120 }, 12, quality ? 28 : 8)
     expect(bar).toMatchObject({ side: 'left' })
     expect(Math.abs(bar!.width - 8)).toBeLessThanOrEqual(2)
@@ -129,7 +234,12 @@ test('a coloured strip along a box is found, on JPEG too', async () => {
 })
 
 test('on a noisy design a pale area counts where it is flat for more than JPEG shifts by itself', async () => {
-  const drawn = await picture((c) => { c.fillStyle = '#fafafa'; c.fillRect(100, 100, 200, 100); c.fillStyle = '#fafafa'; c.fillRect(500, 100, 12, 12) })
+  const drawn = await picture((c) => {
+    c.fillStyle = '#fafafa'
+    c.fillRect(100, 100, 200, 100)
+    c.fillStyle = '#fafafa'
+    c.fillRect(500, 100, 12, 12)
+  })
   const m = maskOf(packed(drawn), W, all, packHex('#ffffff'), 28, 1)
   const ink = (x: number, y: number) => m.ink[y * m.cols + x] === 1
   expect([ink(200, 150), ink(104, 104), ink(505, 105), ink(50, 50)]).toEqual([true, true, false, false])

@@ -14,36 +14,69 @@ export function iconRow(m: Mask, r: Cells): boolean {
   // A word falls into letters; an icon hardly.
   if (stretches(m, r, 'columns', 1).length > 2 * pieces.length) return false
   if (spacedLetters(m, r, pieces)) return false
-  const widths = pieces.map((p) => p.to - p.from), gaps = gapsOf(pieces)
+  const widths = pieces.map((p) => p.to - p.from),
+    gaps = gapsOf(pieces)
   const tall = pieces.map((p) => tight(m, { ...r, x: p.from, w: p.to - p.from })!.h)
-  return Math.max(...widths) <= 1.7 * Math.min(...widths) && Math.min(...widths) >= 12 && Math.max(...widths) <= 1.9 * r.h && Math.min(...tall) >= 0.55 * r.h && Math.max(...gaps) <= 1.6 * Math.min(...gaps) + 4 && Math.min(...gaps) >= 0.25 * Math.min(...widths)
+  return (
+    Math.max(...widths) <= 1.7 * Math.min(...widths) &&
+    Math.min(...widths) >= 12 &&
+    Math.max(...widths) <= 1.9 * r.h &&
+    Math.min(...tall) >= 0.55 * r.h &&
+    Math.max(...gaps) <= 1.6 * Math.min(...gaps) + 4 &&
+    Math.min(...gaps) >= 0.25 * Math.min(...widths)
+  )
 }
 
 /** Letters set wide apart: of one height, hardly two as wide, close enough to be read as a word, and thin. */
 function spacedLetters(m: Mask, r: Cells, pieces: readonly Stretch[]): boolean {
   if (pieces.length < 4) return false
   const boxes = pieces.map((p) => tight(m, { ...r, x: p.from, w: p.to - p.from })!)
-  const widths = boxes.map((b) => b.w), heights = boxes.map((b) => b.h)
-  return Math.min(...heights) >= 0.88 * Math.max(...heights) && Math.max(...gapsOf(pieces)) <= 0.75 * r.h && new Set(widths).size >= Math.min(3, pieces.length - 1) && widths.reduce((a, b) => a + b, 0) / widths.length < 1.15 * r.h
-    && boxes.reduce((sum, b) => sum + fillOf(m, b), 0) / boxes.length < 0.72
+  const widths = boxes.map((b) => b.w),
+    heights = boxes.map((b) => b.h)
+  return (
+    Math.min(...heights) >= 0.88 * Math.max(...heights) &&
+    Math.max(...gapsOf(pieces)) <= 0.75 * r.h &&
+    new Set(widths).size >= Math.min(3, pieces.length - 1) &&
+    widths.reduce((a, b) => a + b, 0) / widths.length < 1.15 * r.h &&
+    boxes.reduce((sum, b) => sum + fillOf(m, b), 0) / boxes.length < 0.72
+  )
 }
 
 /**
  * What a stretch of cells is taken for, by its looks.
  * @param ground the colour it stands on @param noise channel difference that is still one colour
  */
-export function judge(m: Mask, r: Cells, raster: Raster, ground: string, noise: number): { kind: PartKind; sure: number; looks: Looks } {
+export function judge(
+  m: Mask,
+  r: Cells,
+  raster: Raster,
+  ground: string,
+  noise: number,
+): { kind: PartKind; sure: number; looks: Looks } {
   const looks = looksOf(raster, pixelsOf(m, r, raster), packHex(ground), noise)
   const fill = fillOf(m, r)
-  if (r.h <= 6 && r.w >= 24 && r.w >= 8 * r.h && fill > 0.4) return { kind: 'rule', sure: fill > 0.9 ? 0.97 : 0.75, looks }
+  if (r.h <= 6 && r.w >= 24 && r.w >= 8 * r.h && fill > 0.4)
+    return { kind: 'rule', sure: fill > 0.9 ? 0.97 : 0.75, looks }
   if (iconRow(m, r)) return { kind: 'icons', sure: 0.8, looks }
   const lines = stretches(m, r, 'rows', 1)
   const tallest = Math.max(...lines.map((l) => l.to - l.from))
   // Letters are many pieces; underlined they are one, but change as often.
   const sized = tallest <= TALLEST_LINE && tallest >= 4
-  const wordy = sized && (looks.mono >= 0.72 || (lines.length === 1 && tallest <= 44 && severalInks(m, r, raster, ground, noise))) && fill <= 0.78 && (looks.pieces >= 2 || (looks.runs >= 0.4 && tallest <= 40 && r.w >= 2.5 * tallest)) && (r.w >= 1.2 * tallest || lines.length > 1)
-  if (wordy && looks.runs >= 0.25) return { kind: 'words', sure: Math.min(0.98, 0.35 + 0.5 * looks.mono + 0.15 * Math.min(1, looks.runs)), looks }
-  if (looks.colors >= 20 && fill > 0.5) return { kind: 'photo', sure: Math.min(0.97, 0.6 + looks.colors / 200), looks }
+  const wordy =
+    sized &&
+    (looks.mono >= 0.72 ||
+      (lines.length === 1 && tallest <= 44 && severalInks(m, r, raster, ground, noise))) &&
+    fill <= 0.78 &&
+    (looks.pieces >= 2 || (looks.runs >= 0.4 && tallest <= 40 && r.w >= 2.5 * tallest)) &&
+    (r.w >= 1.2 * tallest || lines.length > 1)
+  if (wordy && looks.runs >= 0.25)
+    return {
+      kind: 'words',
+      sure: Math.min(0.98, 0.35 + 0.5 * looks.mono + 0.15 * Math.min(1, looks.runs)),
+      looks,
+    }
+  if (looks.colors >= 20 && fill > 0.5)
+    return { kind: 'photo', sure: Math.min(0.97, 0.6 + looks.colors / 200), looks }
   return { kind: 'drawing', sure: 0.6, looks }
 }
 
@@ -55,12 +88,32 @@ function severalInks(m: Mask, r: Cells, raster: Raster, ground: string, noise: n
   // A mark beside words is none of them: it is taller than they are, or filled.
   const heights = whole.map((b) => b.h).sort((a, b) => a - b)
   if (heights.at(-1)! > 1.4 * heights[(heights.length - 1) >> 1]!) return false
-  if (whole.some((b) => b.w >= 14 && b.w >= 0.6 * b.h && b.w <= 1.6 * b.h && fillOf(m, b) >= 0.6 && stretches(m, b, 'columns', 1).length === 1)) return false
-  return words.every(({ from, to }) => looksOf(raster, pixelsOf(m, tight(m, { ...r, x: from, w: to - from })!, raster), packHex(ground), noise).mono >= 0.8)
+  if (
+    whole.some(
+      (b) =>
+        b.w >= 14 &&
+        b.w >= 0.6 * b.h &&
+        b.w <= 1.6 * b.h &&
+        fillOf(m, b) >= 0.6 &&
+        stretches(m, b, 'columns', 1).length === 1,
+    )
+  )
+    return false
+  return words.every(
+    ({ from, to }) =>
+      looksOf(raster, pixelsOf(m, tight(m, { ...r, x: from, w: to - from })!, raster), packHex(ground), noise)
+        .mono >= 0.8,
+  )
 }
 
 /** A stretch of rows, and what it was taken for. */
-export interface Judged { cells: Cells; looks: Looks; kind: PartKind; sure: number; /** Height of its last line, cells. */ last: number }
+export interface Judged {
+  cells: Cells
+  looks: Looks
+  kind: PartKind
+  sure: number
+  /** Height of its last line, cells. */ last: number
+}
 
 /** Whether what follows below belongs to what stands above. */
 export function joins(a: Judged, b: Judged, gap: number, cell: number): boolean {
@@ -72,16 +125,46 @@ export function joins(a: Judged, b: Judged, gap: number, cell: number): boolean 
   const alike = (p: number, q: number, most: number) => Math.max(p, q) <= most * Math.min(p, q)
   // Of a last line of a word or two the small letters' height is told badly.
   const short = b.cells.w < 12 * x && b.cells.w < 0.5 * a.cells.w
-  if (a.kind === 'words' && b.kind === 'words' && short && gap <= 2.4 * x && oneInk && (alike(a.looks.x, b.looks.x, 1.6) || (alike(a.looks.x, b.looks.x, 2) && alike(a.last, b.cells.h, 1.5)))) return true
+  if (
+    a.kind === 'words' &&
+    b.kind === 'words' &&
+    short &&
+    gap <= 2.4 * x &&
+    oneInk &&
+    (alike(a.looks.x, b.looks.x, 1.6) || (alike(a.looks.x, b.looks.x, 2) && alike(a.last, b.cells.h, 1.5)))
+  )
+    return true
   // A bold title over words of nearly its size stands apart, where both are long enough to tell.
-  const weights = a.cells.w >= 3.6 * x && b.cells.w >= 5 * x && a.cells.h <= 4 * x && !alike(a.looks.stroke, b.looks.stroke, 1.35)
+  const weights =
+    a.cells.w >= 3.6 * x &&
+    b.cells.w >= 5 * x &&
+    a.cells.h <= 4 * x &&
+    !alike(a.looks.stroke, b.looks.stroke, 1.35)
   if (a.kind === 'words' && b.kind === 'words' && weights) return false
-  if (a.kind === 'words' && b.kind === 'words') return (alike(a.looks.x, b.looks.x, 1.2) || (alike(a.looks.x, b.looks.x, 1.35) && alike(a.last, b.cells.h, 1.06))) && alike(a.last, b.cells.h, 1.65) && gap <= 3.4 * x && oneInk
+  if (a.kind === 'words' && b.kind === 'words')
+    return (
+      (alike(a.looks.x, b.looks.x, 1.2) ||
+        (alike(a.looks.x, b.looks.x, 1.35) && alike(a.last, b.cells.h, 1.06))) &&
+      alike(a.last, b.cells.h, 1.65) &&
+      gap <= 3.4 * x &&
+      oneInk
+    )
   // The line under a link.
-  if (a.kind === 'words' && b.kind === 'rule') return gap <= 4 && b.cells.h <= 3 && a.cells.h <= 40 && Math.abs(b.cells.x - a.cells.x) <= 3 && b.cells.w <= a.cells.w + 4 && 2 * b.cells.w >= a.cells.w && oneInk
+  if (a.kind === 'words' && b.kind === 'rule')
+    return (
+      gap <= 4 &&
+      b.cells.h <= 3 &&
+      a.cells.h <= 40 &&
+      Math.abs(b.cells.x - a.cells.x) <= 3 &&
+      b.cells.w <= a.cells.w + 4 &&
+      2 * b.cells.w >= a.cells.w &&
+      oneInk
+    )
   // A last line of one short word looks like a mark, but is of one ink with what stands above.
   const ax = a.looks.x / cell
-  if (a.kind === 'words' && b.kind === 'drawing') return b.cells.h <= 2.6 * ax && b.cells.w <= 6 * ax && gap <= 2.6 * ax && b.looks.mono >= 0.7 && oneInk
-  if ((a.kind === 'drawing' || a.kind === 'photo') && (b.kind === 'drawing' || b.kind === 'photo')) return gap <= 5
+  if (a.kind === 'words' && b.kind === 'drawing')
+    return b.cells.h <= 2.6 * ax && b.cells.w <= 6 * ax && gap <= 2.6 * ax && b.looks.mono >= 0.7 && oneInk
+  if ((a.kind === 'drawing' || a.kind === 'photo') && (b.kind === 'drawing' || b.kind === 'photo'))
+    return gap <= 5
   return false
 }

@@ -12,14 +12,29 @@ const rect = { x: z.number(), y: z.number(), w: z.number(), h: z.number() }
 
 /** Words that the design's file carries, with their look. All in design px. */
 export const textBlockSchema = z.object({
-  ...rect, text: z.string().max(20_000), size: z.number().positive(), line: z.number().positive().optional(), font: z.string().max(200).optional(), bold: z.boolean().optional(), italic: z.boolean().optional(),
-  color: colorSchema.optional(), align: z.enum(['left', 'center', 'right']).optional(),
+  ...rect,
+  text: z.string().max(20_000),
+  size: z.number().positive(),
+  line: z.number().positive().optional(),
+  font: z.string().max(200).optional(),
+  bold: z.boolean().optional(),
+  italic: z.boolean().optional(),
+  color: colorSchema.optional(),
+  align: z.enum(['left', 'center', 'right']).optional(),
 })
 /** A picture or a shape that the design's file carries. */
-export const shapeSchema = z.object({ ...rect, name: z.string().max(200), kind: z.enum(['picture', 'shape']), color: colorSchema.optional() })
+export const shapeSchema = z.object({
+  ...rect,
+  name: z.string().max(200),
+  kind: z.enum(['picture', 'shape']),
+  color: colorSchema.optional(),
+})
 
 /** What a design's file knows beyond its pixels. */
-export const layersSchema = z.object({ texts: z.array(textBlockSchema).max(2000), shapes: z.array(shapeSchema).max(2000) })
+export const layersSchema = z.object({
+  texts: z.array(textBlockSchema).max(2000),
+  shapes: z.array(shapeSchema).max(2000),
+})
 export type DesignLayers = z.infer<typeof layersSchema>
 
 /** Which email-safe stack stands in for a font of the design: by its family's kind (common practice, no source). */
@@ -32,7 +47,8 @@ export function safeFontFor(name: string | undefined): SafeFont | undefined {
   if (/verdana|dejavusans(?!mono)/.test(n)) return 'wide'
   if (/tahoma/.test(n)) return 'tahoma'
   if (/trebuchet|karla|gill|frutiger|myriad|opensans|lato|humanist/.test(n)) return 'humanist'
-  if (/sans|arial|helvetica|roboto|barlow|inter|grotesk|gothic|condensed|futura|poppins|montserrat/.test(n)) return 'sans'
+  if (/sans|arial|helvetica|roboto|barlow|inter|grotesk|gothic|condensed|futura|poppins|montserrat/.test(n))
+    return 'sans'
   if (/serif|georgia|playfair|lora|merriweather|fraunces|marcellus|bodoni|didot|slab/.test(n)) return 'serif'
   return undefined
 }
@@ -42,49 +58,97 @@ export function letteringOf(b: TextBlock, scale: number): Lettering {
   const font = safeFontFor(b.font)
   const px = (v: number) => Math.round((v / scale) * 10) / 10
   return {
-    size: Math.max(4, Math.min(200, px(b.size))), ...(b.line ? { line: px(b.line) } : {}), ...(font ? { font } : {}), ...(b.font ? { designFont: b.font.slice(0, 120) } : {}), ...(b.color ? { color: b.color } : {}),
-    ...(b.bold !== undefined ? { bold: b.bold } : {}), ...(b.italic ? { italic: true } : {}), ...(b.align ? { align: b.align } : {}),
+    size: Math.max(4, Math.min(200, px(b.size))),
+    ...(b.line ? { line: px(b.line) } : {}),
+    ...(font ? { font } : {}),
+    ...(b.font ? { designFont: b.font.slice(0, 120) } : {}),
+    ...(b.color ? { color: b.color } : {}),
+    ...(b.bold !== undefined ? { bold: b.bold } : {}),
+    ...(b.italic ? { italic: true } : {}),
+    ...(b.align ? { align: b.align } : {}),
   }
 }
 
 const area = (r: Rect) => Math.max(1, r.w * r.h)
-const share = (part: Rect, of: Rect) => { const o = overlap(part, of); return o ? area(o) / area(of) : 0 }
+const share = (part: Rect, of: Rect) => {
+  const o = overlap(part, of)
+  return o ? area(o) / area(of) : 0
+}
 
 /** The blocks that stand in a rectangle, in reading order. */
 export const textsIn = (texts: readonly TextBlock[], r: Rect): TextBlock[] =>
-  texts.filter((t) => t.x + t.w / 2 >= r.x && t.x + t.w / 2 < r.x + r.w && t.y + t.h / 2 >= r.y && t.y + t.h / 2 < r.y + r.h).sort((a, b) => a.y - b.y || a.x - b.x)
+  texts
+    .filter(
+      (t) =>
+        t.x + t.w / 2 >= r.x &&
+        t.x + t.w / 2 < r.x + r.w &&
+        t.y + t.h / 2 >= r.y &&
+        t.y + t.h / 2 < r.y + r.h,
+    )
+    .sort((a, b) => a.y - b.y || a.x - b.x)
 
 /** What a cut takes over from the words of the file that stand in it. */
 export function saidBy(cut: Cut, texts: readonly TextBlock[], scale: number): Partial<Cut> {
   const inside = textsIn(texts, cut)
   if (!inside.length) return {}
   const main = inside.reduce((a, b) => (b.text.length > a.text.length ? b : a))
-  if (cut.kind === 'picture') return cut.alt === null ? { alt: inside.map((t) => t.text.replace(/\s+/g, ' ')).join('. ').replace(/([.!?])\. /g, '$1 ').slice(0, 2000) } : {}
+  if (cut.kind === 'picture')
+    return cut.alt === null
+      ? {
+          alt: inside
+            .map((t) => t.text.replace(/\s+/g, ' '))
+            .join('. ')
+            .replace(/([.!?])\. /g, '$1 ')
+            .slice(0, 2000),
+        }
+      : {}
   const words = cut.words ? {} : { words: withLists(textOf(readAcross(inside))) }
-  return cut.kind === 'words' || cut.kind === 'button' ? { ...words, lettering: letteringOf(main, scale) } : {}
+  return cut.kind === 'words' || cut.kind === 'button'
+    ? { ...words, lettering: letteringOf(main, scale) }
+    : {}
 }
 
 /**
  * Corrects what the pixels say by what the file knows: where it has words, a part is words (or a button's, or a picture's that they lie on); where it
  * has a picture, a part that fills it is a picture, at the picture's own edges.
  */
-export function withLayers(found: Autocut, layers: DesignLayers, scale: number, size: { width: number; height: number }): Autocut {
+export function withLayers(
+  found: Autocut,
+  layers: DesignLayers,
+  scale: number,
+  size: { width: number; height: number },
+): Autocut {
   const cuts = wholeBlocks(found.cuts, layers.texts).map((cut): Cut => {
     const inside = textsIn(layers.texts, cut)
     const lettered = inside.reduce((s, t) => s + share(t, cut), 0)
     let now = cut
-    const picture = layers.shapes.find((s) => s.kind === 'picture' && share(s, cut) > 0.8 && share(cut, s) > 0.6)
+    const picture = layers.shapes.find(
+      (s) => s.kind === 'picture' && share(s, cut) > 0.8 && share(cut, s) > 0.6,
+    )
     if (picture && cut.kind !== 'button') {
-      const x = Math.max(0, Math.round(picture.x)), y = Math.max(0, Math.round(picture.y))
-      const exact = { x, y, w: Math.min(size.width - x, Math.round(picture.w)), h: Math.min(size.height - y, Math.round(picture.h)) }
+      const x = Math.max(0, Math.round(picture.x)),
+        y = Math.max(0, Math.round(picture.y))
+      const exact = {
+        x,
+        y,
+        w: Math.min(size.width - x, Math.round(picture.w)),
+        h: Math.min(size.height - y, Math.round(picture.h)),
+      }
       const free = exact.w > 0 && exact.h > 0 && !found.cuts.some((o) => o.id !== cut.id && overlap(o, exact))
       now = { ...cut, ...(free ? exact : {}), kind: 'picture', seen: { part: 'photo', sure: 0.99 } }
-    } else if (inside.length && cut.kind === 'picture' && lettered > 0.3 && inside.every((t) => t.size / scale <= 96) && cut.h <= 1.7 * inside.reduce((s, t) => s + t.h, 0)) {
+    } else if (
+      inside.length &&
+      cut.kind === 'picture' &&
+      lettered > 0.3 &&
+      inside.every((t) => t.size / scale <= 96) &&
+      cut.h <= 1.7 * inside.reduce((s, t) => s + t.h, 0)
+    ) {
       now = { ...cut, kind: 'words', seen: { part: 'words', sure: 0.97 } }
     } else if (!inside.length && cut.kind === 'words' && layers.texts.length) {
       // The file knows its words: what looks like letters but is none was drawn, or turned into outlines.
       now = { ...cut, kind: 'picture', seen: { part: 'drawing', sure: 0.8 } }
-    } else if (inside.length && cut.seen) now = { ...cut, seen: { ...cut.seen, sure: Math.max(cut.seen.sure, 0.99) } }
+    } else if (inside.length && cut.seen)
+      now = { ...cut, seen: { ...cut.seen, sure: Math.max(cut.seen.sure, 0.99) } }
     return { ...now, ...saidBy(now, layers.texts, scale) }
   })
   return { ...found, cuts }
@@ -92,9 +156,19 @@ export function withLayers(found: Autocut, layers: DesignLayers, scale: number, 
 
 /** Cuts of words that hold lines of one block are one cut: the file knows that they belong together. */
 function wholeBlocks(cuts: readonly Cut[], texts: readonly TextBlock[]): Cut[] {
-  const plan = texts.reduce((p, t) => {
-    const parts = p.cuts.filter((c) => c.kind === 'words' && share(c, t) > 0.12 && overlap(c, t)!.h > 0.3 * Math.min(c.h, t.size))
-    return parts.length > 1 ? mergeCuts(p, parts.map((c) => c.id)) : p
-  }, { ...emptyPlan(), cuts: [...cuts] })
+  const plan = texts.reduce(
+    (p, t) => {
+      const parts = p.cuts.filter(
+        (c) => c.kind === 'words' && share(c, t) > 0.12 && overlap(c, t)!.h > 0.3 * Math.min(c.h, t.size),
+      )
+      return parts.length > 1
+        ? mergeCuts(
+            p,
+            parts.map((c) => c.id),
+          )
+        : p
+    },
+    { ...emptyPlan(), cuts: [...cuts] },
+  )
   return plan.cuts
 }

@@ -2,7 +2,16 @@ import { fontStacks, isWebFont, safeFont, type Font, type FontStack, type SafeFo
 import { plainOf } from '../email/richtext'
 import type { HouseStyle } from '../email/styles'
 import { wordsWidth } from '../email/widths'
-import { boldness, boldStroke, capitalHeight, inkBlocks, letterSize, middle, type Ink, type InkBlock } from './ink'
+import {
+  boldness,
+  boldStroke,
+  capitalHeight,
+  inkBlocks,
+  letterSize,
+  middle,
+  type Ink,
+  type InkBlock,
+} from './ink'
 import type { BoxLook, Cut } from './plan'
 import { around, type Rect } from './raster'
 import { isItalic, offsOf, offWidth, span, tellFonts, type Off, type Sample } from './typeface'
@@ -44,7 +53,14 @@ interface Faces {
 /** Tells how the words of a design are set: from their ink, from the words themselves, and from what stands near. */
 export class Lettering {
   /** `scale`: design px for each px of the email. */
-  constructor(private readonly input: { cuts: readonly Cut[]; scale: number; house: HouseStyle; readInk: (rect: Rect, ground: string) => Ink }) {}
+  constructor(
+    private readonly input: {
+      cuts: readonly Cut[]
+      scale: number
+      house: HouseStyle
+      readInk: (rect: Rect, ground: string) => Ink
+    },
+  ) {}
 
   /** How the letters of a cut are set, and where their first line begins and their last one ends, design px. */
   of(cut: Cut, behind: string): Letters {
@@ -53,14 +69,32 @@ export class Lettering {
       // Of a word or two little can be measured. Words level with each other are set alike, as the columns of a table are.
       const [only, more] = alone.ink.lines
       if (!only || more || cut.lettering) return alone
-      const level = this.input.cuts.filter((o) => o.kind === 'words' && !o.lettering && o.y < cut.y + cut.h && o.y + o.h > cut.y).map((o) => this.measured(o, o.ground ?? behind))
-        .filter(({ ink }) => isLevel(ink, alone.ink, this.input.scale) && Math.max(ink.lines[0]!.h, only.h) <= 1.8 * Math.min(ink.lines[0]!.h, only.h))
+      const level = this.input.cuts
+        .filter((o) => o.kind === 'words' && !o.lettering && o.y < cut.y + cut.h && o.y + o.h > cut.y)
+        .map((o) => this.measured(o, o.ground ?? behind))
+        .filter(
+          ({ ink }) =>
+            isLevel(ink, alone.ink, this.input.scale) &&
+            Math.max(ink.lines[0]!.h, only.h) <= 1.8 * Math.min(ink.lines[0]!.h, only.h),
+        )
       const [first, second] = level
       if (level.length === 2 && saidBy(cut).length < FEW) {
         const other = first!.ink === alone.ink ? second! : first!
-        return other.sure && Math.abs(other.size / alone.size - 1) < 0.14 ? this.measured(cut, behind, { size: other.size, bold: alone.bold }) : alone
+        return other.sure && Math.abs(other.size / alone.size - 1) < 0.14
+          ? this.measured(cut, behind, { size: other.size, bold: alone.bold })
+          : alone
       }
-      return level.length < 3 ? alone : this.measured(cut, behind, { size: middle((level.some((l) => l.sure) ? level.filter((l) => l.sure) : level).map((l) => l.size)), bold: Math.abs(only.stroke - boldStroke(only)) > 0.04 ? alone.bold : 2 * level.filter((l) => l.bold).length > level.length })
+      return level.length < 3
+        ? alone
+        : this.measured(cut, behind, {
+            size: middle(
+              (level.some((l) => l.sure) ? level.filter((l) => l.sure) : level).map((l) => l.size),
+            ),
+            bold:
+              Math.abs(only.stroke - boldStroke(only)) > 0.04
+                ? alone.bold
+                : 2 * level.filter((l) => l.bold).length > level.length,
+          })
     })
   }
   private readonly known = new Map<string, Letters>()
@@ -75,7 +109,9 @@ export class Lettering {
     const { text, button } = this.input.house
     if (cut.kind === 'button') return this.stackOf(cut.lettering?.font ?? button.font)
     const body = this.stackOf(cut.lettering?.font ?? text.body.font)
-    return (inkBlocks(ink.lines, body.house)[0]?.size ?? 0) / this.input.scale >= TITLE_SIZE ? this.stackOf(cut.lettering?.font ?? text.heading1.font) : body
+    return (inkBlocks(ink.lines, body.house)[0]?.size ?? 0) / this.input.scale >= TITLE_SIZE
+      ? this.stackOf(cut.lettering?.font ?? text.heading1.font)
+      : body
   }
   private stackOf(font: Font): Inherited {
     const { webFonts } = this.input.house
@@ -85,17 +121,37 @@ export class Lettering {
   private faces(): Faces {
     if (this.told) return this.told
     const { scale, cuts } = this.input
-    const inked = cuts.filter((c) => !c.lettering).flatMap((cut) => (cut.kind === 'words' ? [{ cut, ink: this.inkOf(cut, cut.ground ?? '#ffffff') }] : cut.kind === 'button' && cut.box ? [{ cut, ink: this.labelInk(cut, cut.box) }] : []))
+    const inked = cuts
+      .filter((c) => !c.lettering)
+      .flatMap((cut) =>
+        cut.kind === 'words'
+          ? [{ cut, ink: this.inkOf(cut, cut.ground ?? '#ffffff') }]
+          : cut.kind === 'button' && cut.box
+            ? [{ cut, ink: this.labelInk(cut, cut.box) }]
+            : [],
+      )
     const samples = inked.map(({ cut, ink }) => ({
-      id: cut.id, said: saidBy(cut), lines: ink.lines, ...this.inherited(cut, ink),
+      id: cut.id,
+      said: saidBy(cut),
+      lines: ink.lines,
+      ...this.inherited(cut, ink),
       level: inked.filter((o) => o.cut !== cut && isLevel(o.ink, ink, scale)).map((o) => o.cut.id),
     }))
     const fonts = tellFonts(samples)
-    const known = samples.map((s) => ({ ...s, font: fonts.has(s.id) ? fontStacks[fonts.get(s.id)!] : s.house }))
-    const stacks = [...new Set(known.map((s) => s.font))].map((font) => ({ font, own: known.filter((s) => s.font === font) })).sort((a, b) => b.own.length - a.own.length)
+    const known = samples.map((s) => ({
+      ...s,
+      font: fonts.has(s.id) ? fontStacks[fonts.get(s.id)!] : s.house,
+    }))
+    const stacks = [...new Set(known.map((s) => s.font))]
+      .map((font) => ({ font, own: known.filter((s) => s.font === font) }))
+      .sort((a, b) => b.own.length - a.own.length)
     const commonest = stacks[0]
     const off = commonest ? offWidth(commonest.own, commonest.font) : 0
-    return (this.told = { fonts, off: Math.abs(off) < RIGHT ? 0 : off, offs: stacks.flatMap(({ font, own }) => offsOf(own, font)) })
+    return (this.told = {
+      fonts,
+      off: Math.abs(off) < RIGHT ? 0 : off,
+      offs: stacks.flatMap(({ font, own }) => offsOf(own, font)),
+    })
   }
   private told: Faces | undefined
 
@@ -107,66 +163,190 @@ export class Lettering {
       const said = saidBy(cut)
       const ink = withWords(this.inkOf(cut, cut.ground ?? behind), said)
       const { fonts, off, offs } = this.faces()
-      const told = own ? undefined : fonts.get(cut.id), { house, web } = this.inherited(cut, ink), font = told ? fontStacks[told] : house
+      const told = own ? undefined : fonts.get(cut.id),
+        { house, web } = this.inherited(cut, ink),
+        font = told ? fontStacks[told] : house
       const blocks = inkBlocks(ink.lines, font)
-      const main = blocks.reduce<InkBlock | undefined>((a, b) => (!a || b.lines.length > a.lines.length ? b : a), undefined)
+      const main = blocks.reduce<InkBlock | undefined>(
+        (a, b) => (!a || b.lines.length > a.lines.length ? b : a),
+        undefined,
+      )
       // Of capitals and figures the words tell that there is no small letter among them to be measured.
       const capitals = Boolean(said) && !/\p{Ll}/u.test(said)
       // Nor in others anything but small letters.
       const low = Boolean(said) && !/[^\p{Ll}\s.,;:'’"“”-]|[bdfhklt]/u.test(said)
-      const high = (capitals && ink.lines.length ? Math.max(...ink.lines.map(capitalHeight)) / font.cap : low && ink.lines.length ? middle(ink.lines.map((l) => l.small)) / font.x : main?.size ?? 0) / s
+      const high =
+        (capitals && ink.lines.length
+          ? Math.max(...ink.lines.map(capitalHeight)) / font.cap
+          : low && ink.lines.length
+            ? middle(ink.lines.map((l) => l.small)) / font.x
+            : (main?.size ?? 0)) / s
       const italic = own ? Boolean(own.italic) : isItalic(ink.lines)
-      const alike = blocks.length > 0 && Math.max(...blocks.map((b) => b.size)) < 1.15 * Math.min(...blocks.map((b) => b.size))
-      const spanOf = (bold: boolean) => (alike && cut.words?.content.every((b) => b.type === 'paragraph') ? span(said, ink.lines.length, font, { bold, italic }) : 0)
+      const alike =
+        blocks.length > 0 &&
+        Math.max(...blocks.map((b) => b.size)) < 1.15 * Math.min(...blocks.map((b) => b.size))
+      const spanOf = (bold: boolean) =>
+        alike && cut.words?.content.every((b) => b.type === 'paragraph')
+          ? span(said, ink.lines.length, font, { bold, italic })
+          : 0
       const inked = ink.lines.reduce((sum, l) => sum + l.w, 0) / s
-      const bold = own?.bold ?? set?.bold ?? (main ? bolder(main, high, (b) => inked / (spanOf(b) || Infinity)) : false)
+      const bold =
+        own?.bold ?? set?.bold ?? (main ? bolder(main, high, (b) => inked / (spanOf(b) || Infinity)) : false)
       // Much wider than that are only words of which some were not read.
-      const byWidth = inked / (spanOf(bold) || Infinity), width = byWidth < 1.7 * high ? byWidth : 0
+      const byWidth = inked / (spanOf(bold) || Infinity),
+        width = byWidth < 1.7 * high ? byWidth : 0
       // Of lines that differ the one that agrees best with the width tells; where that says nothing, the width of others as high does.
-      const nearest = main && width && !capitals && !low ? main.lines.map((l) => letterSize(l, font) / s).reduce((a, b) => (Math.abs(b - width) < Math.abs(a - width) ? b : a)) : high
-      const height = width || !main ? nearest : high * Math.exp(middle(offs.filter((o) => Math.abs(o.small - main.lines[0]!.small) <= 0.7).map((o) => o.off)))
+      const nearest =
+        main && width && !capitals && !low
+          ? main.lines
+              .map((l) => letterSize(l, font) / s)
+              .reduce((a, b) => (Math.abs(b - width) < Math.abs(a - width) ? b : a))
+          : high
+      const height =
+        width || !main
+          ? nearest
+          : high *
+            Math.exp(
+              middle(offs.filter((o) => Math.abs(o.small - main.lines[0]!.small) <= 0.7).map((o) => o.off)),
+            )
       // Letters stand apart by about a tenth of their size; capitals that are set wide show more, and are wider than they could else be.
       const apart = middle(ink.lines.map((l) => l.gap)) / s
-      const wide = capitals && /\p{Lu}.*\p{Lu}.*\p{Lu}/u.test(said) && ink.lines.length <= 2 && apart >= 0.13 * height && (width ? width > 1.06 * height : apart >= 0.25 * height)
-      const size = Math.max(6, Math.min(120, Math.round(own?.size ?? set?.size ?? (main ? (wide ? height : settled(height, width, { off, web: web && !told, trust: said.length < FEW ? (s < 1.5 ? 0.5 : 0) : 1 })) : 16))))
-      const spacing = own ? own.spacing : wide ? Math.round(2 * (width ? (inked - size * spanOf(bold)) / Math.max(1, said.length - ink.lines.length) : apart - 0.09 * size)) / 2 || undefined : undefined
+      const wide =
+        capitals &&
+        /\p{Lu}.*\p{Lu}.*\p{Lu}/u.test(said) &&
+        ink.lines.length <= 2 &&
+        apart >= 0.13 * height &&
+        (width ? width > 1.06 * height : apart >= 0.25 * height)
+      const size = Math.max(
+        6,
+        Math.min(
+          120,
+          Math.round(
+            own?.size ??
+              set?.size ??
+              (main
+                ? wide
+                  ? height
+                  : settled(height, width, {
+                      off,
+                      web: web && !told,
+                      trust: said.length < FEW ? (s < 1.5 ? 0.5 : 0) : 1,
+                    })
+                : 16),
+          ),
+        ),
+      )
+      const spacing = own
+        ? own.spacing
+        : wide
+          ? Math.round(
+              2 *
+                (width
+                  ? (inked - size * spanOf(bold)) / Math.max(1, said.length - ink.lines.length)
+                  : apart - 0.09 * size),
+            ) / 2 || undefined
+          : undefined
       const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
       // Lines of one paragraph that stand wide apart look like so many blocks.
-      const pitch = main?.pitch || (ink.lines.length > 1 && cut.words?.content.length === 1 ? (lastLine!.base - firstLine!.base) / (ink.lines.length - 1) : 0)
-      const line = Math.max(size, Math.min(200, Math.round(own?.line ?? (pitch ? pitch / s : Math.min(size * (size >= 22 ? 1.2 : 1.5), this.nextLine(cut, ink))))))
+      const pitch =
+        main?.pitch ||
+        (ink.lines.length > 1 && cut.words?.content.length === 1
+          ? (lastLine!.base - firstLine!.base) / (ink.lines.length - 1)
+          : 0)
+      const line = Math.max(
+        size,
+        Math.min(
+          200,
+          Math.round(
+            own?.line ??
+              (pitch ? pitch / s : Math.min(size * (size >= 22 ? 1.2 : 1.5), this.nextLine(cut, ink))),
+          ),
+        ),
+      )
       // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
       const down = (line + size * font.drop) / 2
       return {
-        ink, blocks, spacing, size, line, bold, italic, sure: width > 0 && said.length >= 8, font: told, stack: font,
-        top: firstLine ? firstLine.base - down * s : cut.y, bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
+        ink,
+        blocks,
+        spacing,
+        size,
+        line,
+        bold,
+        italic,
+        sure: width > 0 && said.length >= 8,
+        font: told,
+        stack: font,
+        top: firstLine ? firstLine.base - down * s : cut.y,
+        bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
       }
     })
   }
 
   /** How the words of a button are set: their font where it is another than its own, the size of their letters and how wide they are, px. */
-  label(cut: Cut, box: BoxLook): { color: string | null; font: SafeFont | undefined; stack: FontStack; size: number; bold: boolean; width: number } {
+  label(
+    cut: Cut,
+    box: BoxLook,
+  ): {
+    color: string | null
+    font: SafeFont | undefined
+    stack: FontStack
+    size: number
+    bold: boolean
+    width: number
+  } {
     const { scale } = this.input
-    const ink = this.labelInk(cut, box), { color, lines } = ink, own = cut.lettering, said = saidBy(cut).replace(/\s+/g, ' ')
+    const ink = this.labelInk(cut, box),
+      { color, lines } = ink,
+      own = cut.lettering,
+      said = saidBy(cut).replace(/\s+/g, ' ')
     const { fonts, off } = this.faces()
-    const told = own ? undefined : fonts.get(cut.id), { house, web } = this.inherited(cut, ink), font = told ? fontStacks[told] : house
-    const main = inkBlocks(lines, font)[0], inked = lines.length ? around(lines).w / scale : cut.w / 2 / scale
-    const bold = own?.bold ?? main?.bold ?? true, wide = lines.length === 1 ? span(said, 1, font, { bold }) : 0
+    const told = own ? undefined : fonts.get(cut.id),
+      { house, web } = this.inherited(cut, ink),
+      font = told ? fontStacks[told] : house
+    const main = inkBlocks(lines, font)[0],
+      inked = lines.length ? around(lines).w / scale : cut.w / 2 / scale
+    const bold = own?.bold ?? main?.bold ?? true,
+      wide = lines.length === 1 ? span(said, 1, font, { bold }) : 0
     const height = (main?.size ?? 16 * scale) / scale
-    const size = Math.max(8, Math.min(60, Math.round(own?.size ?? settled(height, wide && inked / wide, { off, web: web && !told, trust: said.length < FEW ? 0.5 : 1 }))))
+    const size = Math.max(
+      8,
+      Math.min(
+        60,
+        Math.round(
+          own?.size ??
+            settled(height, wide && inked / wide, {
+              off,
+              web: web && !told,
+              trust: said.length < FEW ? 0.5 : 1,
+            }),
+        ),
+      ),
+    )
     // Set in another font, or with letters apart, words are as wide as the design has them.
     const set = wide * size
-    return { color, font: told, stack: font, size, bold, width: Math.abs(set / inked - 1) < 0.06 ? wordsWidth(said, font, size, { bold }) : inked }
+    return {
+      color,
+      font: told,
+      stack: font,
+      size,
+      bold,
+      width: Math.abs(set / inked - 1) < 0.06 ? wordsWidth(said, font, size, { bold }) : inked,
+    }
   }
 
   /** What stands inside the edge and the round ends of a button. */
   private labelInk(cut: Cut, box: BoxLook): Ink {
-    const s = this.input.scale, inset = Math.round(3 * s), round = Math.round(Math.max(0, box.radius * s - inset))
-    const [w, h] = [Math.max(1, cut.w - 2 * inset), Math.max(1, cut.h - 2 * inset)], by = Math.min(round, w >> 2)
+    const s = this.input.scale,
+      inset = Math.round(3 * s),
+      round = Math.round(Math.max(0, box.radius * s - inset))
+    const [w, h] = [Math.max(1, cut.w - 2 * inset), Math.max(1, cut.h - 2 * inset)],
+      by = Math.min(round, w >> 2)
     return this.input.readInk({ x: cut.x + inset + by, y: cut.y + inset, w: w - 2 * by, h }, box.background)
   }
 
   private inkOf(cut: Cut, ground: string): Ink {
-    const key = `${cut.id}:${ground}`, ink = this.inks.get(key) ?? this.input.readInk(cut, ground)
+    const key = `${cut.id}:${ground}`,
+      ink = this.inks.get(key) ?? this.input.readInk(cut, ground)
     this.inks.set(key, ink)
     return ink
   }
@@ -179,15 +359,39 @@ export class Lettering {
     const [{ base, h }, s] = [lines[0]!, this.input.scale]
     const words = this.input.cuts.filter((o) => o.kind === 'words')
     const level = words.filter((o) => o === cut || isLevel(this.inkOf(o, o.ground ?? '#ffffff'), ink, s))
-    const near = words.filter((o) => !level.includes(o) && o.y < cut.y + cut.h + 40 * s && o.y + o.h > cut.y - 40 * s && level.some((l) => o.x < l.x + l.w && o.x + o.w > l.x))
-    return Math.min(...near.flatMap((o) => this.inkOf(o, o.ground ?? '#ffffff').lines.map((l) => Math.abs(l.base - base))).filter((d) => d > 0.5 * h)) / s
+    const near = words.filter(
+      (o) =>
+        !level.includes(o) &&
+        o.y < cut.y + cut.h + 40 * s &&
+        o.y + o.h > cut.y - 40 * s &&
+        level.some((l) => o.x < l.x + l.w && o.x + o.w > l.x),
+    )
+    return (
+      Math.min(
+        ...near
+          .flatMap((o) => this.inkOf(o, o.ground ?? '#ffffff').lines.map((l) => Math.abs(l.base - base)))
+          .filter((d) => d > 0.5 * h),
+      ) / s
+    )
   }
 
   /** How a line is aligned to what stands right above and below it: by the middle or the right edge, where nothing shares its left edge. */
   alignedBeside(cut: Cut, line: Rect): 'center' | 'right' | null {
     const s = this.input.scale
-    const near = this.input.cuts.filter((o) => o !== cut && ['words', 'picture', 'button'].includes(o.kind) && o.x < line.x + line.w && o.x + o.w > line.x && Math.max(o.y - cut.y - cut.h, cut.y - o.y - o.h) <= 60 * s)
-    const boxes = near.map((o): Rect => { const lines = o.kind === 'words' ? this.of(o, o.ground ?? '#ffffff').ink.lines : []; return lines.length ? around(lines) : o }).filter((b) => Math.abs(b.w - line.w) > 4 * s)
+    const near = this.input.cuts.filter(
+      (o) =>
+        o !== cut &&
+        ['words', 'picture', 'button'].includes(o.kind) &&
+        o.x < line.x + line.w &&
+        o.x + o.w > line.x &&
+        Math.max(o.y - cut.y - cut.h, cut.y - o.y - o.h) <= 60 * s,
+    )
+    const boxes = near
+      .map((o): Rect => {
+        const lines = o.kind === 'words' ? this.of(o, o.ground ?? '#ffffff').ink.lines : []
+        return lines.length ? around(lines) : o
+      })
+      .filter((b) => Math.abs(b.w - line.w) > 4 * s)
     if (boxes.some((b) => Math.abs(b.x - line.x) <= 2 * s)) return null
     if (boxes.some((b) => Math.abs(b.x + b.w / 2 - line.x - line.w / 2) <= 3 * s)) return 'center'
     return boxes.some((b) => Math.abs(b.x + b.w - line.x - line.w) <= 2 * s) ? 'right' : null
@@ -195,7 +399,8 @@ export class Lettering {
 }
 
 /** Whether two single lines stand on one line. @param scale design px for each px of the email */
-const isLevel = ({ lines: [a, ...more] }: Ink, { lines: [b, ...rest] }: Ink, scale: number): boolean => Boolean(a && b && !more.length && !rest.length && Math.abs(a.base - b.base) <= 2 * scale)
+const isLevel = ({ lines: [a, ...more] }: Ink, { lines: [b, ...rest] }: Ink, scale: number): boolean =>
+  Boolean(a && b && !more.length && !rest.length && Math.abs(a.base - b.base) <= 2 * scale)
 
 const saidBy = (cut: Cut): string => (cut.words ? plainOf(cut.words) : '')
 
@@ -207,7 +412,11 @@ const RIGHT = 0.04
  * only of the font that they are set in. `off`: by how much all words of the design are wider than that, as a logarithm; `web`: whether they will be set in
  * their own font all the same; `trust` in the width, 0 to 1.
  */
-function settled(height: number, width: number, { off, web, trust }: { off: number; web: boolean; trust: number }): number {
+function settled(
+  height: number,
+  width: number,
+  { off, web, trust }: { off: number; web: boolean; trust: number },
+): number {
   if (!width || Math.abs(Math.log(width / height) - off) > 0.2) return height
   // In another font words are to break where the design breaks, and to look as tall: half of each.
   return (1 - trust) * height + (trust * width) / Math.exp(web ? off : off / 2)
@@ -218,7 +427,8 @@ const FEW = 6
 
 /** Whether letters are bold: by their strokes, and where these are near the border by how wide the words are. @param height their size by height, px @param widthOf their size by width if bold, if not */
 function bolder({ lines }: InkBlock, height: number, widthOf: (bold: boolean) => number): boolean {
-  const by = boldness(lines), strokes = by > 0
+  const by = boldness(lines),
+    strokes = by > 0
   const [off, offOther] = [strokes, !strokes].map((b) => Math.abs(widthOf(b) / height - 1))
   return Math.abs(by) > 0.03 || offOther! > 0.03 || off! - offOther! < 0.04 ? strokes : !strokes
 }
@@ -226,7 +436,8 @@ function bolder({ lines }: InkBlock, height: number, widthOf: (bold: boolean) =>
 /** A single line whose words are known: without letters that reach below, it stands on its last rows, whatever its rows of ink say. */
 function withWords(ink: Ink, said: string): Ink {
   const [line, more] = ink.lines
-  if (!line || more || !said || /[\ngjpqyQ,;()[\]{}|@$§_/\\]/.test(said) || line.base >= line.y + line.h - 2) return ink
+  if (!line || more || !said || /[\ngjpqyQ,;()[\]{}|@$§_/\\]/.test(said) || line.base >= line.y + line.h - 2)
+    return ink
   const base = line.y + line.h
   return { ...ink, lines: [{ ...line, base, tall: base - line.y }] }
 }

@@ -29,17 +29,25 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
   const px = packed(raster)
   const bins: number[] = []
   // Large areas are told as well by some of their pixels.
-  const across = Math.max(1, Math.round(rect.w / 420)), down = Math.max(1, Math.floor(rect.h / 64))
-  const right = Math.min(rect.x + rect.w, raster.width), bottom = Math.min(rect.y + rect.h, raster.height)
-  let total = 0, changes = 0, rowsSeen = 0
+  const across = Math.max(1, Math.round(rect.w / 420)),
+    down = Math.max(1, Math.floor(rect.h / 64))
+  const right = Math.min(rect.x + rect.w, raster.width),
+    bottom = Math.min(rect.y + rect.h, raster.height)
+  let total = 0,
+    changes = 0,
+    rowsSeen = 0
   const perRow: number[] = []
   const filled = new Uint8Array(Math.ceil((right - rect.x) / across))
   for (let y = rect.y; y < bottom; y += down) {
-    let was = false, inked = 0
+    let was = false,
+      inked = 0
     for (let x = rect.x, c = 0; x < right; x += across, c++) {
       const p = px[y * raster.width + x]!
       const on = differs(p, ground, 24)
-      if (on !== was) { changes++; was = on }
+      if (on !== was) {
+        changes++
+        was = on
+      }
       if (!on) continue
       inked++
       filled[c] = 1
@@ -47,40 +55,75 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
       const bin = ((p & 0xf0) >> 4) | ((p & 0xf000) >> 8) | ((p & 0xf00000) >> 12)
       if (counts[bin] === 0) bins.push(bin)
       counts[bin] = counts[bin]! + 1
-      sums[bin * 3] = sums[bin * 3]! + (p & 255); sums[bin * 3 + 1] = sums[bin * 3 + 1]! + ((p >>> 8) & 255); sums[bin * 3 + 2] = sums[bin * 3 + 2]! + ((p >>> 16) & 255)
+      sums[bin * 3] = sums[bin * 3]! + (p & 255)
+      sums[bin * 3 + 1] = sums[bin * 3 + 1]! + ((p >>> 8) & 255)
+      sums[bin * 3 + 2] = sums[bin * 3 + 2]! + ((p >>> 16) & 255)
     }
     rowsSeen++
     perRow.push(inked)
   }
   if (!total) return { color: ground, mono: 0, colors: 0, runs: 0, pieces: 0, stroke: 0, x: rect.h }
   bins.sort((a, b) => counts[b]! - counts[a]! || a - b)
-  let sum = 0, colors = 0
-  for (const b of bins) { sum += counts[b]!; colors++; if (sum >= 0.9 * total) break }
+  let sum = 0,
+    colors = 0
+  for (const b of bins) {
+    sum += counts[b]!
+    colors++
+    if (sum >= 0.9 * total) break
+  }
   // The ink: among the common colours the one farthest from the ground, since rims lie between. Plain numbers throughout: this runs for every line of a design.
-  const gr = ground & 255, gg = (ground >>> 8) & 255, gb = (ground >>> 16) & 255
-  let ax = 0, ay = 0, az = 0, most = -1
+  const gr = ground & 255,
+    gg = (ground >>> 8) & 255,
+    gb = (ground >>> 16) & 255
+  let ax = 0,
+    ay = 0,
+    az = 0,
+    most = -1
   for (let i = 0; i < Math.min(12, bins.length); i++) {
-    const b = bins[i]!, n = counts[b]!
+    const b = bins[i]!,
+      n = counts[b]!
     if (n < 0.15 * counts[bins[0]!]!) continue
-    const dx = sums[b * 3]! / n - gr, dy = sums[b * 3 + 1]! / n - gg, dz = sums[b * 3 + 2]! / n - gb
+    const dx = sums[b * 3]! / n - gr,
+      dy = sums[b * 3 + 1]! / n - gg,
+      dz = sums[b * 3 + 2]! / n - gb
     const weight = Math.sqrt((dx * dx + dy * dy + dz * dz) * n)
-    if (weight > most) { most = weight; ax = dx; ay = dy; az = dz }
+    if (weight > most) {
+      most = weight
+      ax = dx
+      ay = dy
+      az = dz
+    }
   }
   const length = Math.sqrt(ax * ax + ay * ay + az * az) || 1
   let between = 0
   for (let i = 0; i < bins.length; i++) {
-    const b = bins[i]!, n = counts[b]!
-    const dx = sums[b * 3]! / n - gr, dy = sums[b * 3 + 1]! / n - gg, dz = sums[b * 3 + 2]! / n - gb
+    const b = bins[i]!,
+      n = counts[b]!
+    const dx = sums[b * 3]! / n - gr,
+      dy = sums[b * 3 + 1]! / n - gg,
+      dz = sums[b * 3 + 2]! / n - gb
     const along = (dx * ax + dy * ay + dz * az) / length
-    if (along > 0 && along < length + 40 && dx * dx + dy * dy + dz * dz - along * along <= spread * spread) between += n
+    if (along > 0 && along < length + 40 && dx * dx + dy * dy + dz * dz - along * along <= spread * spread)
+      between += n
   }
-  for (let i = 0; i < bins.length; i++) { const b = bins[i]!; counts[b] = 0; sums[b * 3] = 0; sums[b * 3 + 1] = 0; sums[b * 3 + 2] = 0 }
+  for (let i = 0; i < bins.length; i++) {
+    const b = bins[i]!
+    counts[b] = 0
+    sums[b * 3] = 0
+    sums[b * 3 + 1] = 0
+    sums[b * 3 + 2] = 0
+  }
   let pieces = 0
   for (let i = 0; i < filled.length; i++) if (filled[i] && !filled[i - 1]) pieces++
   const x = smallLetters(perRow) * down
   return {
     color: pack(Math.round(gr + ax), Math.round(gg + ay), Math.round(gb + az)),
-    mono: between / total, colors, runs: (changes / 2 / rowsSeen) / Math.max(1, rect.w / (2 * x)), pieces, stroke: (total * across) / Math.max(1, changes / 2), x,
+    mono: between / total,
+    colors,
+    runs: changes / 2 / rowsSeen / Math.max(1, rect.w / (2 * x)),
+    pieces,
+    stroke: (total * across) / Math.max(1, changes / 2),
+    x,
   }
 }
 
@@ -93,6 +136,12 @@ function smallLetters(perRow: readonly number[]): number {
   const full = 0.5 * (inked[Math.floor(inked.length * 0.75)] ?? 0)
   const runs: number[] = []
   let run = 0
-  for (const n of [...perRow, 0]) { if (n >= full) run++; else { if (run > 1) runs.push(run); run = 0 } }
+  for (const n of [...perRow, 0]) {
+    if (n >= full) run++
+    else {
+      if (run > 1) runs.push(run)
+      run = 0
+    }
+  }
   return runs.sort((a, b) => a - b)[runs.length >> 1] ?? 1
 }

@@ -1,7 +1,19 @@
 import { nearGrounds } from './near-grounds'
 import type { Cut } from './plan'
 
-const cut = (id: string, y: number, ground: string | null, more: Partial<Cut> = {}): Cut => ({ id, x: 0, y, w: 100, h: 50, kind: 'words', alt: null, link: '', words: null, ground, ...more })
+const cut = (id: string, y: number, ground: string | null, more: Partial<Cut> = {}): Cut => ({
+  id,
+  x: 0,
+  y,
+  w: 100,
+  h: 50,
+  kind: 'words',
+  alt: null,
+  link: '',
+  words: null,
+  ground,
+  ...more,
+})
 const pairs = (...cuts: Cut[]) => nearGrounds({ cuts }).map(({ a, b }) => a.id + b.id)
 
 test('neighbours of nearly one ground are found, and only they', () => {

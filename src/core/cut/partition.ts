@@ -12,32 +12,62 @@ export type Layout<C extends Rect, P extends Rect = Rect> =
  * Parts cuts by straight lines, first into rows, then into columns, and so on (a guillotine partition, also called XY-cut). The cuts on a panel stay together.
  * @param panels boxes under the cuts; one that cuts reach out of is left aside
  */
-export function partition<C extends Rect & { kind?: string }, P extends Rect = Rect>(cuts: readonly C[], panels: readonly P[] = []): Layout<C, P> {
+export function partition<C extends Rect & { kind?: string }, P extends Rect = Rect>(
+  cuts: readonly C[],
+  panels: readonly P[] = [],
+): Layout<C, P> {
   return parted(gathered<C, P>(cuts, panels))
 }
 
 /** A cut, or a panel with its cuts. */
-interface Item<C extends Rect, P extends Rect> { box: Rect; made: () => Layout<C, P> }
+interface Item<C extends Rect, P extends Rect> {
+  box: Rect
+  made: () => Layout<C, P>
+}
 
-function gathered<C extends Rect & { kind?: string }, P extends Rect>(cuts: readonly C[], panels: readonly P[]): Item<C, P>[] {
-  const holds = (p: Rect, c: Rect) => c.x >= p.x - 1 && c.y >= p.y - 1 && c.x + c.w <= p.x + p.w + 1 && c.y + c.h <= p.y + p.h + 1
-  const apart = (p: Rect, c: Rect) => { const o = overlap(p, c); return !o || Math.min(o.w, o.h) <= 2 }
+function gathered<C extends Rect & { kind?: string }, P extends Rect>(
+  cuts: readonly C[],
+  panels: readonly P[],
+): Item<C, P>[] {
+  const holds = (p: Rect, c: Rect) =>
+    c.x >= p.x - 1 && c.y >= p.y - 1 && c.x + c.w <= p.x + p.w + 1 && c.y + c.h <= p.y + p.h + 1
+  const apart = (p: Rect, c: Rect) => {
+    const o = overlap(p, c)
+    return !o || Math.min(o.w, o.h) <= 2
+  }
   const out: Item<C, P>[] = []
   let rest = [...cuts]
   // The largest first: what lies in one of them is parted again inside it.
   for (const panel of [...panels].sort((a, b) => b.w * b.h - a.w * a.h)) {
     const own = rest.filter((c) => holds(panel, c))
     // A picture of the whole panel shows its ground and edges already.
-    const pictured = own.length === 1 && own[0]!.kind === 'picture' && own[0]!.w * own[0]!.h >= 0.96 * panel.w * panel.h
+    const pictured =
+      own.length === 1 && own[0]!.kind === 'picture' && own[0]!.w * own[0]!.h >= 0.96 * panel.w * panel.h
     if (!own.length || pictured || rest.some((c) => !own.includes(c) && !apart(panel, c))) continue
     rest = rest.filter((c) => !own.includes(c))
     const box = { x: panel.x, y: panel.y, w: panel.w, h: panel.h }
-    out.push({ box, made: () => ({ kind: 'panel', box, panel, inner: partition(own, panels.filter((p) => p !== panel && holds(panel, p))) }) })
+    out.push({
+      box,
+      made: () => ({
+        kind: 'panel',
+        box,
+        panel,
+        inner: partition(
+          own,
+          panels.filter((p) => p !== panel && holds(panel, p)),
+        ),
+      }),
+    })
   }
-  return [...out, ...rest.map((cut): Item<C, P> => ({ box: cut, made: () => ({ kind: 'leaf', box: cut, cut }) }))]
+  return [
+    ...out,
+    ...rest.map((cut): Item<C, P> => ({ box: cut, made: () => ({ kind: 'leaf', box: cut, cut }) })),
+  ]
 }
 
-function parted<C extends Rect & { kind?: string }, P extends Rect>(items: readonly Item<C, P>[]): Layout<C, P> {
+function parted<C extends Rect & { kind?: string }, P extends Rect>(
+  items: readonly Item<C, P>[],
+): Layout<C, P> {
   if (items.length === 1) return items[0]!.made()
   const box = around(items.map((i) => i.box))
   const rows = groups(items, ({ box: b }) => [b.y, b.y + b.h])
@@ -59,14 +89,21 @@ const MOST_ROWS = 3
  */
 function captioned<C extends Rect & { kind?: string }, P extends Rect>(rows: Layout<C, P>[]): Layout<C, P>[] {
   const out: Layout<C, P>[] = []
-  for (let i = 0; i < rows.length; ) {
+  for (let i = 0; i < rows.length;) {
     const row = rows[i]!
     let end = i + 1
     if (row.kind === 'columns') while (end < rows.length && follows(row, rows[end]!)) end++
     const run = rows.slice(i, end) as Extract<Layout<C, P>, { kind: 'columns' }>[]
     const words = run.filter((r) => leavesOf(r).every(live)).length
     if (run.length > 1 && words <= MOST_ROWS) {
-      const parts = run[0]!.parts.map((_, k): Layout<C, P> => ({ kind: 'rows', box: around(run.map((r) => r.parts[k]!.box)), parts: run.flatMap((r) => { const p = r.parts[k]!; return p.kind === 'rows' ? p.parts : [p] }) }))
+      const parts = run[0]!.parts.map((_, k): Layout<C, P> => ({
+        kind: 'rows',
+        box: around(run.map((r) => r.parts[k]!.box)),
+        parts: run.flatMap((r) => {
+          const p = r.parts[k]!
+          return p.kind === 'rows' ? p.parts : [p]
+        }),
+      }))
       out.push({ kind: 'columns', box: around(run.map((r) => r.box)), parts })
     } else out.push(...run)
     i = end
@@ -75,13 +112,28 @@ function captioned<C extends Rect & { kind?: string }, P extends Rect>(rows: Lay
 }
 
 const live = (c: { kind?: string }) => c.kind === 'words' || c.kind === 'button'
-const follows = <C extends Rect & { kind?: string }, P extends Rect>(above: Extract<Layout<C, P>, { kind: 'columns' }>, row: Layout<C, P>): boolean =>
-  row.kind === 'columns' && row.parts.length === above.parts.length && above.parts.every((p, i) => sameColumn(p.box, row.parts[i]!.box)) && leavesOf(row).every(live)
+const follows = <C extends Rect & { kind?: string }, P extends Rect>(
+  above: Extract<Layout<C, P>, { kind: 'columns' }>,
+  row: Layout<C, P>,
+): boolean =>
+  row.kind === 'columns' &&
+  row.parts.length === above.parts.length &&
+  above.parts.every((p, i) => sameColumn(p.box, row.parts[i]!.box)) &&
+  leavesOf(row).every(live)
 
-const sameColumn = (a: Rect, b: Rect): boolean => Math.abs(a.x - b.x) <= 0.08 * Math.max(a.w, b.w) && Math.abs(a.x + a.w - b.x - b.w) <= 0.25 * Math.max(a.w, b.w)
+const sameColumn = (a: Rect, b: Rect): boolean =>
+  Math.abs(a.x - b.x) <= 0.08 * Math.max(a.w, b.w) &&
+  Math.abs(a.x + a.w - b.x - b.w) <= 0.25 * Math.max(a.w, b.w)
 
 /** The cuts of a layout, in its order. */
-export const leavesOf = <C extends Rect, P extends Rect>(n: Layout<C, P>): C[] => (n.kind === 'leaf' ? [n.cut] : n.kind === 'knot' ? n.cuts : n.kind === 'panel' ? leavesOf(n.inner) : n.parts.flatMap(leavesOf<C, P>))
+export const leavesOf = <C extends Rect, P extends Rect>(n: Layout<C, P>): C[] =>
+  n.kind === 'leaf'
+    ? [n.cut]
+    : n.kind === 'knot'
+      ? n.cuts
+      : n.kind === 'panel'
+        ? leavesOf(n.inner)
+        : n.parts.flatMap(leavesOf<C, P>)
 
 /** Groups whose intervals touch no other group's. */
 function groups<C>(cuts: readonly C[], interval: (c: C) => [number, number]): C[][] {

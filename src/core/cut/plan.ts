@@ -19,13 +19,23 @@ export const letteringSchema = z.object({
   font: fontSchema.optional(),
   /** As the file names it, such as `Barlow-SemiBold`. */
   designFont: z.string().max(120).optional(),
-  size: px(200).min(4), line: px(400).optional(), color: colorSchema.optional(), bold: z.boolean().optional(), italic: z.boolean().optional(),
-  align: z.enum(['left', 'center', 'right']).optional(), spacing: z.number().min(-5).max(30).optional(),
+  size: px(200).min(4),
+  line: px(400).optional(),
+  color: colorSchema.optional(),
+  bold: z.boolean().optional(),
+  italic: z.boolean().optional(),
+  align: z.enum(['left', 'center', 'right']).optional(),
+  spacing: z.number().min(-5).max(30).optional(),
 })
 export type Lettering = z.infer<typeof letteringSchema>
 
 /** A filled box that can be drawn live, in px of the email. */
-export const boxLookSchema = z.object({ background: colorSchema, radius: px(200), borderWidth: px(12).optional(), borderColor: colorSchema.optional() })
+export const boxLookSchema = z.object({
+  background: colorSchema,
+  radius: px(200),
+  borderWidth: px(12).optional(),
+  borderColor: colorSchema.optional(),
+})
 export type BoxLook = z.infer<typeof boxLookSchema>
 
 /** How a picture cut is made into a file. What is left out is decided by content. */
@@ -48,7 +58,10 @@ export type Encoding = z.infer<typeof encodingSchema>
 export const cutSchema = z.object({
   id: z.string().min(1).max(40),
   /** Design pixels. */
-  x: z.number().int().min(0), y: z.number().int().min(0), w: z.number().int().min(1), h: z.number().int().min(1),
+  x: z.number().int().min(0),
+  y: z.number().int().min(0),
+  w: z.number().int().min(1),
+  h: z.number().int().min(1),
   kind: z.enum(cutKinds),
   /** null: not written yet; empty: decoration. */
   alt: z.string().max(2000).nullable(),
@@ -66,7 +79,15 @@ export const cutSchema = z.object({
   box: boxLookSchema.optional(),
   encoding: encodingSchema.optional(),
   /** The part that phones show instead: of this design, or of the narrow one; px of that design. */
-  narrow: z.object({ of: z.enum(['wide', 'narrow']), x: z.number().int().min(0), y: z.number().int().min(0), w: z.number().int().min(1), h: z.number().int().min(1) }).optional(),
+  narrow: z
+    .object({
+      of: z.enum(['wide', 'narrow']),
+      x: z.number().int().min(0),
+      y: z.number().int().min(0),
+      w: z.number().int().min(1),
+      h: z.number().int().min(1),
+    })
+    .optional(),
   /** A picture that stands in place of the crop. */
   own: pictureRefSchema.optional(),
   /** What became of it when the design was replaced. */
@@ -75,18 +96,40 @@ export const cutSchema = z.object({
 export type Cut = z.infer<typeof cutSchema>
 
 /** What a cut said when the email was last built from it: the base of a three-way merge. */
-const builtSchema = cutSchema.pick({ x: true, y: true, w: true, h: true, kind: true, alt: true, link: true, words: true, narrow: true })
+const builtSchema = cutSchema.pick({
+  x: true,
+  y: true,
+  w: true,
+  h: true,
+  kind: true,
+  alt: true,
+  link: true,
+  words: true,
+  narrow: true,
+})
 export type Built = z.infer<typeof builtSchema>
 
 /** A box of the design with a ground of its own, under the cuts that lie on it: it becomes the ground of a cell. */
 export const panelSchema = z.object({
-  x: z.number().int().min(0), y: z.number().int().min(0), w: z.number().int().min(1), h: z.number().int().min(1),
+  x: z.number().int().min(0),
+  y: z.number().int().min(0),
+  w: z.number().int().min(1),
+  h: z.number().int().min(1),
   /** Design px. */
-  radius: px(400), color: colorSchema, borderWidth: px(40).optional(), borderColor: colorSchema.optional(),
+  radius: px(400),
+  color: colorSchema,
+  borderWidth: px(40).optional(),
+  borderColor: colorSchema.optional(),
   /** Of the border; solid where it is left out. */
   borderStyle: z.enum(['dashed', 'dotted']).optional(),
   /** A coloured strip along one side, inside the rectangle. */
-  bar: z.object({ side: z.enum(['left', 'right', 'top', 'bottom']), width: z.number().int().min(1).max(100), color: colorSchema }).optional(),
+  bar: z
+    .object({
+      side: z.enum(['left', 'right', 'top', 'bottom']),
+      width: z.number().int().min(1).max(100),
+      color: colorSchema,
+    })
+    .optional(),
 })
 export type Panel = z.infer<typeof panelSchema>
 
@@ -112,26 +155,37 @@ export type CutPlan = z.infer<typeof planSchema>
 /** A plan as any version of the app stored it, in its present form; anything else is left for the schema to refuse. */
 export function upgradePlan(value: unknown): unknown {
   const plan = value as { version?: unknown } | null
-  return plan && typeof plan === 'object' && plan.version === 1 ? { ...plan, version: PLAN_VERSION, edges: [], panels: [] } : value
+  return plan && typeof plan === 'object' && plan.version === 1
+    ? { ...plan, version: PLAN_VERSION, edges: [], panels: [] }
+    : value
 }
 
 /** Reads a stored plan of any version. Throws a ZodError for what is none. */
 export const readPlan = (value: unknown): CutPlan => planSchema.parse(upgradePlan(value))
 
 /** A plan without cuts. */
-export const emptyPlan = (): CutPlan => ({ version: PLAN_VERSION, cuts: [], built: {}, edges: [], panels: [] })
+export const emptyPlan = (): CutPlan => ({
+  version: PLAN_VERSION,
+  cuts: [],
+  built: {},
+  edges: [],
+  panels: [],
+})
 
 /** 800 KB for all pictures and 200 KB for each load well on a phone (common practice, no source). */
 export const DEFAULT_BUDGET = { all: 800 * 1024, each: 200 * 1024 }
 
 /** Cuts in reading order: by row (cuts that overlap in height for more than half of the lower one), then from the left. */
-export function readingOrder<C extends { x: number; y: number; w: number; h: number }>(cuts: readonly C[]): C[] {
+export function readingOrder<C extends { x: number; y: number; w: number; h: number }>(
+  cuts: readonly C[],
+): C[] {
   const byTop = [...cuts].sort((a, b) => a.y - b.y || a.x - b.x)
   const rows: C[][] = []
   for (const cut of byTop) {
     const row = rows.at(-1)
     const first = row?.[0]
-    if (first && Math.min(first.y + first.h, cut.y + cut.h) - cut.y > Math.min(first.h, cut.h) / 2) row!.push(cut)
+    if (first && Math.min(first.y + first.h, cut.y + cut.h) - cut.y > Math.min(first.h, cut.h) / 2)
+      row!.push(cut)
     else rows.push([cut])
   }
   return rows.flatMap((r) => r.sort((a, b) => a.x - b.x))
@@ -143,6 +197,11 @@ export function orderedCuts(plan: Pick<CutPlan, 'cuts' | 'order'>): Cut[] {
   if (!plan.order) return read
   const place = new Map(plan.order.map((id, i) => [id, i]))
   const out = read.filter((c) => place.has(c.id)).sort((a, b) => place.get(a.id)! - place.get(b.id)!)
-  read.forEach((c, i) => { if (!place.has(c.id)) { const before = read[i - 1]; out.splice(before ? out.indexOf(before) + 1 : 0, 0, c) } })
+  read.forEach((c, i) => {
+    if (!place.has(c.id)) {
+      const before = read[i - 1]
+      out.splice(before ? out.indexOf(before) + 1 : 0, 0, c)
+    }
+  })
   return out
 }

@@ -14,7 +14,10 @@ export interface TextLine {
 
 /** Lines of one look that follow each other: paragraphs, with the hard breaks of the box's width joined. */
 export interface TextBlock {
-  x: number; y: number; w: number; h: number
+  x: number
+  y: number
+  w: number
+  h: number
   /** Paragraphs, parted by a blank line. */
   text: string
   size: number
@@ -28,7 +31,8 @@ export interface TextBlock {
 }
 
 /** Height above the baseline and depth below it that letters take, in sizes (common practice, no source). */
-const ABOVE = 0.76, BELOW = 0.22
+const ABOVE = 0.76,
+  BELOW = 0.22
 
 /** Pieces that stand on one row, close together, as one line. */
 export function joinPieces(pieces: readonly TextLine[]): TextLine[] {
@@ -45,8 +49,13 @@ export function joinPieces(pieces: readonly TextLine[]): TextLine[] {
     for (const p of row.sort((a, b) => a.x - b.x)) {
       const gap: number = line ? p.x - line.x - line.w : 0
       if (line && gap < 1.6 * p.size) {
-        const space: string = gap > 0.15 * p.size && !line.text.endsWith(' ') && !p.text.startsWith(' ') ? ' ' : ''
-        line = Object.assign(line, { text: line.text + space + p.text, w: p.x + p.w - line.x, size: Math.max(line.size, p.size) })
+        const space: string =
+          gap > 0.15 * p.size && !line.text.endsWith(' ') && !p.text.startsWith(' ') ? ' ' : ''
+        line = Object.assign(line, {
+          text: line.text + space + p.text,
+          w: p.x + p.w - line.x,
+          size: Math.max(line.size, p.size),
+        })
       } else out.push((line = { ...p }))
     }
   }
@@ -59,7 +68,11 @@ const MISREAD = /^([«»¢°*©®+oe.])\s+(?=\S)/
 /** Lines read off a picture, with the marks of a list told from letters: several lines that begin alike, at one place. */
 export function withBullets(lines: readonly TextLine[]): TextLine[] {
   const marked = lines.filter((l) => MISREAD.test(l.text) || /^•\s/.test(l.text))
-  return lines.map((l) => (MISREAD.test(l.text) && marked.filter((o) => Math.abs(o.x - l.x) <= 0.4 * l.size).length >= 2 ? { ...l, text: l.text.replace(MISREAD, '• ') } : l))
+  return lines.map((l) =>
+    MISREAD.test(l.text) && marked.filter((o) => Math.abs(o.x - l.x) <= 0.4 * l.size).length >= 2
+      ? { ...l, text: l.text.replace(MISREAD, '• ') }
+      : l,
+  )
 }
 
 /** Groups lines into blocks of one look and column, in reading order. */
@@ -76,26 +89,53 @@ export function blocksOf(lines: readonly TextLine[]): TextBlock[] {
 function follows(group: readonly TextLine[], line: TextLine): boolean {
   const last = group.at(-1)!
   const step = line.base - last.base
-  const alike = Math.max(last.size, line.size) <= 1.12 * Math.min(last.size, line.size) && !!last.bold === !!line.bold && (last.color ?? '') === (line.color ?? '')
-  const left = Math.min(...group.map((l) => l.x)), right = Math.max(...group.map((l) => l.x + l.w))
-  return alike && step > 0.4 * line.size && step <= 2.6 * line.size && Math.min(right, line.x + line.w) - Math.max(left, line.x) > 0.2 * Math.min(right - left, line.w)
+  const alike =
+    Math.max(last.size, line.size) <= 1.12 * Math.min(last.size, line.size) &&
+    !!last.bold === !!line.bold &&
+    (last.color ?? '') === (line.color ?? '')
+  const left = Math.min(...group.map((l) => l.x)),
+    right = Math.max(...group.map((l) => l.x + l.w))
+  return (
+    alike &&
+    step > 0.4 * line.size &&
+    step <= 2.6 * line.size &&
+    Math.min(right, line.x + line.w) - Math.max(left, line.x) > 0.2 * Math.min(right - left, line.w)
+  )
 }
 
 function blockOf(lines: TextLine[]): TextBlock {
   const first = lines[0]!
-  const x = Math.min(...lines.map((l) => l.x)), right = Math.max(...lines.map((l) => l.x + l.w))
-  const steps = lines.slice(1).map((l, i) => l.base - lines[i]!.base).sort((a, b) => a - b)
+  const x = Math.min(...lines.map((l) => l.x)),
+    right = Math.max(...lines.map((l) => l.x + l.w))
+  const steps = lines
+    .slice(1)
+    .map((l, i) => l.base - lines[i]!.base)
+    .sort((a, b) => a - b)
   const line = steps.length ? steps[steps.length >> 1] : undefined
   const { size, font, bold, italic, color } = first
   return {
-    x, y: first.base - ABOVE * size, w: right - x, h: lines.at(-1)!.base - first.base + (ABOVE + BELOW) * size, text: paragraphsOf(lines).join('\n\n'), size,
-    ...(line ? { line } : {}), ...(font ? { font } : {}), ...(bold !== undefined ? { bold } : {}), ...(italic ? { italic } : {}), ...(color ? { color } : {}), ...(lines.length > 1 ? { align: alignOf(lines) } : {}),
+    x,
+    y: first.base - ABOVE * size,
+    w: right - x,
+    h: lines.at(-1)!.base - first.base + (ABOVE + BELOW) * size,
+    text: paragraphsOf(lines).join('\n\n'),
+    size,
+    ...(line ? { line } : {}),
+    ...(font ? { font } : {}),
+    ...(bold !== undefined ? { bold } : {}),
+    ...(italic ? { italic } : {}),
+    ...(color ? { color } : {}),
+    ...(lines.length > 1 ? { align: alignOf(lines) } : {}),
   }
 }
 
 function alignOf(lines: readonly TextLine[]): 'left' | 'center' | 'right' {
   const spread = (v: number[]) => Math.max(...v) - Math.min(...v)
-  const [left, mid, right] = [spread(lines.map((l) => l.x)), spread(lines.map((l) => l.x + l.w / 2)), spread(lines.map((l) => l.x + l.w))]
+  const [left, mid, right] = [
+    spread(lines.map((l) => l.x)),
+    spread(lines.map((l) => l.x + l.w / 2)),
+    spread(lines.map((l) => l.x + l.w)),
+  ]
   const least = Math.min(left, mid, right)
   return left <= least + 1 ? 'left' : mid <= right ? 'center' : 'right'
 }
@@ -105,16 +145,23 @@ function alignOf(lines: readonly TextLine[]): 'left' | 'center' | 'right' {
  * list item begins. Where only the next word would still have fitted, the break stays as one of a line.
  */
 export function paragraphsOf(lines: readonly Pick<TextLine, 'text' | 'base' | 'w' | 'size'>[]): string[] {
-  const steps = lines.slice(1).map((l, i) => l.base - lines[i]!.base).sort((a, b) => a - b)
+  const steps = lines
+    .slice(1)
+    .map((l, i) => l.base - lines[i]!.base)
+    .sort((a, b) => a - b)
   const usual = steps[steps.length >> 1] ?? 0
   const room = Math.max(...lines.map((l) => l.w))
   const out: string[] = []
   lines.forEach((line, i) => {
     const text = line.text.trim()
     const before = lines[i - 1]
-    if (!before) { out.push(text); return }
+    if (!before) {
+      out.push(text)
+      return
+    }
     const word = text.split(/\s/)[0] ?? ''
-    const fits = before.w + 0.28 * line.size + (line.w * word.length) / Math.max(1, text.length) <= 0.985 * room
+    const fits =
+      before.w + 0.28 * line.size + (line.w * word.length) / Math.max(1, text.length) <= 0.985 * room
     const ended = /[.!?:…"”»]$/.test(before.text.trim())
     // A word that would have fitted tells of a break; unless the sentence goes on, it is one.
     const apart = line.base - before.base > 1.3 * usual || /^([•·–▪*-]|\d{1,2}[.)])\s/.test(text)
@@ -127,14 +174,26 @@ export function paragraphsOf(lines: readonly Pick<TextLine, 'text' | 'base' | 'w
 }
 
 /** Joins two lines with a space; a soft hyphen at the end goes, a hyphen stays. */
-const glued = (a: string, b: string): string => (a.endsWith('\u00ad') ? a.slice(0, -1) + b : /\p{L}-$/u.test(a) ? a + b : `${a} ${b}`)
+const glued = (a: string, b: string): string =>
+  a.endsWith('\u00ad') ? a.slice(0, -1) + b : /\p{L}-$/u.test(a) ? a + b : `${a} ${b}`
 
 /** What blocks say together: one below the other they are paragraphs; on one row they are one line, with the design's space between them in ems. */
 export function readAcross(blocks: readonly TextBlock[]): string {
-  const level = (a: TextBlock, b: TextBlock) => Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y) > 0.6 * Math.min(a.h, b.h) && !a.text.includes('\n') && !b.text.includes('\n')
-  return [...blocks].sort((a, b) => (level(a, b) ? a.x - b.x : a.y - b.y)).reduce((said, b, i, all) => {
-    const before = all[i - 1]
-    if (!before) return b.text
-    return said + (level(before, b) ? '\u2003'.repeat(Math.max(1, Math.min(4, Math.round((b.x - before.x - before.w) / b.size)))) : '\n\n') + b.text
-  }, '')
+  const level = (a: TextBlock, b: TextBlock) =>
+    Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y) > 0.6 * Math.min(a.h, b.h) &&
+    !a.text.includes('\n') &&
+    !b.text.includes('\n')
+  return [...blocks]
+    .sort((a, b) => (level(a, b) ? a.x - b.x : a.y - b.y))
+    .reduce((said, b, i, all) => {
+      const before = all[i - 1]
+      if (!before) return b.text
+      return (
+        said +
+        (level(before, b)
+          ? '\u2003'.repeat(Math.max(1, Math.min(4, Math.round((b.x - before.x - before.w) / b.size))))
+          : '\n\n') +
+        b.text
+      )
+    }, '')
 }

@@ -30,8 +30,14 @@ export function rowFacts(raster: Raster, progress?: (done: number) => void): Row
   const px = packed(raster)
   const facts: RowFacts = {
     width,
-    left: new Int32Array(height), right: new Int32Array(height), ink: new Float32Array(height), from: new Int32Array(height).fill(-1), to: new Int32Array(height).fill(-1),
-    change: new Float32Array(height), step: new Float32Array(height), coverage: new Float32Array(height),
+    left: new Int32Array(height),
+    right: new Int32Array(height),
+    ink: new Float32Array(height),
+    from: new Int32Array(height).fill(-1),
+    to: new Int32Array(height).fill(-1),
+    change: new Float32Array(height),
+    step: new Float32Array(height),
+    coverage: new Float32Array(height),
   }
   const margin = Math.max(2, Math.round(width * 0.012))
   const blocks = new Int32Array(BLOCKS)
@@ -41,29 +47,42 @@ export function rowFacts(raster: Raster, progress?: (done: number) => void): Row
     const row = y * width
     // Most rows of a design are like the row above.
     if (y > 0 && same(px, row, width, stride, margin)) {
-      facts.left[y] = facts.left[y - 1]!; facts.right[y] = facts.right[y - 1]!; facts.ink[y] = facts.ink[y - 1]!; facts.from[y] = facts.from[y - 1]!; facts.to[y] = facts.to[y - 1]!
+      facts.left[y] = facts.left[y - 1]!
+      facts.right[y] = facts.right[y - 1]!
+      facts.ink[y] = facts.ink[y - 1]!
+      facts.from[y] = facts.from[y - 1]!
+      facts.to[y] = facts.to[y - 1]!
       continue
     }
     const ground = majority(px, row, margin)
     facts.left[y] = ground
     facts.right[y] = majority(px, row + width - margin, margin)
-    let ink = 0, from = -1, to = -1
+    let ink = 0,
+      from = -1,
+      to = -1
     for (let x = 0; x < width; x += stride) {
       const p = px[row + x]!
-      if (differs(p, ground, PLAIN)) { ink += stride; to = x; if (from < 0) from = x }
+      if (differs(p, ground, PLAIN)) {
+        ink += stride
+        to = x
+        if (from < 0) from = x
+      }
     }
     facts.ink[y] = ink / width
     facts.from[y] = from
     facts.to[y] = to
     if (y > 0) {
       blocks.fill(0)
-      let changed = 0, sum = 0, seen = 0
+      let changed = 0,
+        sum = 0,
+        seen = 0
       for (let b = 0; b < BLOCKS; b++) {
         const end = Math.floor(((b + 1) * width) / BLOCKS)
         let count = 0
         const start = Math.floor((b * width) / BLOCKS)
         for (let x = start; x < end; x += stride) {
-          const p = px[row + x]!, above = px[row + x - width]!
+          const p = px[row + x]!,
+            above = px[row + x - width]!
           if (p === above) continue
           const d = difference(p, above)
           sum += d
@@ -87,16 +106,21 @@ export function rowFacts(raster: Raster, progress?: (done: number) => void): Row
 function same(px: Int32Array, row: number, width: number, stride: number, margin: number): boolean {
   const end = row + width
   for (let i = row; i < end; i += stride) if (px[i] !== px[i - width]) return false
-  for (let i = 0; i < margin; i++) if (px[row + i] !== px[row + i - width] || px[end - 1 - i] !== px[end - 1 - i - width]) return false
+  for (let i = 0; i < margin; i++)
+    if (px[row + i] !== px[row + i - width] || px[end - 1 - i] !== px[end - 1 - i - width]) return false
   return true
 }
 
 /** The colour that most of a short run has: Boyer and Moore's majority vote. */
 function majority(px: Int32Array, from: number, length: number): number {
-  let winner = px[from]!, votes = 0
+  let winner = px[from]!,
+    votes = 0
   for (let i = from; i < from + length; i++) {
     const p = px[i]!
-    if (votes === 0) { winner = p; votes = 1 } else votes += p === winner ? 1 : -1
+    if (votes === 0) {
+      winner = p
+      votes = 1
+    } else votes += p === winner ? 1 : -1
   }
   return winner
 }

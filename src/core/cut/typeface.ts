@@ -7,7 +7,11 @@ type Kind = 'sans' | 'serif' | 'mono'
 const kindOf = (font: FontStack): Kind => (font.x < 0.43 ? 'mono' : font.x < 0.5 ? 'serif' : 'sans')
 
 /** Families that differ enough to be told apart by how wide words are for the height of their letters. */
-const FAMILIES: Record<Kind, readonly SafeFont[]> = { sans: ['sans', 'wide'], serif: ['times', 'serif'], mono: ['mono'] }
+const FAMILIES: Record<Kind, readonly SafeFont[]> = {
+  sans: ['sans', 'wide'],
+  serif: ['times', 'serif'],
+  mono: ['mono'],
+}
 
 /**
  * How much letters look like ones with serifs; below 0: without; null where there are none. Serif designs have thin strokes, and small letters that are
@@ -16,20 +20,37 @@ const FAMILIES: Record<Kind, readonly SafeFont[]> = { sans: ['sans', 'wide'], se
  */
 export function serifs(lines: readonly InkLine[]): number | null {
   const telling = lines.filter((l) => l.small >= 5)
-  return telling.length ? telling.reduce((s, l) => s + (even(l) ? 35.7 * (0.67 - l.contrast) : 45.6 * (l.tall / l.small) - 35.7 * l.contrast - 40.9), 0) / telling.length : null
+  return telling.length
+    ? telling.reduce(
+        (s, l) =>
+          s + (even(l) ? 35.7 * (0.67 - l.contrast) : 45.6 * (l.tall / l.small) - 35.7 * l.contrast - 40.9),
+        0,
+      ) / telling.length
+    : null
 }
 
 /** Whether letters lean as italics do; small ones, capitals and figures seem to now and then. */
-export const isItalic = (lines: readonly InkLine[]): boolean => lines.length > 0 && lines.filter((l) => l.slant > (l.small < 9 || even(l) ? 0.15 : 0)).length > lines.length / 2
+export const isItalic = (lines: readonly InkLine[]): boolean =>
+  lines.length > 0 &&
+  lines.filter((l) => l.slant > (l.small < 9 || even(l) ? 0.15 : 0)).length > lines.length / 2
 
 /** Before the first letter of a line there is no ink, nor after its last, em (mean of the drawn designs): serifs reach further out. */
 export const bearing = (font: FontStack): number => (kindOf(font) === 'serif' ? 0.02 : 0.05)
 
 /** How wide the ink of words is that stand on so many lines, in sizes of their letters; 0 where there are too few to tell. */
-export function span(said: string, lines: number, font: FontStack, style: { bold?: boolean; italic?: boolean }): number {
+export function span(
+  said: string,
+  lines: number,
+  font: FontStack,
+  style: { bold?: boolean; italic?: boolean },
+): number {
   const words = said.split(/\s+/).filter(Boolean)
   if (!lines || words.length < lines || said.length < 4) return 0
-  return words.reduce((sum, w) => sum + wordsWidth(w, font, 1, style), 0) + (words.length - lines) * wordsWidth(' ', font, 1, style) - 2 * lines * bearing(font)
+  return (
+    words.reduce((sum, w) => sum + wordsWidth(w, font, 1, style), 0) +
+    (words.length - lines) * wordsWidth(' ', font, 1, style) -
+    2 * lines * bearing(font)
+  )
 }
 
 /** Words of the design whose typeface is asked for. */
@@ -62,19 +83,33 @@ export function tellFonts(samples: readonly Sample[]): Map<string, SafeFont> {
   const looks = new Map(samples.map((s) => [s.id, serifs(s.lines)]))
   const kinds = new Map<string, Kind>()
   for (const { id, said, house, level } of samples) {
-    const inherited = kindOf(house), row = (said.length < SHORT ? [id, ...level] : [id]).flatMap((o) => looks.get(o) ?? [])
+    const inherited = kindOf(house),
+      row = (said.length < SHORT ? [id, ...level] : [id]).flatMap((o) => looks.get(o) ?? [])
     if (!row.length) continue
     const mean = row.reduce((a, b) => a + b, 0) / row.length
-    kinds.set(id, inherited === 'sans' && mean > SURE ? 'serif' : inherited === 'serif' && mean < -SURE ? 'sans' : inherited)
+    kinds.set(
+      id,
+      inherited === 'sans' && mean > SURE
+        ? 'serif'
+        : inherited === 'serif' && mean < -SURE
+          ? 'sans'
+          : inherited,
+    )
   }
   const out = new Map<string, SafeFont>()
   for (const kind of ['sans', 'serif'] as const) {
     const own = samples.filter((s) => kinds.get(s.id) === kind)
     const off = (font: FontStack) => offWidth(own, font)
-    const [best] = [...FAMILIES[kind]].sort((a, b) => Math.abs(off(fontStacks[a])) - Math.abs(off(fontStacks[b])))
+    const [best] = [...FAMILIES[kind]].sort(
+      (a, b) => Math.abs(off(fontStacks[a])) - Math.abs(off(fontStacks[b])),
+    )
     for (const { id, house, web } of own) {
       if (house === fontStacks[best!]) continue
-      const inherits = kindOf(house) === kind && (web || Math.abs(off(house)) < APART || Math.abs(off(house)) - Math.abs(off(fontStacks[best!])) < APART)
+      const inherits =
+        kindOf(house) === kind &&
+        (web ||
+          Math.abs(off(house)) < APART ||
+          Math.abs(off(house)) - Math.abs(off(fontStacks[best!])) < APART)
       if (!inherits) out.set(id, best!)
     }
   }
@@ -82,17 +117,27 @@ export function tellFonts(samples: readonly Sample[]): Map<string, SafeFont> {
 }
 
 /** By how much words are wider than a font has them for the height of its letters, as a logarithm, with how high a small x is, design px. */
-export interface Off { off: number; small: number }
+export interface Off {
+  off: number
+  small: number
+}
 
 /** Each of the samples whose words say how wide they are. */
-export const offsOf = (samples: readonly Pick<Sample, 'said' | 'lines'>[], font: FontStack): Off[] => samples.flatMap(({ said, lines }) => {
-  const wide = said.length >= 8 && /\p{Ll}/u.test(said) ? span(said, lines.length, font, { bold: boldness(lines) > 0, italic: isItalic(lines) }) : 0
-  const off = wide ? Math.log(lines.reduce((s, l) => s + l.w, 0) / wide / middle(lines.map((l) => letterSize(l, font)))) : 1
-  return Math.abs(off) < 0.25 ? [{ off, small: lines[0]!.small }] : []
-})
+export const offsOf = (samples: readonly Pick<Sample, 'said' | 'lines'>[], font: FontStack): Off[] =>
+  samples.flatMap(({ said, lines }) => {
+    const wide =
+      said.length >= 8 && /\p{Ll}/u.test(said)
+        ? span(said, lines.length, font, { bold: boldness(lines) > 0, italic: isItalic(lines) })
+        : 0
+    const off = wide
+      ? Math.log(lines.reduce((s, l) => s + l.w, 0) / wide / middle(lines.map((l) => letterSize(l, font))))
+      : 1
+    return Math.abs(off) < 0.25 ? [{ off, small: lines[0]!.small }] : []
+  })
 
 /** The middle of them, taken from large letters where there are some. */
 export function offWidth(samples: readonly Pick<Sample, 'said' | 'lines'>[], font: FontStack): number {
-  const known = offsOf(samples, font), large = known.filter((k) => k.small >= 10)
+  const known = offsOf(samples, font),
+    large = known.filter((k) => k.small >= 10)
   return middle((large.length ? large : known).map((k) => k.off))
 }

@@ -1,4 +1,14 @@
-import type { ButtonStyle, ButtonVariant, HouseStyle, LinkStyle, Role, RoleSheet, StyleOverrides, TextStyle, TextStyleName } from './styles'
+import type {
+  ButtonStyle,
+  ButtonVariant,
+  HouseStyle,
+  LinkStyle,
+  Role,
+  RoleSheet,
+  StyleOverrides,
+  TextStyle,
+  TextStyleName,
+} from './styles'
 import { buttonVariants, roles, textStyleNames } from './styles'
 
 /** Where a value comes from, in rising order: what stands later prevails. */
@@ -23,28 +33,56 @@ export type Layers<T> = { from: Origin; values: Partial<T> }[]
 /** What is set prevails over what is not; a key set to undefined counts as not set. */
 function settle<T>(layers: Layers<T>): T {
   const out: Partial<T> = {}
-  for (const { values } of layers) for (const key in values) if (values[key] !== undefined) out[key] = values[key]
+  for (const { values } of layers)
+    for (const key in values) if (values[key] !== undefined) out[key] = values[key]
   return out as T
 }
 
-const layer = <T>(from: Origin, values: Partial<T> | undefined): Layers<T> => (values ? [{ from, values }] : [])
-const roleSheets = (house: HouseStyle, own: StyleOverrides, role: Role): RoleSheet[] => [house.roles?.[role], own.roles?.[role]].filter((s): s is RoleSheet => !!s)
+const layer = <T>(from: Origin, values: Partial<T> | undefined): Layers<T> =>
+  values ? [{ from, values }] : []
+const roleSheets = (house: HouseStyle, own: StyleOverrides, role: Role): RoleSheet[] =>
+  [house.roles?.[role], own.roles?.[role]].filter((s): s is RoleSheet => !!s)
 
 /** The sets that a text style of a role is made of: house, email, what the role says of all its words, what it says of this style. */
-export const textLayers = (house: HouseStyle, own: StyleOverrides, role: Role, name: TextStyleName): Layers<TextStyle> => {
+export const textLayers = (
+  house: HouseStyle,
+  own: StyleOverrides,
+  role: Role,
+  name: TextStyleName,
+): Layers<TextStyle> => {
   const sheets = roleSheets(house, own, role)
-  return [...layer('house', house.text[name]), ...layer('email', own.text?.[name]), ...sheets.flatMap((s) => layer('role', s.text?.all)), ...sheets.flatMap((s) => layer('role', s.text?.[name]))]
+  return [
+    ...layer('house', house.text[name]),
+    ...layer('email', own.text?.[name]),
+    ...sheets.flatMap((s) => layer('role', s.text?.all)),
+    ...sheets.flatMap((s) => layer('role', s.text?.[name])),
+  ]
 }
 
 /** The sets that links of a role are made of. */
-export const linkLayers = (house: HouseStyle, own: StyleOverrides, role: Role): Layers<LinkStyle> =>
-  [...layer('house', house.link), ...layer('email', own.link), ...roleSheets(house, own, role).flatMap((s) => layer('role', s.link))]
+export const linkLayers = (house: HouseStyle, own: StyleOverrides, role: Role): Layers<LinkStyle> => [
+  ...layer('house', house.link),
+  ...layer('email', own.link),
+  ...roleSheets(house, own, role).flatMap((s) => layer('role', s.link)),
+]
 
 /** The sets that a button of a role is made of; a variant's values prevail over the main ones of the same level. */
-export function buttonLayers(house: HouseStyle, own: StyleOverrides, role: Role, variant: ButtonVariant): Layers<ButtonStyle> {
-  const varied = (from: Origin, s: { buttons?: StyleOverrides['buttons'] }) => (variant === 'main' ? [] : layer(from, s.buttons?.[variant]))
+export function buttonLayers(
+  house: HouseStyle,
+  own: StyleOverrides,
+  role: Role,
+  variant: ButtonVariant,
+): Layers<ButtonStyle> {
+  const varied = (from: Origin, s: { buttons?: StyleOverrides['buttons'] }) =>
+    variant === 'main' ? [] : layer(from, s.buttons?.[variant])
   const ofRole = roleSheets(house, own, role).flatMap((s) => layer('role', s.button))
-  return [...layer('house', house.button), ...layer('email', own.button), ...(variant === 'main' ? ofRole : []), ...varied('house', house), ...varied('email', own)]
+  return [
+    ...layer('house', house.button),
+    ...layer('email', own.button),
+    ...(variant === 'main' ? ofRole : []),
+    ...varied('house', house),
+    ...varied('email', own),
+  ]
 }
 
 /** Paragraphs of these roles are small print unless told otherwise. */
@@ -56,13 +94,23 @@ const smallPrint = (role: Role) => role === 'footer' || role === 'notice'
  */
 export function resolveStyle(house: HouseStyle, own: StyleOverrides): Style {
   const roleStyle = (role: Role): RoleStyle => ({
-    base: roleSheets(house, own, role).reduce<'body' | 'small' | undefined>((b, s) => s.base ?? b, undefined) ?? (smallPrint(role) ? 'small' : 'body'),
-    text: Object.fromEntries(textStyleNames.map((n) => [n, settle(textLayers(house, own, role, n))])) as RoleStyle['text'],
+    base:
+      roleSheets(house, own, role).reduce<'body' | 'small' | undefined>((b, s) => s.base ?? b, undefined) ??
+      (smallPrint(role) ? 'small' : 'body'),
+    text: Object.fromEntries(
+      textStyleNames.map((n) => [n, settle(textLayers(house, own, role, n))]),
+    ) as RoleStyle['text'],
     link: settle(linkLayers(house, own, role)),
-    button: Object.fromEntries(buttonVariants.map((v) => [v, settle(buttonLayers(house, own, role, v))])) as RoleStyle['button'],
+    button: Object.fromEntries(
+      buttonVariants.map((v) => [v, settle(buttonLayers(house, own, role, v))]),
+    ) as RoleStyle['button'],
   })
   return {
-    colors: house.colors, ground: own.ground ?? house.ground, nightGround: own.nightGround ?? house.nightGround, webFonts: house.webFonts, footer: house.footer,
+    colors: house.colors,
+    ground: own.ground ?? house.ground,
+    nightGround: own.nightGround ?? house.nightGround,
+    webFonts: house.webFonts,
+    footer: house.footer,
     roles: Object.fromEntries(roles.map((r) => [r, roleStyle(r)])) as Style['roles'],
   }
 }
@@ -79,13 +127,23 @@ export function styleOf(house: HouseStyle, own: StyleOverrides): Style {
 }
 
 /** Where one value comes from, and what would count were it cleared there. */
-export interface Trace<V> { value: V; from: Origin; beneath: { from: Origin; value: V }[] }
+export interface Trace<V> {
+  value: V
+  from: Origin
+  beneath: { from: Origin; value: V }[]
+}
 
 /**
  * Traces one value through the layers of a style. @param own a tile's own values, which prevail over all
  * @returns the value with its origin and everything it covers, the nearest first; undefined where no layer sets it
  */
-export function trace<T, K extends keyof T>(layers: Layers<T>, own: Partial<T> | undefined, key: K): Trace<T[K]> | undefined {
-  const set = [...layers, ...layer('tile', own)].flatMap(({ from, values }) => (values[key] === undefined ? [] : [{ from, value: values[key] as T[K] }])).reverse()
+export function trace<T, K extends keyof T>(
+  layers: Layers<T>,
+  own: Partial<T> | undefined,
+  key: K,
+): Trace<T[K]> | undefined {
+  const set = [...layers, ...layer('tile', own)]
+    .flatMap(({ from, values }) => (values[key] === undefined ? [] : [{ from, value: values[key] as T[K] }]))
+    .reverse()
   return set[0] && { ...set[0], beneath: set.slice(1) }
 }

@@ -12,9 +12,13 @@ export type Condition = z.infer<typeof conditionSchema>
 export function holds({ field, test, value }: Condition, values: Readonly<Record<string, string>>): boolean {
   const is = (values[field] ?? '').trim().toLowerCase()
   switch (test) {
-    case 'is': return is === value.trim().toLowerCase()
-    case 'is not': return is !== value.trim().toLowerCase()
-    case 'filled': return is !== ''
-    case 'empty': return is === ''
+    case 'is':
+      return is === value.trim().toLowerCase()
+    case 'is not':
+      return is !== value.trim().toLowerCase()
+    case 'filled':
+      return is !== ''
+    case 'empty':
+      return is === ''
   }
 }

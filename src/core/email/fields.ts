@@ -12,7 +12,10 @@ export const fieldSchema = z.object({ name, type: z.enum(fieldTypes) })
 export type FieldSpec = z.infer<typeof fieldSchema>
 
 /** A made-up reader to look at the email as. */
-export const sampleReaderSchema = z.object({ name: z.string().min(1).max(60), values: z.record(name, z.string().max(1000)) })
+export const sampleReaderSchema = z.object({
+  name: z.string().min(1).max(60),
+  values: z.record(name, z.string().max(1000)),
+})
 export type SampleReader = z.infer<typeof sampleReaderSchema>
 
 /** True where a text can be a value of the type: a date as YYYY-MM-DD (ISO 8601), a decimal number, an address with a scheme. An empty one always can. */
@@ -20,9 +23,17 @@ export function fits(value: string, type: FieldType): boolean {
   const v = value.trim()
   if (!v) return true
   switch (type) {
-    case 'text': return true
-    case 'date': return /^\d{4}-\d{2}-\d{2}$/.test(v) && !Number.isNaN(Date.parse(v)) && new Date(v).toISOString().startsWith(v)
-    case 'number': return /^-?\d+(\.\d+)?$/.test(v)
-    case 'link': return hasScheme(v)
+    case 'text':
+      return true
+    case 'date':
+      return (
+        /^\d{4}-\d{2}-\d{2}$/.test(v) &&
+        !Number.isNaN(Date.parse(v)) &&
+        new Date(v).toISOString().startsWith(v)
+      )
+    case 'number':
+      return /^-?\d+(\.\d+)?$/.test(v)
+    case 'link':
+      return hasScheme(v)
   }
 }

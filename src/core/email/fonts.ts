@@ -1,7 +1,8 @@
 import { z } from 'zod'
 
 /** A family with measured widths of letters. */
-export type Family = 'georgia' | 'times new roman' | 'arial' | 'trebuchet ms' | 'tahoma' | 'verdana' | 'courier new'
+export type Family =
+  'georgia' | 'times new roman' | 'arial' | 'trebuchet ms' | 'tahoma' | 'verdana' | 'courier new'
 
 /** A family that is on nearly every reader's machine, with what it falls back to and how its letters measure. */
 export interface FontStack {
@@ -24,17 +25,52 @@ export interface FontStack {
  */
 export const fontStacks = {
   serif: { css: "Georgia, 'Times New Roman', serif", family: 'georgia', x: 0.481, cap: 0.692, drop: 0.698 },
-  times: { css: "'Times New Roman', Times, serif", family: 'times new roman', x: 0.447, cap: 0.662, drop: 0.675, matched: true },
-  sans: { css: 'Arial, Helvetica, sans-serif', family: 'arial', x: 0.519, cap: 0.716, drop: 0.693, matched: true },
-  humanist: { css: "'Trebuchet MS', Tahoma, Arial, sans-serif", family: 'trebuchet ms', x: 0.523, cap: 0.716, drop: 0.717 },
+  times: {
+    css: "'Times New Roman', Times, serif",
+    family: 'times new roman',
+    x: 0.447,
+    cap: 0.662,
+    drop: 0.675,
+    matched: true,
+  },
+  sans: {
+    css: 'Arial, Helvetica, sans-serif',
+    family: 'arial',
+    x: 0.519,
+    cap: 0.716,
+    drop: 0.693,
+    matched: true,
+  },
+  humanist: {
+    css: "'Trebuchet MS', Tahoma, Arial, sans-serif",
+    family: 'trebuchet ms',
+    x: 0.523,
+    cap: 0.716,
+    drop: 0.717,
+  },
   tahoma: { css: 'Tahoma, Verdana, Arial, sans-serif', family: 'tahoma', x: 0.545, cap: 0.727, drop: 0.793 },
-  wide: { css: "Verdana, Geneva, 'DejaVu Sans', sans-serif", family: 'verdana', x: 0.545, cap: 0.727, drop: 0.744 },
-  mono: { css: "'Courier New', Courier, monospace", family: 'courier new', x: 0.423, cap: 0.571, drop: 0.533 },
+  wide: {
+    css: "Verdana, Geneva, 'DejaVu Sans', sans-serif",
+    family: 'verdana',
+    x: 0.545,
+    cap: 0.727,
+    drop: 0.744,
+  },
+  mono: {
+    css: "'Courier New', Courier, monospace",
+    family: 'courier new',
+    x: 0.423,
+    cap: 0.571,
+    drop: 0.533,
+  },
 } as const satisfies Record<string, FontStack>
 export type SafeFont = keyof typeof fontStacks
 export const safeFonts = Object.keys(fontStacks) as [SafeFont, ...SafeFont[]]
 
-const family = z.string().trim().regex(/^[A-Za-z0-9][A-Za-z0-9 _-]{0,59}$/, 'a font family is letters, digits, spaces and hyphens')
+const family = z
+  .string()
+  .trim()
+  .regex(/^[A-Za-z0-9][A-Za-z0-9 _-]{0,59}$/, 'a font family is letters, digits, spaces and hyphens')
 
 /** What a style names: an email-safe stack, or the family of one of the house's web fonts. */
 export const fontSchema = z.union([z.enum(safeFonts), family])
@@ -45,7 +81,16 @@ export const webFontSchema = z.object({
   family,
   fallback: z.enum(safeFonts),
   /** Each file with the weight and slant it holds. */
-  files: z.array(z.object({ address: z.url({ protocol: /^https$/ }).max(1000), weight: z.number().int().min(100).max(900), italic: z.boolean() })).min(1).max(12),
+  files: z
+    .array(
+      z.object({
+        address: z.url({ protocol: /^https$/ }).max(1000),
+        weight: z.number().int().min(100).max(900),
+        italic: z.boolean(),
+      }),
+    )
+    .min(1)
+    .max(12),
 })
 export type WebFont = z.infer<typeof webFontSchema>
 
@@ -53,10 +98,11 @@ const isSafe = (font: string): font is SafeFont => Object.hasOwn(fontStacks, fon
 
 /** The email-safe stack that a font falls back to; Arial's where it is unknown. */
 export const safeFont = (font: Font, webFonts: readonly WebFont[]): FontStack =>
-  fontStacks[isSafe(font) ? font : webFonts.find((w) => w.family === font)?.fallback ?? 'sans']
+  fontStacks[isSafe(font) ? font : (webFonts.find((w) => w.family === font)?.fallback ?? 'sans')]
 
 /** Whether a font is one that readers load, with letters that are not measured here. */
-export const isWebFont = (font: Font, webFonts: readonly WebFont[]): boolean => !isSafe(font) && webFonts.some((w) => w.family === font)
+export const isWebFont = (font: Font, webFonts: readonly WebFont[]): boolean =>
+  !isSafe(font) && webFonts.some((w) => w.family === font)
 
 /** The `font-family` value of a font: a web font first, then what it falls back to. */
 export function fontFamily(font: Font, webFonts: readonly WebFont[]): string {

@@ -5,7 +5,10 @@ import { EMAIL_VERSION } from './schema'
 import { placesOf } from './walk'
 
 /** Documents as the first version of the app saved them, kept as they were. */
-const old = JSON.parse(readFileSync('src/test-support/fixtures/documents-v1.json', 'utf8')) as { emails: { version: number; styles: { link?: string; ground?: string }; bands: unknown[] }[]; house: { link: string } }
+const old = JSON.parse(readFileSync('src/test-support/fixtures/documents-v1.json', 'utf8')) as {
+  emails: { version: number; styles: { link?: string; ground?: string }; bands: unknown[] }[]
+  house: { link: string }
+}
 
 test('documents of the first version become those of the present with nothing lost', () => {
   for (const doc of old.emails) {

@@ -7,10 +7,16 @@ const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null 
 /** What turns a document of one version into the next. Each is written once and never changed again, since old documents stay as they are. */
 const emailSteps: Record<number, (doc: Json) => Json> = {
   // Links became a style of their own; an email says in which of three ways it is written.
-  1: (doc) => ({ ...doc, version: 2, way: 'bands', styles: isObject(doc.styles) ? linkAsStyle(doc.styles) : {} }),
+  1: (doc) => ({
+    ...doc,
+    version: 2,
+    way: 'bands',
+    styles: isObject(doc.styles) ? linkAsStyle(doc.styles) : {},
+  }),
 }
 
-const linkAsStyle = ({ link, ...rest }: Json): Json => (typeof link === 'string' ? { ...rest, link: { color: link } } : rest)
+const linkAsStyle = ({ link, ...rest }: Json): Json =>
+  typeof link === 'string' ? { ...rest, link: { color: link } } : rest
 
 const houseSteps: Record<number, (doc: Json) => Json> = {
   1: (doc) => ({ ...doc, version: 2, link: { color: doc.link, underline: true }, webFonts: [] }),

@@ -16,17 +16,29 @@ export const markSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('subscript') }),
   z.object({ type: z.literal('link'), attrs: z.object({ href: z.string().max(4000) }) }),
   /** Words in another language than the rest (WCAG 2.2, 3.1.2), which may run the other way. */
-  z.object({ type: z.literal('language'), attrs: z.object({ lang: z.string().regex(/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/), dir: z.enum(['ltr', 'rtl']).nullish() }) }),
+  z.object({
+    type: z.literal('language'),
+    attrs: z.object({
+      lang: z.string().regex(/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/),
+      dir: z.enum(['ltr', 'rtl']).nullish(),
+    }),
+  }),
   z.object({
     type: z.literal('textStyle'),
     attrs: z.object({
       color: color.nullish(),
       /** As the editor writes it: `18px`. */
-      fontSize: z.string().regex(/^\d{1,3}px$/).nullish(),
+      fontSize: z
+        .string()
+        .regex(/^\d{1,3}px$/)
+        .nullish(),
       /** Highlight behind the words. */
       backgroundColor: color.nullish(),
       /** As the editor writes it: `0.5px`. */
-      letterSpacing: z.string().regex(/^-?\d{1,2}(\.\d{1,2})?px$/).nullish(),
+      letterSpacing: z
+        .string()
+        .regex(/^-?\d{1,2}(\.\d{1,2})?px$/)
+        .nullish(),
     }),
   }),
 ])
@@ -40,7 +52,11 @@ export type Inline = z.infer<typeof inlineSchema>
 
 const align = z.enum(['left', 'center', 'right']).nullish()
 
-export const paragraphSchema = z.object({ type: z.literal('paragraph'), attrs: z.object({ textAlign: align }).optional(), content: z.array(inlineSchema).optional() })
+export const paragraphSchema = z.object({
+  type: z.literal('paragraph'),
+  attrs: z.object({ textAlign: align }).optional(),
+  content: z.array(inlineSchema).optional(),
+})
 export const headingSchema = z.object({
   type: z.literal('heading'),
   attrs: z.object({ level: z.union([z.literal(1), z.literal(2), z.literal(3)]), textAlign: align }),
@@ -49,17 +65,36 @@ export const headingSchema = z.object({
 export type Paragraph = z.infer<typeof paragraphSchema>
 export type Heading = z.infer<typeof headingSchema>
 
-export interface ListItem { type: 'listItem'; content: Block[] }
-interface ListOf<T> { type: T; attrs?: Record<string, unknown>; content: ListItem[] }
+export interface ListItem {
+  type: 'listItem'
+  content: Block[]
+}
+interface ListOf<T> {
+  type: T
+  attrs?: Record<string, unknown>
+  content: ListItem[]
+}
 export type List = ListOf<'bulletList'> | ListOf<'orderedList'>
-export interface Quote { type: 'blockquote'; content: Block[] }
+export interface Quote {
+  type: 'blockquote'
+  content: Block[]
+}
 /** What words are made of. Lists and quotes hold blocks of any kind, as the editor lets them. */
 export type Block = Paragraph | Heading | List | Quote
 
-const listFields = () => ({ attrs: z.record(z.string(), z.unknown()).optional(), content: z.array(z.object({ type: z.literal('listItem'), content: z.array(blockSchema).min(1) })).min(1) })
-export const blockSchema: z.ZodType<Block> = z.lazy(() => z.discriminatedUnion('type', [
-  paragraphSchema, headingSchema, z.object({ type: z.literal('bulletList'), ...listFields() }), z.object({ type: z.literal('orderedList'), ...listFields() }), z.object({ type: z.literal('blockquote'), content: z.array(blockSchema).min(1) }),
-]))
+const listFields = () => ({
+  attrs: z.record(z.string(), z.unknown()).optional(),
+  content: z.array(z.object({ type: z.literal('listItem'), content: z.array(blockSchema).min(1) })).min(1),
+})
+export const blockSchema: z.ZodType<Block> = z.lazy(() =>
+  z.discriminatedUnion('type', [
+    paragraphSchema,
+    headingSchema,
+    z.object({ type: z.literal('bulletList'), ...listFields() }),
+    z.object({ type: z.literal('orderedList'), ...listFields() }),
+    z.object({ type: z.literal('blockquote'), content: z.array(blockSchema).min(1) }),
+  ]),
+)
 
 export const richTextSchema = z.object({ type: z.literal('doc'), content: z.array(blockSchema).min(1) })
 export type RichText = z.infer<typeof richTextSchema>
@@ -69,13 +104,21 @@ export const emptyText = (): RichText => ({ type: 'doc', content: [{ type: 'para
 
 /** Plain text to rich text: a blank line parts paragraphs, a single line end becomes a line break. */
 export function textOf(plain: string): RichText {
-  const paragraphs = plain.replace(/\r\n?/g, '\n').split(/\n{2,}/).filter((p) => p.trim() !== '')
+  const paragraphs = plain
+    .replace(/\r\n?/g, '\n')
+    .split(/\n{2,}/)
+    .filter((p) => p.trim() !== '')
   if (!paragraphs.length) return emptyText()
   return {
     type: 'doc',
     content: paragraphs.map((p) => ({
       type: 'paragraph',
-      content: p.split('\n').flatMap((line, i): Inline[] => [...(i ? [{ type: 'hardBreak' as const }] : []), ...(line ? [{ type: 'text' as const, text: line }] : [])]),
+      content: p
+        .split('\n')
+        .flatMap((line, i): Inline[] => [
+          ...(i ? [{ type: 'hardBreak' as const }] : []),
+          ...(line ? [{ type: 'text' as const, text: line }] : []),
+        ]),
     })),
   }
 }
@@ -85,12 +128,16 @@ const LIST_MARK = /^(?:[•·▪●‣-]|(\d{1,2})[.)])\s+/
 /** Paragraphs in a row that begin with a mark or a number, as a list; a single one stays what it is. */
 export function withLists(doc: RichText): RichText {
   const content: Block[] = []
-  for (let i = 0; i < doc.content.length; ) {
+  for (let i = 0; i < doc.content.length;) {
     const kind = listKind(doc.content[i]!)
     let end = i + 1
     if (kind) while (end < doc.content.length && listKind(doc.content[end]!) === kind) end++
     const run = doc.content.slice(i, end)
-    if (kind && run.length > 1) content.push({ type: kind, content: run.map((b): ListItem => ({ type: 'listItem', content: [withoutMark(b as Paragraph)] })) })
+    if (kind && run.length > 1)
+      content.push({
+        type: kind,
+        content: run.map((b): ListItem => ({ type: 'listItem', content: [withoutMark(b as Paragraph)] })),
+      })
     else content.push(...run)
     i = end
   }
@@ -127,7 +174,9 @@ export function eachInline(doc: RichText, visit: (run: Inline, block: Paragraph 
 /** The words alone: blocks parted by a blank line, line breaks kept. */
 export function plainOf(doc: RichText): string {
   const out: string[] = []
-  eachTextBlock(doc, (b) => out.push((b.content ?? []).map((r) => (r.type === 'text' ? r.text : '\n')).join('')))
+  eachTextBlock(doc, (b) =>
+    out.push((b.content ?? []).map((r) => (r.type === 'text' ? r.text : '\n')).join('')),
+  )
   return out.join('\n\n').trim()
 }
 

@@ -3,12 +3,25 @@ import { pictureRefSchema } from '../tiles/picture/ref'
 import { tileSchema, type Tile } from '../tiles/schema'
 import { conditionSchema } from './conditions'
 import { fieldSchema, sampleReaderSchema } from './fields'
-import { alignSchema, colorSchema, edgeSchema, edgesSchema, roleSchema, sidesSchema, styleOverridesSchema, type Align, type Edges, type Sides } from './styles'
+import {
+  alignSchema,
+  colorSchema,
+  edgeSchema,
+  edgesSchema,
+  roleSchema,
+  sidesSchema,
+  styleOverridesSchema,
+  type Align,
+  type Edges,
+  type Sides,
+} from './styles'
 
 export const EMAIL_VERSION = 2
 
 const id = z.string().min(1).max(40)
-export const langSchema = z.string().regex(/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/, 'a language tag such as en or en-GB (BCP 47)')
+export const langSchema = z
+  .string()
+  .regex(/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/, 'a language tag such as en or en-GB (BCP 47)')
 export const dirSchema = z.enum(['ltr', 'rtl'])
 export type Dir = z.infer<typeof dirSchema>
 
@@ -17,7 +30,13 @@ const stackingSchema = z.enum(['stack', 'keep', 'reverse'])
 export type Stacking = z.infer<typeof stackingSchema>
 
 /** A row of cells inside a cell. */
-export interface Row { id: string; kind: 'row'; gap: number; narrow: Stacking; cells: Cell[] }
+export interface Row {
+  id: string
+  kind: 'row'
+  gap: number
+  narrow: Stacking
+  cells: Cell[]
+}
 
 /** A column: its outer width in px, its ground and edges, the space inside it, and what it holds. */
 export interface Cell {
@@ -49,11 +68,17 @@ export const cellSchema: z.ZodType<Cell> = z.lazy(() =>
     padding: sidesSchema,
     align: alignSchema,
     valign: z.enum(['top', 'middle', 'bottom']),
-    narrow: z.object({ padding: sidesSchema.optional(), place: z.number().int().min(1).max(5).optional() }).optional(),
+    narrow: z
+      .object({ padding: sidesSchema.optional(), place: z.number().int().min(1).max(5).optional() })
+      .optional(),
     items: z.array(z.union([tileSchema, rowSchema])).max(200),
   }),
 )
-const rowFields = { gap: z.number().min(0).max(200), narrow: stackingSchema, cells: z.array(cellSchema).min(1).max(5) }
+const rowFields = {
+  gap: z.number().min(0).max(200),
+  narrow: stackingSchema,
+  cells: z.array(cellSchema).min(1).max(5),
+}
 export const rowSchema: z.ZodType<Row> = z.lazy(() => z.object({ id, kind: z.literal('row'), ...rowFields }))
 
 /** A picture behind a band. Readers do not resize it: it should be as large as the band. */
@@ -68,7 +93,11 @@ export const groundPictureSchema = z.object({
 export type GroundPicture = z.infer<typeof groundPictureSchema>
 
 /** A band drawn as a card: an edge and round corners, with space around it, px. */
-export const cardSchema = z.object({ radius: z.number().int().min(0).max(60), edge: edgeSchema.optional(), around: sidesSchema })
+export const cardSchema = z.object({
+  radius: z.number().int().min(0).max(60),
+  edge: edgeSchema.optional(),
+  around: sidesSchema,
+})
 export type Card = z.infer<typeof cardSchema>
 
 export const bandSchema = z.object({

@@ -2,7 +2,10 @@ import { z } from 'zod'
 import { fontSchema, webFontSchema } from './fonts'
 
 /** The parts that several kinds of tile share: colours, sides, borders, text and button styles, and the house style they inherit from. */
-export const colorSchema = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'a colour is written #rrggbb').transform((s) => s.toLowerCase())
+export const colorSchema = z
+  .string()
+  .regex(/^#[0-9a-fA-F]{6}$/, 'a colour is written #rrggbb')
+  .transform((s) => s.toLowerCase())
 
 const px = (max: number) => z.number().int().min(0).max(max)
 
@@ -13,15 +16,30 @@ export const sidesSchema = z.object({ top: space, right: space, bottom: space, l
 export type Sides = z.infer<typeof sidesSchema>
 
 /** The same space on all sides, or vertical and horizontal space, px. */
-export const sides = (vertical: number, horizontal = vertical): Sides => ({ top: vertical, right: horizontal, bottom: vertical, left: horizontal })
+export const sides = (vertical: number, horizontal = vertical): Sides => ({
+  top: vertical,
+  right: horizontal,
+  bottom: vertical,
+  left: horizontal,
+})
 
 export const alignSchema = z.enum(['left', 'center', 'right'])
 export type Align = z.infer<typeof alignSchema>
 
-export const edgeSchema = z.object({ width: z.number().int().min(1).max(20), style: z.enum(['solid', 'dashed', 'dotted', 'double']), color: colorSchema, nightColor: colorSchema.optional() })
+export const edgeSchema = z.object({
+  width: z.number().int().min(1).max(20),
+  style: z.enum(['solid', 'dashed', 'dotted', 'double']),
+  color: colorSchema,
+  nightColor: colorSchema.optional(),
+})
 /** One border: thickness in px, line, colour by day and by night. */
 export type Edge = z.infer<typeof edgeSchema>
-export const edgesSchema = z.object({ top: edgeSchema.optional(), right: edgeSchema.optional(), bottom: edgeSchema.optional(), left: edgeSchema.optional() })
+export const edgesSchema = z.object({
+  top: edgeSchema.optional(),
+  right: edgeSchema.optional(),
+  bottom: edgeSchema.optional(),
+  left: edgeSchema.optional(),
+})
 /** Borders per side. */
 export type Edges = z.infer<typeof edgesSchema>
 
@@ -51,7 +69,12 @@ export type TextStyleOverride = z.infer<typeof textStyleOverrideSchema>
 export const textStyleNames = ['body', 'small', 'heading1', 'heading2', 'heading3'] as const
 export type TextStyleName = (typeof textStyleNames)[number]
 
-export const linkStyleSchema = z.object({ color: colorSchema, underline: z.boolean(), bold: z.boolean().optional(), nightColor: colorSchema.optional() })
+export const linkStyleSchema = z.object({
+  color: colorSchema,
+  underline: z.boolean(),
+  bold: z.boolean().optional(),
+  nightColor: colorSchema.optional(),
+})
 export type LinkStyle = z.infer<typeof linkStyleSchema>
 
 export const buttonStyleSchema = z.object({
@@ -83,8 +106,16 @@ export type ButtonStyle = z.infer<typeof buttonStyleSchema>
 export const buttonVariants = ['main', 'second', 'quiet'] as const
 export type ButtonVariant = (typeof buttonVariants)[number]
 
-const perTextStyle = <S extends z.ZodType>(schema: S) => ({ body: schema, small: schema, heading1: schema, heading2: schema, heading3: schema })
-const variantsSchema = z.object({ second: buttonStyleSchema.partial(), quiet: buttonStyleSchema.partial() }).partial()
+const perTextStyle = <S extends z.ZodType>(schema: S) => ({
+  body: schema,
+  small: schema,
+  heading1: schema,
+  heading2: schema,
+  heading3: schema,
+})
+const variantsSchema = z
+  .object({ second: buttonStyleSchema.partial(), quiet: buttonStyleSchema.partial() })
+  .partial()
 
 export const roles = ['header', 'main', 'footer', 'notice'] as const
 export const roleSchema = z.enum(roles)
@@ -95,11 +126,21 @@ export const roleSheetSchema = z.object({
   /** Which text style paragraphs have. */
   base: z.enum(['body', 'small']).optional(),
   link: linkStyleSchema.partial().optional(),
-  text: z.object({ all: textStyleOverrideSchema, ...perTextStyle(textStyleOverrideSchema) }).partial().optional(),
+  text: z
+    .object({ all: textStyleOverrideSchema, ...perTextStyle(textStyleOverrideSchema) })
+    .partial()
+    .optional(),
   button: buttonStyleSchema.partial().optional(),
 })
 export type RoleSheet = z.infer<typeof roleSheetSchema>
-const roleSheetsSchema = z.object({ header: roleSheetSchema, main: roleSheetSchema, footer: roleSheetSchema, notice: roleSheetSchema }).partial()
+const roleSheetsSchema = z
+  .object({
+    header: roleSheetSchema,
+    main: roleSheetSchema,
+    footer: roleSheetSchema,
+    notice: roleSheetSchema,
+  })
+  .partial()
 
 export const houseStyleSchema = z.object({
   version: z.literal(2),
@@ -144,8 +185,20 @@ export const plainHouseStyle = (): HouseStyle => ({
     heading2: { font: 'sans', size: 24, line: 30, color: '#222222', bold: true },
     heading3: { font: 'sans', size: 19, line: 25, color: '#222222', bold: true },
   },
-  button: { background: '#1f4f8a', color: '#ffffff', font: 'sans', size: 16, bold: true, radius: 4, padX: 28, padY: 14 },
-  buttons: { second: { background: '#ffffff', color: '#1f4f8a', borderWidth: 2 }, quiet: { background: '#f2f2f0', color: '#222222' } },
+  button: {
+    background: '#1f4f8a',
+    color: '#ffffff',
+    font: 'sans',
+    size: 16,
+    bold: true,
+    radius: 4,
+    padX: 28,
+    padY: 14,
+  },
+  buttons: {
+    second: { background: '#ffffff', color: '#1f4f8a', borderWidth: 2 },
+    quiet: { background: '#f2f2f0', color: '#222222' },
+  },
   webFonts: [],
   footer: { sender: '', address: '' },
 })

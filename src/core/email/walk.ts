@@ -2,7 +2,12 @@ import type { Tile } from '../tiles/schema'
 import type { Band, Cell, Email, Row } from './schema'
 
 /** Where a tile stands: its band, the cell that holds it, and its place in that cell. */
-export interface Place { band: Band; cell: Cell; index: number; tile: Tile }
+export interface Place {
+  band: Band
+  cell: Cell
+  index: number
+  tile: Tile
+}
 
 /** Every cell of a row in reading order, nested ones after the cell that holds them. */
 export function* cellsOf(row: Pick<Row, 'cells'>): Generator<Cell> {
@@ -14,7 +19,10 @@ export function* cellsOf(row: Pick<Row, 'cells'>): Generator<Cell> {
 
 /** Every tile of a row in reading order. */
 export function* tilesOf(row: Pick<Row, 'cells'>): Generator<Tile> {
-  for (const cell of row.cells) for (const item of cell.items) if (item.kind === 'row') yield* tilesOf(item); else yield item
+  for (const cell of row.cells)
+    for (const item of cell.items)
+      if (item.kind === 'row') yield* tilesOf(item)
+      else yield item
 }
 
 /** Every tile of an email with its place, in reading order. */
@@ -34,4 +42,3 @@ export function placeOf(email: Pick<Email, 'bands'>, tileId: string): Place | un
   for (const place of placesOf(email)) if (place.tile.id === tileId) return place
   return undefined
 }
-

@@ -6,22 +6,42 @@ import { lineWidth, wordsWidth } from './widths'
 const sentence = 'The dome opens at nine and closes when the last visitor has seen Saturn.'
 
 // The open collection of the Capsize project (MIT) gives the mean width of running English text in each font, by the frequency of letters.
-test.each([['serif', 'georgia'], ['times', 'timesNewRoman'], ['sans', 'arial'], ['humanist', 'trebuchetMS'], ['tahoma', 'tahoma'], ['wide', 'verdana'], ['mono', 'courierNew']] as const)('running text in %s is as wide as the open collection says', (own, theirs) => {
+test.each([
+  ['serif', 'georgia'],
+  ['times', 'timesNewRoman'],
+  ['sans', 'arial'],
+  ['humanist', 'trebuchetMS'],
+  ['tahoma', 'tahoma'],
+  ['wide', 'verdana'],
+  ['mono', 'courierNew'],
+] as const)('running text in %s is as wide as the open collection says', (own, theirs) => {
   const { xWidthAvg, unitsPerEm } = open[theirs]
-  expect(Math.abs(wordsWidth(sentence, fontStacks[own], 1) / [...sentence].length / (xWidthAvg / unitsPerEm) - 1)).toBeLessThan(0.05)
+  expect(
+    Math.abs(wordsWidth(sentence, fontStacks[own], 1) / [...sentence].length / (xWidthAvg / unitsPerEm) - 1),
+  ).toBeLessThan(0.05)
 })
 
 // Liberation Sans and Serif have the metrics of Arial and Times New Roman by design; Skia measures them where they are installed.
-test.each([['sans', 'Liberation Sans'], ['times', 'Liberation Serif']] as const)('words in %s are as wide as Skia sets them', (own, family) => {
+test.each([
+  ['sans', 'Liberation Sans'],
+  ['times', 'Liberation Serif'],
+] as const)('words in %s are as wide as Skia sets them', (own, family) => {
   const c = createCanvas(8, 8).getContext('2d')
   c.font = `16px "${family}", monospace`
   const there = c.measureText('i').width < c.measureText('W').width / 2
-  for (const bold of [false, true]) for (const words of [sentence, 'MARROW', '\u20ac 189', 'It\u2019s \u201copen\u201d \u2013 come\u2026', 'Z\u00fcrich caf\u00e9']) {
-    c.font = `${bold ? 'bold ' : ''}16px "${family}"`
-    const mine = wordsWidth(words, fontStacks[own], 16, { bold })
-    if (there) expect(Math.abs(mine / c.measureText(words).width - 1)).toBeLessThan(0.06)
-    expect(mine).toBeGreaterThan(0)
-  }
+  for (const bold of [false, true])
+    for (const words of [
+      sentence,
+      'MARROW',
+      '\u20ac 189',
+      'It\u2019s \u201copen\u201d \u2013 come\u2026',
+      'Z\u00fcrich caf\u00e9',
+    ]) {
+      c.font = `${bold ? 'bold ' : ''}16px "${family}"`
+      const mine = wordsWidth(words, fontStacks[own], 16, { bold })
+      if (there) expect(Math.abs(mine / c.measureText(words).width - 1)).toBeLessThan(0.06)
+      expect(mine).toBeGreaterThan(0)
+    }
 })
 
 test('wider fonts, bold and more letters make a longer line; size scales it; a line has a little room', () => {

@@ -1,5 +1,8 @@
 /** A personal value that the sending platform fills in: `[[name]]` or `[[name | fallback]]`. */
-export interface Field { name: string; fallback: string }
+export interface Field {
+  name: string
+  fallback: string
+}
 
 const pattern = /\[\[\s*([a-z][a-z0-9_]{0,59})\s*(?:\|([^\]]*))?\]\]/g
 
@@ -12,13 +15,20 @@ export function fieldsIn(text: string): Field[] {
 }
 
 /** A text with every field put as `write` says. */
-export const replaceFields = (text: string, write: (field: Field) => string): string => text.replace(pattern, (_, name: string, fallback?: string) => write({ name, fallback: (fallback ?? '').trim() }))
+export const replaceFields = (text: string, write: (field: Field) => string): string =>
+  text.replace(pattern, (_, name: string, fallback?: string) =>
+    write({ name, fallback: (fallback ?? '').trim() }),
+  )
 
 /** How fields come out: as written, or as a destination wants them. */
 export type FieldWriter = (field: Field) => string
 
 /** Fields as they stand in the document. */
-export const asWritten: FieldWriter = ({ name, fallback }) => (fallback ? `[[${name} | ${fallback}]]` : `[[${name}]]`)
+export const asWritten: FieldWriter = ({ name, fallback }) =>
+  fallback ? `[[${name} | ${fallback}]]` : `[[${name}]]`
 
 /** Fields as one reader would see them: the sample value, else the fallback, else nothing. */
-export const asSample = (samples: Record<string, string> = {}): FieldWriter => ({ name, fallback }) => samples[name] ?? fallback
+export const asSample =
+  (samples: Record<string, string> = {}): FieldWriter =>
+  ({ name, fallback }) =>
+    samples[name] ?? fallback

@@ -24,9 +24,22 @@ export interface Manifest {
 export function manifestOf(email: Email, sizes: { html: number; text: number }): Manifest {
   const links = linksOf(email)
   return {
-    format: 'mosaicus-handover', version: 1, subject: email.subject, preheader: email.preheader, language: email.lang, width: email.width,
-    html: { file: 'index.html', bytes: sizes.html }, text: { file: 'text.txt', bytes: sizes.text },
-    pictures: namePictures(email).map(({ name, picture, alt }) => ({ file: `images/${name}`, type: picture.type, width: picture.width, height: picture.height, bytes: picture.bytes, alt })),
+    format: 'mosaicus-handover',
+    version: 1,
+    subject: email.subject,
+    preheader: email.preheader,
+    language: email.lang,
+    width: email.width,
+    html: { file: 'index.html', bytes: sizes.html },
+    text: { file: 'text.txt', bytes: sizes.text },
+    pictures: namePictures(email).map(({ name, picture, alt }) => ({
+      file: `images/${name}`,
+      type: picture.type,
+      width: picture.width,
+      height: picture.height,
+      bytes: picture.bytes,
+      alt,
+    })),
     links: links.map((l) => ({ href: l.href, from: l.from, band: l.place?.band.name ?? '' })),
     fields: fieldsOf(email).map(({ name, fallback }) => ({ name, fallback, inHref: `%5B%5B${name}%5D%5D` })),
   }

@@ -6,10 +6,20 @@ import { safeFontFor } from '../cut/layers'
 import type { SafeFont } from '../email/fonts'
 
 /** A value found on a page, and how often it stands there. */
-export interface Found<T> { value: T; count: number }
+export interface Found<T> {
+  value: T
+  count: number
+}
 
 /** A button as a page draws it, px. */
-export interface PageButton { background: string; color: string; radius: number; padX: number; padY: number; label: string }
+export interface PageButton {
+  background: string
+  color: string
+  radius: number
+  padX: number
+  padY: number
+  label: string
+}
 
 /** What a client's page says of its looks; the person picks. */
 export interface PageStyle {
@@ -38,41 +48,107 @@ export function pageStyle(html: string, sheets: readonly string[] = [], base?: s
   const css = [...sheets, ...own].join('\n')
   const variables = variablesOf(css)
   inlineRules(tree, readSheet(resolved(css, variables)).statics)
-  const page: Counted = { backgrounds: new Map(), texts: new Map(), links: new Map(), fonts: new Map(), buttons: new Map() }
+  const page: Counted = {
+    backgrounds: new Map(),
+    texts: new Map(),
+    links: new Map(),
+    fonts: new Map(),
+    buttons: new Map(),
+  }
   const logos: PageStyle['logos'] = []
   visit(tree, { color: undefined, font: undefined, header: false }, page, logos, variables, base)
-  const top = <K>(m: Map<string, { value: K; count: number }>, most: number) => [...m.values()].filter((f) => f.count >= LEAST_TEXT).sort((a, b) => b.count - a.count).slice(0, most)
+  const top = <K>(m: Map<string, { value: K; count: number }>, most: number) =>
+    [...m.values()]
+      .filter((f) => f.count >= LEAST_TEXT)
+      .sort((a, b) => b.count - a.count)
+      .slice(0, most)
   const fonts = new Map<string, Found<string> & { safe: SafeFont }>()
   for (const f of top(page.fonts, 8)) {
-    const family = f.value.split(',')[0]!.trim().replace(/^['"]|['"]$/g, '')
-    fonts.set(family, { value: family, count: f.count, safe: safeFontFor(family) ?? safeFontFor(f.value.split(',').at(-1)!.trim()) ?? 'sans' })
+    const family = f.value
+      .split(',')[0]!
+      .trim()
+      .replace(/^['"]|['"]$/g, '')
+    fonts.set(family, {
+      value: family,
+      count: f.count,
+      safe: safeFontFor(family) ?? safeFontFor(f.value.split(',').at(-1)!.trim()) ?? 'sans',
+    })
   }
-  return { backgrounds: top(page.backgrounds, 6), texts: top(page.texts, 6), links: top(page.links, 4), buttons: top(page.buttons, 4), fonts: [...fonts.values()], logos: logos.slice(0, 8) }
+  return {
+    backgrounds: top(page.backgrounds, 6),
+    texts: top(page.texts, 6),
+    links: top(page.links, 4),
+    buttons: top(page.buttons, 4),
+    fonts: [...fonts.values()],
+    logos: logos.slice(0, 8),
+  }
 }
 
 type Tally<T> = Map<string, { value: T; count: number }>
-interface Counted { backgrounds: Tally<string>; texts: Tally<string>; links: Tally<string>; fonts: Tally<string>; buttons: Tally<PageButton> }
-interface Inherited { color: string | undefined; font: string | undefined; header: boolean }
+interface Counted {
+  backgrounds: Tally<string>
+  texts: Tally<string>
+  links: Tally<string>
+  fonts: Tally<string>
+  buttons: Tally<PageButton>
+}
+interface Inherited {
+  color: string | undefined
+  font: string | undefined
+  header: boolean
+}
 
-const count = <T>(m: Tally<T>, value: T, by: number, key = String(value)) => { const f = m.get(key); if (f) f.count += by; else m.set(key, { value, count: by }) }
-const textOf = (e: Element | Root): string => e.children.map((c) => (c.type === 'text' ? c.value : c.type === 'element' && c.tagName !== 'script' && c.tagName !== 'style' ? textOf(c) : '')).join('')
+const count = <T>(m: Tally<T>, value: T, by: number, key = String(value)) => {
+  const f = m.get(key)
+  if (f) f.count += by
+  else m.set(key, { value, count: by })
+}
+const textOf = (e: Element | Root): string =>
+  e.children
+    .map((c) =>
+      c.type === 'text'
+        ? c.value
+        : c.type === 'element' && c.tagName !== 'script' && c.tagName !== 'style'
+          ? textOf(c)
+          : '',
+    )
+    .join('')
 
 /** Custom properties set on the root (CSS Custom Properties Level 1), with what they come to. */
 function variablesOf(css: string): Map<string, string> {
   const out = new Map<string, string>()
-  for (const [, name, value] of css.matchAll(/(--[\w-]+)\s*:\s*([^;{}]+)/g)) if (!out.has(name!)) out.set(name!, value!.trim())
+  for (const [, name, value] of css.matchAll(/(--[\w-]+)\s*:\s*([^;{}]+)/g))
+    if (!out.has(name!)) out.set(name!, value!.trim())
   return out
 }
 function resolved(value: string, variables: ReadonlyMap<string, string>, depth = 0): string {
   if (depth > 4 || !value.includes('var(')) return value
-  return resolved(value.replace(/var\(\s*(--[\w-]+)\s*(?:,([^()]*))?\)/g, (_, name: string, other?: string) => variables.get(name) ?? other ?? ''), variables, depth + 1)
+  return resolved(
+    value.replace(
+      /var\(\s*(--[\w-]+)\s*(?:,([^()]*))?\)/g,
+      (_, name: string, other?: string) => variables.get(name) ?? other ?? '',
+    ),
+    variables,
+    depth + 1,
+  )
 }
 
-function visit(node: Element | Root, from: Inherited, page: Counted, logos: PageStyle['logos'], variables: ReadonlyMap<string, string>, base?: string): void {
+function visit(
+  node: Element | Root,
+  from: Inherited,
+  page: Counted,
+  logos: PageStyle['logos'],
+  variables: ReadonlyMap<string, string>,
+  base?: string,
+): void {
   for (const e of node.children) {
-    if (e.type !== 'element' || ['script', 'style', 'template', 'noscript', 'head'].includes(e.tagName)) continue
-    const style = Object.fromEntries(Object.entries(styleOfElement(e)).map(([k, v]) => [k, resolved(v, variables)]))
-    const name = `${e.tagName} ${String(e.properties.id ?? '')} ${[e.properties.className].flat().join(' ')}`.toLowerCase()
+    if (e.type !== 'element' || ['script', 'style', 'template', 'noscript', 'head'].includes(e.tagName))
+      continue
+    const style = Object.fromEntries(
+      Object.entries(styleOfElement(e)).map(([k, v]) => [k, resolved(v, variables)]),
+    )
+    const name =
+      `${e.tagName} ${String(e.properties.id ?? '')} ${[e.properties.className].flat().join(' ')}`.toLowerCase()
     const header = from.header || e.tagName === 'header' || /\b(header|navbar|masthead|topbar)\b/.test(name)
     const background = colorOf(style['background-color'] ?? backgroundOf(style.background))
     const color = colorOf(style.color) ?? from.color
@@ -80,18 +156,48 @@ function visit(node: Element | Root, from: Inherited, page: Counted, logos: Page
     const text = textOf(e).replace(/\s+/g, ' ').trim()
     const direct = e.children.reduce((s, c) => s + (c.type === 'text' ? c.value.trim().length : 0), 0)
     const padding = paddingOf(style)
-    const button = background && text && text.length <= 40 && (e.tagName === 'a' || e.tagName === 'button' || (e.tagName === 'input' && e.properties.type === 'submit')) && padding.left + padding.right >= 8
-    if (button) count(page.buttons, { background, color: color ?? '#ffffff', radius: Math.round(pxOf(style['border-radius']?.split(' ')[0]) ?? 0), padX: Math.round((padding.left + padding.right) / 2), padY: Math.round((padding.top + padding.bottom) / 2), label: text }, 1, `${background} ${color} ${style['border-radius']}`)
-    else if (e.tagName === 'a' && text) { if (color) count(page.links, color, text.length) }
-    else if (background) count(page.backgrounds, background, e.tagName === 'body' || e.tagName === 'html' ? 1000 : Math.max(1, Math.round(text.length / 20)))
-    if (direct && !button && e.tagName !== 'a') { if (color) count(page.texts, color, direct) }
+    const button =
+      background &&
+      text &&
+      text.length <= 40 &&
+      (e.tagName === 'a' ||
+        e.tagName === 'button' ||
+        (e.tagName === 'input' && e.properties.type === 'submit')) &&
+      padding.left + padding.right >= 8
+    if (button)
+      count(
+        page.buttons,
+        {
+          background,
+          color: color ?? '#ffffff',
+          radius: Math.round(pxOf(style['border-radius']?.split(' ')[0]) ?? 0),
+          padX: Math.round((padding.left + padding.right) / 2),
+          padY: Math.round((padding.top + padding.bottom) / 2),
+          label: text,
+        },
+        1,
+        `${background} ${color} ${style['border-radius']}`,
+      )
+    else if (e.tagName === 'a' && text) {
+      if (color) count(page.links, color, text.length)
+    } else if (background)
+      count(
+        page.backgrounds,
+        background,
+        e.tagName === 'body' || e.tagName === 'html' ? 1000 : Math.max(1, Math.round(text.length / 20)),
+      )
+    if (direct && !button && e.tagName !== 'a') {
+      if (color) count(page.texts, color, direct)
+    }
     if (direct && font) count(page.fonts, font, direct)
     logo(e, name, header, logos, base)
     visit(e, { color, font, header }, page, logos, variables, base)
   }
 }
 
-const backgroundOf = (v: string | undefined): string | undefined => v?.match(/#[0-9a-f]{3,8}\b|rgba?\([^)]*\)/i)?.[0] ?? (v && /^[a-z]+$/i.test(v.trim()) ? v.trim() : undefined)
+const backgroundOf = (v: string | undefined): string | undefined =>
+  v?.match(/#[0-9a-f]{3,8}\b|rgba?\([^)]*\)/i)?.[0] ??
+  (v && /^[a-z]+$/i.test(v.trim()) ? v.trim() : undefined)
 
 function logo(e: Element, name: string, header: boolean, logos: PageStyle['logos'], base?: string): void {
   if (e.tagName !== 'img') return

@@ -12,15 +12,21 @@ import { bandsFromHtml } from './bands'
 import { colorOf, fontOf, paddingOf, pxOf } from './css'
 
 const ref = { id: 'a'.repeat(64), type: 'image/png' as const, width: 1200, height: 600, bytes: 9 }
-const read = (html: string, pictures = {}) => { let n = 0; return bandsFromHtml(html, pictures, () => `i${n++}`) }
+const read = (html: string, pictures = {}) => {
+  let n = 0
+  return bandsFromHtml(html, pictures, () => `i${n++}`)
+}
 const kinds = (cell: Cell) => cell.items.map((i) => i.kind)
-const page = (body: string, head = '') => `<!DOCTYPE html><html lang="de" dir="ltr"><head><title>Brief</title>${head}</head><body style="margin:0">${body}</body></html>`
-const asEmail = (b: ReturnType<typeof bandsFromHtml>): Email => ({ ...newEmail(b.width), ...b, notes: undefined } as unknown as Email)
+const page = (body: string, head = '') =>
+  `<!DOCTYPE html><html lang="de" dir="ltr"><head><title>Brief</title>${head}</head><body style="margin:0">${body}</body></html>`
+const asEmail = (b: ReturnType<typeof bandsFromHtml>): Email =>
+  ({ ...newEmail(b.width), ...b, notes: undefined }) as unknown as Email
 /** Words without spaces, since white space between blocks may differ. */
 const words = (html: string) => plainOfHtml(html, () => '').replace(/[\s=-]+/g, '')
 
 // A newsletter as such are written everywhere: nested tables of 600 px, a hero, columns, a button in a cell (common practice, no source).
-const letter = page(`
+const letter = page(
+  `
   <div style="display:none;max-height:0">What the week brings &#847; &zwnj; &nbsp;</div>
   <table width="100%" cellpadding="0" cellspacing="0" bgcolor="#eeeeee"><tr><td align="center">
     <table width="600" cellpadding="0" cellspacing="0" style="background-color:#ffffff">
@@ -32,27 +38,60 @@ const letter = page(`
       <tr><td><marquee>Old things</marquee></td></tr>
       <tr><td style="font-size:12px;color:#888888">Chapel Lane 9. <a href="[[unsubscribe]]">Leave</a></td></tr>
     </table>
-  </td></tr></table>`, '<style>p{margin:0 0 10px} @media (max-width:480px){.x{color:red}}</style>')
+  </td></tr></table>`,
+  '<style>p{margin:0 0 10px} @media (max-width:480px){.x{color:red}}</style>',
+)
 
 test('tables become bands and cells, plain content becomes tiles, the rest code', () => {
   const { bands, width, lang, title, preheader, notes } = read(letter, { 'images/hero.png': ref })
   expect([width, lang, title, preheader]).toEqual([600, 'de', 'Brief', 'What the week brings'])
-  expect(bands.map((b) => b.cells.map(kinds))).toEqual([[['picture']], [['words']], [['button']], [['gap']], [['words'], ['words']], [['code']], [['words']]])
+  expect(bands.map((b) => b.cells.map(kinds))).toEqual([
+    [['picture']],
+    [['words']],
+    [['button']],
+    [['gap']],
+    [['words'], ['words']],
+    [['code']],
+    [['words']],
+  ])
   expect(bands.map((b) => b.background)).toEqual(Array(7).fill('#ffffff'))
-  expect(bands[0]!.cells[0]!.items[0]).toMatchObject({ picture: ref, alt: 'A hill', link: 'https://hill.example/', width: 600 })
+  expect(bands[0]!.cells[0]!.items[0]).toMatchObject({
+    picture: ref,
+    alt: 'A hill',
+    link: 'https://hill.example/',
+    width: 600,
+  })
   const said = bands[1]!.cells[0]!.items[0]!
   expect(bands[1]!.padding).toEqual({ top: 24, right: 32, bottom: 24, left: 32 })
-  expect(said).toMatchObject({ style: { font: 'serif', size: 17, line: 26, color: '#3b4050' }, headings: { size: 28 }, link: { color: '#aa3311' } })
-  expect(said.kind === 'words' && said.text.content.map((b) => b.type)).toEqual(['heading', 'paragraph', 'bulletList'])
-  expect(bands[2]!.cells[0]!.items[0]).toMatchObject({ label: 'Keep a place', link: 'https://hill.example/go', style: { background: '#b4572f', color: '#ffffff', radius: 4, padX: 24, padY: 12, bold: true }, align: 'center' })
+  expect(said).toMatchObject({
+    style: { font: 'serif', size: 17, line: 26, color: '#3b4050' },
+    headings: { size: 28 },
+    link: { color: '#aa3311' },
+  })
+  expect(said.kind === 'words' && said.text.content.map((b) => b.type)).toEqual([
+    'heading',
+    'paragraph',
+    'bulletList',
+  ])
+  expect(bands[2]!.cells[0]!.items[0]).toMatchObject({
+    label: 'Keep a place',
+    link: 'https://hill.example/go',
+    style: { background: '#b4572f', color: '#ffffff', radius: 4, padX: 24, padY: 12, bold: true },
+    align: 'center',
+  })
   expect(bands[3]!.cells[0]!.items[0]).toMatchObject({ height: 30 })
-  expect(bands[4]!.cells.map((c) => [c.width, c.background, c.valign])).toEqual([[300, '#faf5ea', 'top'], [300, undefined, 'middle']])
+  expect(bands[4]!.cells.map((c) => [c.width, c.background, c.valign])).toEqual([
+    [300, '#faf5ea', 'top'],
+    [300, undefined, 'middle'],
+  ])
   expect(notes.join(' ')).toContain('One part')
   emailSchema.parse(JSON.parse(JSON.stringify(asEmail(read(letter, { 'images/hero.png': ref })))))
 })
 
 test('a table of data inside does not make the tables around it data; its pictures come along; the preheader may stand deeper', () => {
-  const html = page('<center><div style="display:none">First line</div><table width="640"><tr><td><p>One</p></td></tr><tr><td style="padding:0 40px"><table border="1"><tr><th>From</th></tr><tr><td><img src="i.png" alt="x">Tarn</td></tr></table></td></tr><tr><td><table width="100%"><tr><td width="50%"><p>L</p></td><td width="50%"><p>R</p></td></tr></table></td></tr></table></center>')
+  const html = page(
+    '<center><div style="display:none">First line</div><table width="640"><tr><td><p>One</p></td></tr><tr><td style="padding:0 40px"><table border="1"><tr><th>From</th></tr><tr><td><img src="i.png" alt="x">Tarn</td></tr></table></td></tr><tr><td><table width="100%"><tr><td width="50%"><p>L</p></td><td width="50%"><p>R</p></td></tr></table></td></tr></table></center>',
+  )
   const back = read(html, { 'i.png': ref })
   expect(back.preheader).toBe('First line')
   expect(back.bands.map((b) => b.cells.map(kinds))).toEqual([[['words']], [['code']], [['words'], ['words']]])
@@ -61,7 +100,11 @@ test('a table of data inside does not make the tables around it data; its pictur
 })
 
 test('columns made of inline blocks are cells too', () => {
-  const { bands } = read(page('<div style="max-width:600px;margin:0 auto"><div style="display:inline-block;width:100%;max-width:290px"><p>One</p></div><div style="display:inline-block;width:100%;max-width:310px"><p>Two</p></div></div>'))
+  const { bands } = read(
+    page(
+      '<div style="max-width:600px;margin:0 auto"><div style="display:inline-block;width:100%;max-width:290px"><p>One</p></div><div style="display:inline-block;width:100%;max-width:310px"><p>Two</p></div></div>',
+    ),
+  )
   expect(bands).toHaveLength(1)
   expect(bands[0]!.cells.map((c) => c.width)).toEqual([290, 310])
 })
@@ -73,53 +116,129 @@ test('a picture that is not at hand stays where it is, as markup, and is said', 
 })
 
 test('no word of any compiled email is lost when it is read back', () => {
-  fc.assert(fc.property(anyEmail, (email) => {
-    const html = compile({ ...email, bands: email.bands.map((b) => ({ ...b, show: 'all' as const, when: undefined })) }, house, { src: () => 'p.png' })
-    const back = read(html, { 'p.png': ref })
-    const email2 = asEmail(back)
-    emailSchema.parse(JSON.parse(JSON.stringify(email2)))
-    const again = compile(email2, house, { src: () => 'p.png' })
-    const bag = (s: string) => [...words(s)].sort().join('')
-    expect(bag(again)).toBe(bag(html))
-  }), { numRuns: 40 })
+  fc.assert(
+    fc.property(anyEmail, (email) => {
+      const html = compile(
+        { ...email, bands: email.bands.map((b) => ({ ...b, show: 'all' as const, when: undefined })) },
+        house,
+        { src: () => 'p.png' },
+      )
+      const back = read(html, { 'p.png': ref })
+      const email2 = asEmail(back)
+      emailSchema.parse(JSON.parse(JSON.stringify(email2)))
+      const again = compile(email2, house, { src: () => 'p.png' })
+      const bag = (s: string) => [...words(s)].sort().join('')
+      expect(bag(again)).toBe(bag(html))
+    }),
+    { numRuns: 40 },
+  )
 })
 
 test('our own long email comes back with as many bands, cells and tiles', () => {
   const back = read(compile(longEmail(4), house, { src: () => 'p.png' }), { 'p.png': ref })
-  expect(back.bands.map((b: Band) => b.cells.map((c) => kinds(c)))).toEqual(Array(4).fill([['picture', 'words', 'button'], ['picture', 'words', 'button']]))
+  expect(back.bands.map((b: Band) => b.cells.map((c) => kinds(c)))).toEqual(
+    Array(4).fill([
+      ['picture', 'words', 'button'],
+      ['picture', 'words', 'button'],
+    ]),
+  )
   expect([...placesOf(back)].map(({ tile }) => tile.kind)).not.toContain('code')
-  expect([...tilesOf(back.bands[0]!)].find((t) => t.kind === 'button')).toMatchObject({ label: 'Walk with us', link: 'https://hill.example/go' })
+  expect([...tilesOf(back.bands[0]!)].find((t) => t.kind === 'button')).toMatchObject({
+    label: 'Walk with us',
+    link: 'https://hill.example/go',
+  })
 })
 
 // Bad input of many kinds: whatever comes, there is an email or nothing, never an error.
-test.each(['', 'plain words', '<', '<table><tr><td>', '<p>a</td></p></table>', '<script>alert(1)</script>', `${'<div>'.repeat(400)}deep${'</div>'.repeat(400)}`, '<style>p{color:red', '<img src=x onerror=alert(1)>', '\u0000<b>zero</b>', '<frameset><frame src=x></frameset>'])('odd HTML %#', (html) => {
+test.each([
+  '',
+  'plain words',
+  '<',
+  '<table><tr><td>',
+  '<p>a</td></p></table>',
+  '<script>alert(1)</script>',
+  `${'<div>'.repeat(400)}deep${'</div>'.repeat(400)}`,
+  '<style>p{color:red',
+  '<img src=x onerror=alert(1)>',
+  '\u0000<b>zero</b>',
+  '<frameset><frame src=x></frameset>',
+])('odd HTML %#', (html) => {
   const email = asEmail(read(html))
   emailSchema.parse(JSON.parse(JSON.stringify(email)))
   expect(compile(email, house, { src: (p) => p.id })).not.toMatch(/<script|onerror/i)
 })
 
 test('by hand, an email leaves byte for byte as it came', () => {
-  const odd = fc.oneof(fc.constant(letter), fc.constant(letter.replace(/\n/g, '\r\n')), fc.string({ unit: 'binary' }), fc.constantFrom('<P CLASS=x>Old &nbsp; <BR/>', '<!--[if mso]><table><![endif]-->\t', "<a href='x' >y</a>"))
-  fc.assert(fc.property(odd, (html) => { expect(byHandHtml({ html, pictures: { 'never.png': ref }, inline: false }, () => 'z', asWritten)).toBe(html) }), { numRuns: 300 })
+  const odd = fc.oneof(
+    fc.constant(letter),
+    fc.constant(letter.replace(/\n/g, '\r\n')),
+    fc.string({ unit: 'binary' }),
+    fc.constantFrom(
+      '<P CLASS=x>Old &nbsp; <BR/>',
+      '<!--[if mso]><table><![endif]-->\t',
+      "<a href='x' >y</a>",
+    ),
+  )
+  fc.assert(
+    fc.property(odd, (html) => {
+      expect(byHandHtml({ html, pictures: { 'never.png': ref }, inline: false }, () => 'z', asWritten)).toBe(
+        html,
+      )
+    }),
+    { numRuns: 300 },
+  )
   const email: Email = { ...newEmail(), way: 'hand', hand: { html: letter, pictures: {}, inline: false } }
   expect(compile(email, house, { src: (p) => p.id })).toBe(letter)
 })
 
 test('only the places of pictures and the fields change where that is asked', () => {
-  const html = '<img src="images/a.png"><td background=\'images/a.png\' style="background:url(images/a.png)"><v:fill src="images/a.png" /><img src="images/b.png">[[name | you]]'
-  const out = byHandHtml({ html, pictures: { 'images/a.png': ref }, inline: false }, () => 'cid:1', ({ name }) => `{:${name}:}`)
-  expect(out).toBe('<img src="cid:1"><td background="cid:1" style="background:url(\'cid:1\')"><v:fill src="cid:1" /><img src="images/b.png">{:name:}')
+  const html =
+    '<img src="images/a.png"><td background=\'images/a.png\' style="background:url(images/a.png)"><v:fill src="images/a.png" /><img src="images/b.png">[[name | you]]'
+  const out = byHandHtml(
+    { html, pictures: { 'images/a.png': ref }, inline: false },
+    () => 'cid:1',
+    ({ name }) => `{:${name}:}`,
+  )
+  expect(out).toBe(
+    '<img src="cid:1"><td background="cid:1" style="background:url(\'cid:1\')"><v:fill src="cid:1" /><img src="images/b.png">{:name:}',
+  )
 })
 
 test('its plain text is made from it, and its styles are written into its elements where that is asked', () => {
-  const email: Email = { ...newEmail(), way: 'hand', hand: { html: '<html><head><style>p{color:#aa0000}</style></head><body><h1>One</h1><p>Two <a href="https://a.example">three</a></p></body></html>', pictures: {}, inline: true } }
+  const email: Email = {
+    ...newEmail(),
+    way: 'hand',
+    hand: {
+      html: '<html><head><style>p{color:#aa0000}</style></head><body><h1>One</h1><p>Two <a href="https://a.example">three</a></p></body></html>',
+      pictures: {},
+      inline: true,
+    },
+  }
   expect(compile(email, house, { src: (p) => p.id })).toContain('<p style="color:#aa0000">')
   expect(compileText(email)).toBe('One\n===\n\nTwo three <https://a.example>\n')
 })
 
 test('values of CSS are read (CSS Values and Units Level 3; CSS Color Level 4)', () => {
-  expect(['#ABC', '#a1b2c3', 'rgb(1, 2,3)', 'rgba(1,2,3,1)', 'rgba(1,2,3,.5)', 'white', 'transparent', undefined].map(colorOf)).toEqual(['#aabbcc', '#a1b2c3', '#010203', '#010203', undefined, '#ffffff', undefined, undefined])
+  expect(
+    [
+      '#ABC',
+      '#a1b2c3',
+      'rgb(1, 2,3)',
+      'rgba(1,2,3,1)',
+      'rgba(1,2,3,.5)',
+      'white',
+      'transparent',
+      undefined,
+    ].map(colorOf),
+  ).toEqual(['#aabbcc', '#a1b2c3', '#010203', '#010203', undefined, '#ffffff', undefined, undefined])
   expect(['12px', '9pt', '2em', '50%', 'x'].map((v) => pxOf(v))).toEqual([12, 12, 32, undefined, undefined])
-  expect(paddingOf({ padding: '1px 2px 3px', 'padding-left': '9px' })).toEqual({ top: 1, right: 2, bottom: 3, left: 9 })
-  expect(['Arial, sans-serif', "'Unknown', Georgia, serif", 'Unknown, monospace', 'Unknown'].map(fontOf)).toEqual(['sans', 'serif', 'mono', undefined])
+  expect(paddingOf({ padding: '1px 2px 3px', 'padding-left': '9px' })).toEqual({
+    top: 1,
+    right: 2,
+    bottom: 3,
+    left: 9,
+  })
+  expect(
+    ['Arial, sans-serif', "'Unknown', Georgia, serif", 'Unknown, monospace', 'Unknown'].map(fontOf),
+  ).toEqual(['sans', 'serif', 'mono', undefined])
 })

@@ -21,8 +21,10 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'html:scope': 'Header cells are read aloud without their direction.',
   'html:tabindex': 'A scrolling table is scrolled by finger or wheel.',
   // Lacking in a major reader.
-  'css-at-font-face': 'The email-safe stack behind the web font; hidden from the Word engine, which would show its default font.',
-  'css-at-media': 'The fluid structure: columns wrap by themselves where there is no room, and everything keeps its look of the wide window.',
+  'css-at-font-face':
+    'The email-safe stack behind the web font; hidden from the Word engine, which would show its default font.',
+  'css-at-media':
+    'The fluid structure: columns wrap by themselves where there is no room, and everything keeps its look of the wide window.',
   'css-at-media-prefers-color-scheme': 'The colours of the day, or what the reader itself makes of them.',
   'css-background-image': "The band's colour; the Word engine gets a VML box filled with the picture.",
   'css-background-position': 'The picture begins at the top left; VML has its own position.',
@@ -31,21 +33,26 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'css-border-radius': 'Corners are square; buttons of the Word engine are VML with round ones.',
   'css-box-sizing': 'A picture or kept cell with an edge is wider by the thickness of its edge.',
   'css-color-scheme': 'The reader decides by itself what it does at night.',
-  'css-display': 'Columns of the Word engine are a ghost table; what is for narrow only is kept from it by a condition.',
+  'css-display':
+    'Columns of the Word engine are a ghost table; what is for narrow only is kept from it by a condition.',
   'css-display-flex': 'Columns are as tall as their own content, and keep the order of the source.',
-  'css-display-none': 'The Word engine never sees what is for narrow only: a condition keeps it out; the preheader is hidden by a property of its own.',
+  'css-display-none':
+    'The Word engine never sees what is for narrow only: a condition keeps it out; the preheader is hidden by a property of its own.',
   'css-flex-direction': 'Cells keep the order of the source on narrow.',
   'css-function-min': 'Without a style sheet, columns that fit beside each other on narrow stay there.',
   'css-important': 'Such a reader knows no rules of the head at all: see media queries.',
   'css-justify-content': 'A column made taller keeps its content on top.',
   'css-letter-spacing': 'Letters stand as close as the font has them.',
-  'css-margin': 'Margins above and below words are kept everywhere; pictures are held by the cell they stand in.',
+  'css-margin':
+    'Margins above and below words are kept everywhere; pictures are held by the cell they stand in.',
   'css-max-height': 'The preheader is hidden by its other properties.',
   'css-max-width': 'The Word engine takes widths from the ghost tables and from the width attributes.',
   'css-min-width': 'See media queries; it stands in rules for narrow only, or in the fluid columns.',
-  'css-overflow': 'A table too wide for the window widens it; corners of a card show the ground of what it holds.',
+  'css-overflow':
+    'A table too wide for the window widens it; corners of a card show the ground of what it holds.',
   'css-overflow-wrap': 'A word longer than its column, such as an address, widens it in that reader.',
-  'css-padding': 'Padding stands on table cells, which every reader pads; that of links is drawn by VML for the Word engine.',
+  'css-padding':
+    'Padding stands on table cells, which every reader pads; that of links is drawn by VML for the Word engine.',
   'css-pseudo-class-hover': 'The button keeps its colours under the pointer.',
   'css-pseudo-class-root': 'Only the colour scheme stands there: the meta tag says the same.',
   'css-selector-attribute': 'Only for the reader whose attributes they name.',

@@ -7,18 +7,85 @@ export type FeatureName = string
 
 /** Elements that the data set counts under a common name. */
 const elementNames: Record<string, string> = {
-  h1: 'html-h1-h6', h2: 'html-h1-h6', h3: 'html-h1-h6', ul: 'html-lists', ol: 'html-lists', li: 'html-lists', strong: 'html-strong', em: 'html-strong', img: 'html-img', table: 'html-table', tr: 'html-table', td: 'html-table', th: 'html-table', tbody: 'html-table', thead: 'html-table', caption: 'html-table',
-  p: 'html-p', span: 'html-span', div: 'html-div', body: 'html-body', style: 'html-style', picture: 'html-picture', source: 'html-picture', blockquote: 'html-blockquote', a: 'html:a', br: 'html:br', sup: 'html:sup', sub: 'html:sub',
+  h1: 'html-h1-h6',
+  h2: 'html-h1-h6',
+  h3: 'html-h1-h6',
+  ul: 'html-lists',
+  ol: 'html-lists',
+  li: 'html-lists',
+  strong: 'html-strong',
+  em: 'html-strong',
+  img: 'html-img',
+  table: 'html-table',
+  tr: 'html-table',
+  td: 'html-table',
+  th: 'html-table',
+  tbody: 'html-table',
+  thead: 'html-table',
+  caption: 'html-table',
+  p: 'html-p',
+  span: 'html-span',
+  div: 'html-div',
+  body: 'html-body',
+  style: 'html-style',
+  picture: 'html-picture',
+  source: 'html-picture',
+  blockquote: 'html-blockquote',
+  a: 'html:a',
+  br: 'html:br',
+  sup: 'html:sup',
+  sub: 'html:sub',
 }
 const elsewhere = new Set(['html', 'head', 'meta', 'title'])
 
 const attributeNames: Record<string, string> = {
-  align: 'html-align', vAlign: 'html-valign', width: 'html-width', height: 'html-height', cellPadding: 'html-cellpadding', cellSpacing: 'html-cellspacing', lang: 'html-lang', dir: 'html-dir', role: 'html-role', ariaLabel: 'html-aria-label', ariaHidden: 'html-aria-hidden', srcSet: 'html-srcset', target: 'html-target',
-  bgColor: 'html:bgcolor', border: 'html:border', alt: 'html:alt', title: 'html:title', scope: 'html:scope', tabIndex: 'html:tabindex', media: 'html-picture', href: '', src: '', className: '', style: '', dataM: '', ariaRoleDescription: '', type: '',
+  align: 'html-align',
+  vAlign: 'html-valign',
+  width: 'html-width',
+  height: 'html-height',
+  cellPadding: 'html-cellpadding',
+  cellSpacing: 'html-cellspacing',
+  lang: 'html-lang',
+  dir: 'html-dir',
+  role: 'html-role',
+  ariaLabel: 'html-aria-label',
+  ariaHidden: 'html-aria-hidden',
+  srcSet: 'html-srcset',
+  target: 'html-target',
+  bgColor: 'html:bgcolor',
+  border: 'html:border',
+  alt: 'html:alt',
+  title: 'html:title',
+  scope: 'html:scope',
+  tabIndex: 'html:tabindex',
+  media: 'html-picture',
+  href: '',
+  src: '',
+  className: '',
+  style: '',
+  dataM: '',
+  ariaRoleDescription: '',
+  type: '',
 }
 
 /** Longhands that the data set counts under their shorthand, and properties under another name. */
-const propertyNames: Record<string, string> = { 'background-color': 'css-background-color', 'border-color': 'css-border', 'border-top': 'css-border', 'border-right': 'css-border', 'border-bottom': 'css-border', 'border-left': 'css-border', 'font-family': 'css-font', 'font-style': 'css-font', 'padding-left': 'css-padding', 'padding-right': 'css-padding', 'padding-top': 'css-padding', 'padding-bottom': 'css-padding', 'overflow-x': 'css-overflow', order: 'css:order', color: 'css:color' }
+const propertyNames: Record<string, string> = {
+  'background-color': 'css-background-color',
+  'border-color': 'css-border',
+  'border-top': 'css-border',
+  'border-right': 'css-border',
+  'border-bottom': 'css-border',
+  'border-left': 'css-border',
+  'font-family': 'css-font',
+  'font-style': 'css-font',
+  'padding-left': 'css-padding',
+  'padding-right': 'css-padding',
+  'padding-top': 'css-padding',
+  'padding-bottom': 'css-padding',
+  'overflow-x': 'css-overflow',
+  order: 'css:order',
+  color: 'css:color',
+}
 
 /**
  * Every feature of HTML and CSS that compiled documents use, each under one name. @param known whether the data set has a name
@@ -27,16 +94,27 @@ export function featuresOf(html: string, known: (slug: string) => boolean): Set<
   const out = new Set<FeatureName>(['html-doctype', 'html-comments'])
   const property = (name: string, value: string) => {
     out.add(propertyNames[name] ?? (known(`css-${name}`) ? `css-${name}` : `css:${name}`))
-    if (name === 'display') for (const [word, slug] of [['flex', 'css-display-flex'], ['none', 'css-display-none']] as const) if (value.includes(word)) out.add(slug)
+    if (name === 'display')
+      for (const [word, slug] of [
+        ['flex', 'css-display-flex'],
+        ['none', 'css-display-none'],
+      ] as const)
+        if (value.includes(word)) out.add(slug)
     if (/\bmin\(/.test(value)) out.add('css-function-min')
     if (/\d%/.test(value)) out.add('css-unit-percent')
     if (/\dpx/.test(value)) out.add('css-unit-px')
   }
   const tree = fromHtml(html)
   for (const e of elementsOf(tree)) {
-    if (elsewhere.has(e.tagName)) { if (e.tagName === 'meta' && e.properties.name === 'color-scheme') out.add('html-meta-color-scheme'); continue }
+    if (elsewhere.has(e.tagName)) {
+      if (e.tagName === 'meta' && e.properties.name === 'color-scheme') out.add('html-meta-color-scheme')
+      continue
+    }
     out.add(elementNames[e.tagName] ?? `html:${e.tagName}`)
-    for (const name of Object.keys(e.properties)) { const slug = attributeNames[name] ?? `html:${name}`; if (slug) out.add(slug) }
+    for (const name of Object.keys(e.properties)) {
+      const slug = attributeNames[name] ?? `html:${name}`
+      if (slug) out.add(slug)
+    }
     if (/^mailto:/i.test(String(e.properties.href ?? ''))) out.add('html-mailto-links')
     for (const d of readStyle(String(e.properties.style ?? ''))) property(d.property, d.value)
     if (e.tagName === 'style') sheet(e.children.map((c) => (c.type === 'text' ? c.value : '')).join(''))
@@ -45,8 +123,17 @@ export function featuresOf(html: string, known: (slug: string) => boolean): Set<
 
   function sheet(css: string): void {
     csstree.walk(csstree.parse(css, { parseValue: false, parseAtrulePrelude: false }), (node) => {
-      if (node.type === 'Declaration') { property(node.property, csstree.generate(node.value)); if (node.important) out.add('css-important') }
-      if (node.type === 'Atrule') { out.add(node.name === 'media' && node.prelude && csstree.generate(node.prelude).includes('color-scheme') ? 'css-at-media-prefers-color-scheme' : `css-at-${node.name}`) }
+      if (node.type === 'Declaration') {
+        property(node.property, csstree.generate(node.value))
+        if (node.important) out.add('css-important')
+      }
+      if (node.type === 'Atrule') {
+        out.add(
+          node.name === 'media' && node.prelude && csstree.generate(node.prelude).includes('color-scheme')
+            ? 'css-at-media-prefers-color-scheme'
+            : `css-at-${node.name}`,
+        )
+      }
       if (node.type === 'ClassSelector') out.add('css-selector-class')
       if (node.type === 'AttributeSelector') out.add('css-selector-attribute')
       if (node.type === 'PseudoClassSelector') out.add(`css-pseudo-class-${node.name}`)

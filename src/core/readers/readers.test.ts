@@ -15,10 +15,16 @@ test('whatever a major reader lacks has a stated fallback, and so has what the d
   expect(Object.keys(fallbacks).filter((n) => !names.includes(n))).toEqual([])
 })
 
-test('docs/readers.md is as the compiler is (npm run readers-docs)', () => expect(readFileSync('docs/readers.md', 'utf8')).toBe(readersDocs()))
+test('docs/readers.md is as the compiler is (npm run readers-docs)', () =>
+  expect(readFileSync('docs/readers.md', 'utf8')).toBe(readersDocs()))
 
 test('the newest tested version counts', () => {
-  const data = { last_update_date: '', data: [{ slug: 'x', title: '', url: '', stats: { gmail: { ios: { '2019-01': 'n', '2022-01': 'a #1' } } } }] }
+  const data = {
+    last_update_date: '',
+    data: [
+      { slug: 'x', title: '', url: '', stats: { gmail: { ios: { '2019-01': 'n', '2022-01': 'a #1' } } } },
+    ],
+  }
   expect(supportOf(data, 'x', { family: 'gmail', platform: 'ios' })).toBe('a')
   expect(supportOf(data, 'x', { family: 'gmail', platform: 'android' })).toBe('u')
   // Known of the data set: the Word engine draws no round corners, Apple's reader does.
@@ -28,6 +34,22 @@ test('the newest tested version counts', () => {
 })
 
 test('features are found in elements, attributes, styles and the sheet', () => {
-  const found = featuresOf('<html><head><style>@media (max-width:9px){.a{display:flex!important}}</style></head><body><table cellpadding="0" role="presentation"><tr><td valign="top" style="border-top:1px solid red;width:min(1px,2%)">x</td></tr></table></body></html>', (s) => known.has(s))
-  for (const name of ['css-at-media', 'css-display-flex', 'css-important', 'css-selector-class', 'html-cellpadding', 'html-role', 'html-valign', 'css-border', 'css-function-min', 'css-unit-percent', 'html-table']) expect(found).toContain(name)
+  const found = featuresOf(
+    '<html><head><style>@media (max-width:9px){.a{display:flex!important}}</style></head><body><table cellpadding="0" role="presentation"><tr><td valign="top" style="border-top:1px solid red;width:min(1px,2%)">x</td></tr></table></body></html>',
+    (s) => known.has(s),
+  )
+  for (const name of [
+    'css-at-media',
+    'css-display-flex',
+    'css-important',
+    'css-selector-class',
+    'html-cellpadding',
+    'html-role',
+    'html-valign',
+    'css-border',
+    'css-function-min',
+    'css-unit-percent',
+    'html-table',
+  ])
+    expect(found).toContain(name)
 })

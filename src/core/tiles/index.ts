@@ -48,7 +48,9 @@ const emitters: { [K in TileKind]: Emitter<TileOf<K>> } = {
 }
 
 /** A tile as HTML. */
-export const tileHtml = (tile: Tile, c: TileContext): ElementContent[] => (emitters[tile.kind] as Emitter<Tile>).html(tile, c)
+export const tileHtml = (tile: Tile, c: TileContext): ElementContent[] =>
+  (emitters[tile.kind] as Emitter<Tile>).html(tile, c)
 
 /** A tile as plain text. */
-export const tileText = (tile: Tile, c: TextContext): string => (emitters[tile.kind] as Emitter<Tile>).text(tile, c)
+export const tileText = (tile: Tile, c: TextContext): string =>
+  (emitters[tile.kind] as Emitter<Tile>).text(tile, c)

@@ -14,7 +14,18 @@ import { wordsSchema } from './words/schema'
 
 /** Every kind of tile: one line here for each folder beside this file. */
 export const tileSchema = z.discriminatedUnion('kind', [
-  wordsSchema, pictureSchema, buttonSchema, dividerSchema, gapSchema, menuSchema, socialSchema, tableSchema, reviewSchema, footerSchema, codeSchema, wordSchema,
+  wordsSchema,
+  pictureSchema,
+  buttonSchema,
+  dividerSchema,
+  gapSchema,
+  menuSchema,
+  socialSchema,
+  tableSchema,
+  reviewSchema,
+  footerSchema,
+  codeSchema,
+  wordSchema,
 ])
 export type Tile = z.infer<typeof tileSchema>
 export type TileKind = Tile['kind']

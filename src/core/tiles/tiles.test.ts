@@ -10,28 +10,59 @@ import { asSample } from '../handover/fields'
 import type { Tile, TileKind, TileOf } from './schema'
 
 /** An email that holds one tile. */
-const holding = (tile: Tile, more: Partial<Email> = {}): Email => { const e = longEmail(1); return { ...e, ...more, bands: [{ ...e.bands[0]!, cells: [{ ...e.bands[0]!.cells[0]!, width: 536, items: [tile] }] }] } }
-const tileOf = <K extends TileKind>(kind: K, set: Partial<TileOf<K>> = {}): Tile => ({ ...newTile(kind, () => 't'), ...set }) as Tile
+const holding = (tile: Tile, more: Partial<Email> = {}): Email => {
+  const e = longEmail(1)
+  return {
+    ...e,
+    ...more,
+    bands: [{ ...e.bands[0]!, cells: [{ ...e.bands[0]!.cells[0]!, width: 536, items: [tile] }] }],
+  }
+}
+const tileOf = <K extends TileKind>(kind: K, set: Partial<TileOf<K>> = {}): Tile =>
+  ({ ...newTile(kind, () => 't'), ...set }) as Tile
 
 type Node = DefaultTreeAdapterTypes.Element
 /** Elements of a name in the compiled email, as a browser would have them (WHATWG HTML, through parse5). */
 function elements(tile: Tile, name: string, more: Partial<Email> = {}, house = plainHouseStyle()): Node[] {
   const out: Node[] = []
-  const walk = (n: DefaultTreeAdapterTypes.Node) => { if (tree.isElementNode(n) && n.tagName === name) out.push(n); if ('childNodes' in n) n.childNodes.forEach(walk) }
+  const walk = (n: DefaultTreeAdapterTypes.Node) => {
+    if (tree.isElementNode(n) && n.tagName === name) out.push(n)
+    if ('childNodes' in n) n.childNodes.forEach(walk)
+  }
   walk(parse(compile(holding(tile, more), house, { src: (p) => `https://pictures.example/${p.id}.png` })))
   return out
 }
 const attribute = (n: Node, name: string) => n.attrs.find((a) => a.name === name)?.value
-const styleOf = (n: Node): Record<string, string> => Object.fromEntries((attribute(n, 'style') ?? '').split(';').map((d) => d.split(':') as [string, string]))
-const wordsOf = (n: DefaultTreeAdapterTypes.Node): string => (tree.isTextNode(n) ? n.value : 'childNodes' in n ? n.childNodes.map(wordsOf).join('') : '').replace(/\s+/g, ' ')
+const styleOf = (n: Node): Record<string, string> =>
+  Object.fromEntries((attribute(n, 'style') ?? '').split(';').map((d) => d.split(':') as [string, string]))
+const wordsOf = (n: DefaultTreeAdapterTypes.Node): string =>
+  (tree.isTextNode(n) ? n.value : 'childNodes' in n ? n.childNodes.map(wordsOf).join('') : '').replace(
+    /\s+/g,
+    ' ',
+  )
 const text = (tile: Tile) => compileText(holding(tile))
 const picture = { id: 'a'.repeat(64), type: 'image/png' as const, width: 200, height: 100, bytes: 900 }
 
-const prices = (set: Partial<TileOf<'table'>> = {}) => tileOf('table', { caption: 'Berths', columns: [{ align: 'left' }, { align: 'right', width: 30 }], rows: [['Berth', 'Price'], ['Upper', '24'], ['Lower, by the window', '140']], ...set })
+const prices = (set: Partial<TileOf<'table'>> = {}) =>
+  tileOf('table', {
+    caption: 'Berths',
+    columns: [{ align: 'left' }, { align: 'right', width: 30 }],
+    rows: [
+      ['Berth', 'Price'],
+      ['Upper', '24'],
+      ['Lower, by the window', '140'],
+    ],
+    ...set,
+  })
 
 test('a table of data has header cells that say what they head (WHATWG HTML, 4.9.10 and 4.9.12), and a name', () => {
   const heads = elements(prices({ headColumn: true }), 'th')
-  expect(heads.map((h) => [wordsOf(h).trim(), attribute(h, 'scope')])).toEqual([['Berth', 'col'], ['Price', 'col'], ['Upper', 'row'], ['Lower, by the window', 'row']])
+  expect(heads.map((h) => [wordsOf(h).trim(), attribute(h, 'scope')])).toEqual([
+    ['Berth', 'col'],
+    ['Price', 'col'],
+    ['Upper', 'row'],
+    ['Lower, by the window', 'row'],
+  ])
   expect(elements(prices(), 'caption').map((c) => wordsOf(c).trim())).toEqual(['Berths'])
   expect(elements(prices(), 'thead')).toHaveLength(1)
   // A place that scrolls can be reached by keyboard and has a name (WCAG 2.2, 2.1.1 and 4.1.2).
@@ -39,81 +70,184 @@ test('a table of data has header cells that say what they head (WHATWG HTML, 4.9
   expect([attribute(region!, 'tabindex'), attribute(region!, 'aria-label')]).toEqual(['0', 'Berths'])
 })
 
-test('cells of a table keep their column\'s alignment and width; every other row has the ground of the stripes', () => {
-  const cells = elements(prices({ zebra: '#eef2f4', headBackground: '#123456', headColor: '#ffffff' }), 'td').filter((c) => /^(Upper|24|Lower.*|140)$/.test(wordsOf(c).trim()))
+test("cells of a table keep their column's alignment and width; every other row has the ground of the stripes", () => {
+  const cells = elements(
+    prices({ zebra: '#eef2f4', headBackground: '#123456', headColor: '#ffffff' }),
+    'td',
+  ).filter((c) => /^(Upper|24|Lower.*|140)$/.test(wordsOf(c).trim()))
   expect(cells.map((c) => styleOf(c)['text-align'])).toEqual(['left', 'right', 'left', 'right'])
-  expect(cells.map((c) => styleOf(c)['background-color'])).toEqual([undefined, undefined, '#eef2f4', '#eef2f4'])
+  expect(cells.map((c) => styleOf(c)['background-color'])).toEqual([
+    undefined,
+    undefined,
+    '#eef2f4',
+    '#eef2f4',
+  ])
   const [, price] = elements(prices({ headBackground: '#123456', headColor: '#ffffff' }), 'th')
-  expect([attribute(price!, 'width'), styleOf(price!)['background-color'], styleOf(price!).color]).toEqual(['30%', '#123456', '#ffffff'])
+  expect([attribute(price!, 'width'), styleOf(price!)['background-color'], styleOf(price!).color]).toEqual([
+    '30%',
+    '#123456',
+    '#ffffff',
+  ])
 })
 
-test('as cards, each cell bears its column\'s name for narrow screens', () => {
+test("as cards, each cell bears its column's name for narrow screens", () => {
   const cells = elements(prices({ compact: 'cards' }), 'td').map((c) => wordsOf(c).trim())
   expect(cells).toEqual(expect.arrayContaining(['Berth: Upper', 'Price: 140']))
 })
 
 test('as plain text a table stands in columns where it fits, else each value after its name', () => {
-  expect(text(prices())).toContain(['Berth                 Price', '--------------------  -----', 'Upper                    24', 'Lower, by the window    140'].join('\n'))
+  expect(text(prices())).toContain(
+    [
+      'Berth                 Price',
+      '--------------------  -----',
+      'Upper                    24',
+      'Lower, by the window    140',
+    ].join('\n'),
+  )
   const long = 'A berth with a window that looks out over the whole of the bay'
-  expect(text(prices({ rows: [['Berth', 'What it is like'], [long, `${long}, twice`]] }))).toContain(`Berth: ${long}\nWhat it is like: `)
+  expect(
+    text(
+      prices({
+        rows: [
+          ['Berth', 'What it is like'],
+          [long, `${long}, twice`],
+        ],
+      }),
+    ),
+  ).toContain(`Berth: ${long}\nWhat it is like: `)
 })
 
 test('a menu is a row of links; what stands between them is not read aloud', () => {
-  const menu = tileOf('menu', { items: [{ label: 'Nights', link: 'https://a.example/n' }, { label: 'Map', link: '' }], separator: '|', compact: 'column' })
-  expect(elements(menu, 'a').map((a) => [wordsOf(a), attribute(a, 'href')])).toEqual([['Nights', 'https://a.example/n'], ['Map', '#']])
-  expect(elements(menu, 'span').filter((s) => wordsOf(s) === '|').map((s) => attribute(s, 'aria-hidden'))).toEqual(['true'])
+  const menu = tileOf('menu', {
+    items: [
+      { label: 'Nights', link: 'https://a.example/n' },
+      { label: 'Map', link: '' },
+    ],
+    separator: '|',
+    compact: 'column',
+  })
+  expect(elements(menu, 'a').map((a) => [wordsOf(a), attribute(a, 'href')])).toEqual([
+    ['Nights', 'https://a.example/n'],
+    ['Map', '#'],
+  ])
+  expect(
+    elements(menu, 'span')
+      .filter((s) => wordsOf(s) === '|')
+      .map((s) => attribute(s, 'aria-hidden')),
+  ).toEqual(['true'])
   expect(text(menu)).toContain('Nights <https://a.example/n>\nMap')
 })
 
 test('icons lead where they say, or share a page; those without a picture are left out', () => {
-  const social = tileOf('social', { icons: [{ picture, alt: 'Follow', link: 'https://a.example/us' }, { picture, alt: 'Share', title: 'Share it', link: 'https://b.example/?u={address}&t={title}', share: 'https://c.example/a b' }, { picture: null, alt: 'None', link: 'https://d.example' }], size: 30 })
+  const social = tileOf('social', {
+    icons: [
+      { picture, alt: 'Follow', link: 'https://a.example/us' },
+      {
+        picture,
+        alt: 'Share',
+        title: 'Share it',
+        link: 'https://b.example/?u={address}&t={title}',
+        share: 'https://c.example/a b',
+      },
+      { picture: null, alt: 'None', link: 'https://d.example' },
+    ],
+    size: 30,
+  })
   const links = elements(social, 'a')
   // RFC 3986, 2.1: what stands in a query is percent-encoded.
-  expect(links.map((a) => attribute(a, 'href'))).toEqual(['https://a.example/us', expect.stringMatching(/^https:\/\/b\.example\/\?u=https%3A%2F%2Fc\.example%2Fa%(25)?20b&t=Share(%20|\+)it$/)])
-  expect(elements(social, 'img').map((i) => [attribute(i, 'width'), attribute(i, 'alt')])).toEqual([['30', 'Follow'], ['30', 'Share']])
+  expect(links.map((a) => attribute(a, 'href'))).toEqual([
+    'https://a.example/us',
+    expect.stringMatching(
+      /^https:\/\/b\.example\/\?u=https%3A%2F%2Fc\.example%2Fa%(25)?20b&t=Share(%20|\+)it$/,
+    ),
+  ])
+  expect(elements(social, 'img').map((i) => [attribute(i, 'width'), attribute(i, 'alt')])).toEqual([
+    ['30', 'Follow'],
+    ['30', 'Share'],
+  ])
 })
 
 test('a review says its stars in words too, to those who hear it and as plain text', () => {
   const review = tileOf('review', { text: 'It fits.', who: 'Ines', about: 'ferry pilot', stars: 4 })
-  expect(elements(review, 'div').filter((d) => attribute(d, 'role') === 'img').map((d) => [attribute(d, 'aria-label'), wordsOf(d)])).toEqual([['4 of 5 stars', '★★★★☆']])
+  expect(
+    elements(review, 'div')
+      .filter((d) => attribute(d, 'role') === 'img')
+      .map((d) => [attribute(d, 'aria-label'), wordsOf(d)]),
+  ).toEqual([['4 of 5 stars', '★★★★☆']])
   expect(text(review)).toContain('★★★★☆ (4 of 5)\n"It fits."\n- Ines, ferry pilot')
-  expect(elements(tileOf('review', { stars: null }), 'div').some((d) => attribute(d, 'role') === 'img')).toBe(false)
+  expect(elements(tileOf('review', { stars: null }), 'div').some((d) => attribute(d, 'role') === 'img')).toBe(
+    false,
+  )
 })
 
 test('a footer says who sends and how to leave; the sender of the house stands in for none of its own', () => {
   const house = plainHouseStyle()
   house.footer = { sender: 'Halden Rail', address: 'Quay Lane 4' }
-  const footer = tileOf('footer', { why: 'You asked for it.', unsubscribe: { label: 'Leave', link: '[[unsubscribe]]' } })
+  const footer = tileOf('footer', {
+    why: 'You asked for it.',
+    unsubscribe: { label: 'Leave', link: '[[unsubscribe]]' },
+  })
   const said = elements(footer, 'p', {}, house).map(wordsOf).join(' / ')
-  for (const part of ['Halden Rail', 'Quay Lane 4', 'You asked for it.', 'Leave']) expect(said).toContain(part)
-  expect(elements({ ...footer, sender: 'Lantern Lab' } as Tile, 'p', {}, house).map(wordsOf).join(' ')).not.toContain('Halden Rail')
+  for (const part of ['Halden Rail', 'Quay Lane 4', 'You asked for it.', 'Leave'])
+    expect(said).toContain(part)
+  expect(
+    elements({ ...footer, sender: 'Lantern Lab' } as Tile, 'p', {}, house)
+      .map(wordsOf)
+      .join(' '),
+  ).not.toContain('Halden Rail')
 })
 
 test('a picture is a block with its width for the Word engine, never wider than its cell; without a picture there is nothing', () => {
   const [img] = elements(tileOf('picture', { picture, alt: 'A hill', width: 900, align: 'left' }), 'img')
-  expect([attribute(img!, 'width'), attribute(img!, 'alt'), styleOf(img!).display, styleOf(img!).height]).toEqual(['536', 'A hill', 'block', 'auto'])
+  expect([
+    attribute(img!, 'width'),
+    attribute(img!, 'alt'),
+    styleOf(img!).display,
+    styleOf(img!).height,
+  ]).toEqual(['536', 'A hill', 'block', 'auto'])
   expect(elements(tileOf('picture', { picture: null }), 'img')).toEqual([])
-  const [source] = elements(tileOf('picture', { picture, narrowPicture: { ...picture, id: 'b'.repeat(64) } }), 'source')
+  const [source] = elements(
+    tileOf('picture', { picture, narrowPicture: { ...picture, id: 'b'.repeat(64) } }),
+    'source',
+  )
   expect(attribute(source!, 'media')).toMatch(/max-width/)
 })
 
 test('space and rules are as high as they say; an empty paragraph keeps its line', () => {
-  const [gap] = elements(tileOf('gap', { height: 37 }), 'div').filter((d) => attribute(d, 'aria-hidden') === 'true')
+  const [gap] = elements(tileOf('gap', { height: 37 }), 'div').filter(
+    (d) => attribute(d, 'aria-hidden') === 'true',
+  )
   expect([styleOf(gap!).height, styleOf(gap!)['line-height']]).toEqual(['37px', '37px'])
-  expect(elements(tileOf('words', { text: emptyText() }), 'p').some((p) => wordsOf(p).length === 1)).toBe(true)
+  expect(elements(tileOf('words', { text: emptyText() }), 'p').some((p) => wordsOf(p).length === 1)).toBe(
+    true,
+  )
 })
 
 test('a button is as wide for the Word engine as its words, its padding and its border (VML has no width of its own)', () => {
-  const html = (label: string, capitals = false) => compile(holding(tileOf('button', { label, style: { padX: 20, size: 16, bold: false, borderWidth: 0, capitals } })), plainHouseStyle(), { src: () => '' })
+  const html = (label: string, capitals = false) =>
+    compile(
+      holding(
+        tileOf('button', { label, style: { padX: 20, size: 16, bold: false, borderWidth: 0, capitals } }),
+      ),
+      plainHouseStyle(),
+      { src: () => '' },
+    )
   const width = (h: string) => Number(/v-text-anchor:middle;width:(\d+)px/.exec(h)![1])
   expect(width(html('Order the whole set of seeds'))).toBeGreaterThan(width(html('Order')) + 100)
   expect(width(html('iiiiii'))).toBeLessThan(width(html('WWWWWW')) - 40)
   expect(width(html('reserve', true))).toBeGreaterThan(width(html('reserve')))
 })
 
-test('fields stand in every tile\'s words as the destination writes them', () => {
+test("fields stand in every tile's words as the destination writes them", () => {
   const fields = asSample({ name: 'Ada' })
-  for (const tile of [tileOf('words', { text: textOf('Dear [[name | friend]]') }), tileOf('button', { label: 'For [[name]]' }), tileOf('menu', { items: [{ label: '[[name]]', link: '' }] }), prices({ caption: 'Of [[name]]' }), tileOf('review', { who: '[[name]]' }), tileOf('footer', { why: 'Dear [[name]]' })]) {
+  for (const tile of [
+    tileOf('words', { text: textOf('Dear [[name | friend]]') }),
+    tileOf('button', { label: 'For [[name]]' }),
+    tileOf('menu', { items: [{ label: '[[name]]', link: '' }] }),
+    prices({ caption: 'Of [[name]]' }),
+    tileOf('review', { who: '[[name]]' }),
+    tileOf('footer', { why: 'Dear [[name]]' }),
+  ]) {
     expect(compile(holding(tile), plainHouseStyle(), { src: () => '', fields })).toContain('Ada')
     expect(compileText(holding(tile), { fields })).toContain('Ada')
   }

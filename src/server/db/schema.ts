@@ -12,27 +12,35 @@ export const clients = sqliteTable('clients', {
   createdAt: text('created_at').notNull(),
 })
 
-export const jobs = sqliteTable('jobs', {
-  id: text('id').primaryKey(),
-  clientId: text('client_id').notNull().references(() => clients.id),
-  name: text('name').notNull(),
-  /** Width of the email, px. */
-  width: integer('width').notNull(),
-  /** Day it is due, YYYY-MM-DD. */
-  due: text('due'),
-  archived: integer('archived', { mode: 'boolean' }).notNull().default(false),
-  designId: text('design_id').notNull().references(() => pictures.id),
-  designName: text('design_name').notNull(),
-  /** What the design's file knows beyond its pixels; null where it was a picture. */
-  layers: text('layers', { mode: 'json' }).$type<DesignLayers>(),
-  /** The narrow design of the same email, where there is one. */
-  narrowId: text('narrow_id').references(() => pictures.id),
-  narrowName: text('narrow_name'),
-  /** The design that the present one replaced. */
-  beforeId: text('before_id').references(() => pictures.id),
-  createdAt: text('created_at').notNull(),
-  updatedAt: text('updated_at').notNull(),
-}, (t) => [index('jobs_client').on(t.clientId)])
+export const jobs = sqliteTable(
+  'jobs',
+  {
+    id: text('id').primaryKey(),
+    clientId: text('client_id')
+      .notNull()
+      .references(() => clients.id),
+    name: text('name').notNull(),
+    /** Width of the email, px. */
+    width: integer('width').notNull(),
+    /** Day it is due, YYYY-MM-DD. */
+    due: text('due'),
+    archived: integer('archived', { mode: 'boolean' }).notNull().default(false),
+    designId: text('design_id')
+      .notNull()
+      .references(() => pictures.id),
+    designName: text('design_name').notNull(),
+    /** What the design's file knows beyond its pixels; null where it was a picture. */
+    layers: text('layers', { mode: 'json' }).$type<DesignLayers>(),
+    /** The narrow design of the same email, where there is one. */
+    narrowId: text('narrow_id').references(() => pictures.id),
+    narrowName: text('narrow_name'),
+    /** The design that the present one replaced. */
+    beforeId: text('before_id').references(() => pictures.id),
+    createdAt: text('created_at').notNull(),
+    updatedAt: text('updated_at').notNull(),
+  },
+  (t) => [index('jobs_client').on(t.clientId)],
+)
 
 /** Pictures are files named by the SHA-256 of their bytes; this is what is known of them. */
 export const pictures = sqliteTable('pictures', {
@@ -45,37 +53,59 @@ export const pictures = sqliteTable('pictures', {
 })
 
 /** A client's pictures, for any of its jobs. */
-export const shelfPictures = sqliteTable('shelf_pictures', {
-  clientId: text('client_id').notNull().references(() => clients.id, { onDelete: 'cascade' }),
-  pictureId: text('picture_id').notNull().references(() => pictures.id),
-  name: text('name').notNull(),
-  at: text('at').notNull(),
-}, (t) => [primaryKey({ columns: [t.clientId, t.pictureId] })])
+export const shelfPictures = sqliteTable(
+  'shelf_pictures',
+  {
+    clientId: text('client_id')
+      .notNull()
+      .references(() => clients.id, { onDelete: 'cascade' }),
+    pictureId: text('picture_id')
+      .notNull()
+      .references(() => pictures.id),
+    name: text('name').notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.clientId, t.pictureId] })],
+)
 
 /** The cut plan and the email of a job; each saving counts the revision up. */
-export const documents = sqliteTable('documents', {
-  jobId: text('job_id').notNull().references(() => jobs.id, { onDelete: 'cascade' }),
-  kind: text('kind', { enum: ['cuts', 'email'] }).notNull(),
-  revision: integer('revision').notNull(),
-  body: text('body', { mode: 'json' }).$type<CutPlan | Email>().notNull(),
-  savedAt: text('saved_at').notNull(),
-}, (t) => [primaryKey({ columns: [t.jobId, t.kind] })])
+export const documents = sqliteTable(
+  'documents',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    kind: text('kind', { enum: ['cuts', 'email'] }).notNull(),
+    revision: integer('revision').notNull(),
+    body: text('body', { mode: 'json' }).$type<CutPlan | Email>().notNull(),
+    savedAt: text('saved_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.jobId, t.kind] })],
+)
 
 /** Emails as they once were, kept under a name. */
-export const versions = sqliteTable('versions', {
-  id: text('id').primaryKey(),
-  jobId: text('job_id').notNull().references(() => jobs.id, { onDelete: 'cascade' }),
-  name: text('name').notNull(),
-  body: text('body', { mode: 'json' }).$type<Email>().notNull(),
-  revision: integer('revision').notNull(),
-  at: text('at').notNull(),
-}, (t) => [index('versions_job').on(t.jobId)])
+export const versions = sqliteTable(
+  'versions',
+  {
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    body: text('body', { mode: 'json' }).$type<Email>().notNull(),
+    revision: integer('revision').notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [index('versions_job').on(t.jobId)],
+)
 
 /** Crops already encoded, by what they were made from, so that nothing is encoded twice. */
 export const crops = sqliteTable('crops', {
   /** Design, rectangle, scale and the encoder's version. */
   key: text('key').primaryKey(),
-  pictureId: text('picture_id').notNull().references(() => pictures.id),
+  pictureId: text('picture_id')
+    .notNull()
+    .references(() => pictures.id),
   /** SSIM against the crop. */
   likeness: integer('likeness_millionths').notNull(),
   /** Bytes of the same pixels as a plain PNG. */
@@ -83,13 +113,19 @@ export const crops = sqliteTable('crops', {
 })
 
 /** What was handed over, where, and how it went. */
-export const deliveries = sqliteTable('deliveries', {
-  id: text('id').primaryKey(),
-  jobId: text('job_id').notNull().references(() => jobs.id, { onDelete: 'cascade' }),
-  destination: text('destination').notNull(),
-  ok: integer('ok', { mode: 'boolean' }).notNull(),
-  summary: text('summary').notNull(),
-  detail: text('detail', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
-  revision: integer('revision').notNull(),
-  at: text('at').notNull(),
-}, (t) => [index('deliveries_job').on(t.jobId)])
+export const deliveries = sqliteTable(
+  'deliveries',
+  {
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    destination: text('destination').notNull(),
+    ok: integer('ok', { mode: 'boolean' }).notNull(),
+    summary: text('summary').notNull(),
+    detail: text('detail', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
+    revision: integer('revision').notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [index('deliveries_job').on(t.jobId)],
+)

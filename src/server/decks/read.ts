@@ -7,8 +7,14 @@ const refuse = (why: string) => new Problem(422, 'not-a-deck', 'This copy cannot
 const MOST_TEXT = 400_000
 
 /** Parts pasted copy into pieces. Markdown where it is said to be, or looks like it. */
-export function deckFromText(text: string, markdown = /^(#{1,6}\s|[*-]\s|\d+\.\s|>\s)|\[[^\]]+\]\([^)]+\)|\*\*[^*]+\*\*/m.test(text)): { pieces: DeckPiece[] } {
-  if (text.length > MOST_TEXT) throw refuse(`It has ${text.length.toLocaleString('en')} characters; at most ${MOST_TEXT.toLocaleString('en')} are read.`)
+export function deckFromText(
+  text: string,
+  markdown = /^(#{1,6}\s|[*-]\s|\d+\.\s|>\s)|\[[^\]]+\]\([^)]+\)|\*\*[^*]+\*\*/m.test(text),
+): { pieces: DeckPiece[] } {
+  if (text.length > MOST_TEXT)
+    throw refuse(
+      `It has ${text.length.toLocaleString('en')} characters; at most ${MOST_TEXT.toLocaleString('en')} are read.`,
+    )
   const pieces = markdown ? markdownDeck(text) : plainDeck(text)
   if (!pieces.length) throw refuse('There are no words in it. Paste the copy, or drop the file with it.')
   return { pieces }
@@ -19,12 +25,24 @@ export async function deckFromFile(bytes: Buffer, name: string): Promise<{ piece
   if (!bytes.length) throw refuse(`"${name}" is empty (0 bytes).`)
   if (bytes.subarray(0, 4).toString('latin1') === 'PK\u0003\u0004') {
     // The library gives Markdown: its marks are read like anyone's.
-    const read = await (mammoth as unknown as { convertToMarkdown(i: { buffer: Buffer }): Promise<{ value: string }> }).convertToMarkdown({ buffer: bytes }).catch(() => { throw refuse(`"${name}" is a ZIP, but no DOCX that can be read. Save it again as DOCX, or paste the words.`) })
+    const read = await (
+      mammoth as unknown as { convertToMarkdown(i: { buffer: Buffer }): Promise<{ value: string }> }
+    )
+      .convertToMarkdown({ buffer: bytes })
+      .catch(() => {
+        throw refuse(
+          `"${name}" is a ZIP, but no DOCX that can be read. Save it again as DOCX, or paste the words.`,
+        )
+      })
     return deckFromText(withoutPictures(read.value), true)
   }
-  if (bytes.includes(0)) throw refuse(`"${name}" holds binary data. Drop plain text, Markdown or DOCX; an old DOC has to be saved as DOCX first.`)
+  if (bytes.includes(0))
+    throw refuse(
+      `"${name}" holds binary data. Drop plain text, Markdown or DOCX; an old DOC has to be saved as DOCX first.`,
+    )
   return deckFromText(decode(bytes), /\.(md|markdown)$/i.test(name) || undefined)
 }
 
 /** Pictures in the document are none of its copy; anchors that the library leaves for bookmarks are none either. */
-const withoutPictures = (markdown: string): string => markdown.replace(/!\[[^\]]*\]\([^)]*\)/g, '').replace(/<a id="[^"]*"><\/a>/g, '')
+const withoutPictures = (markdown: string): string =>
+  markdown.replace(/!\[[^\]]*\]\([^)]*\)/g, '').replace(/<a id="[^"]*"><\/a>/g, '')

@@ -17,14 +17,29 @@ import { isSvg, readSvg } from './svg'
 export type DesignType = 'picture' | 'svg' | 'pdf' | 'layered'
 
 /** A design's file, opened: its kind, told by its content, and the pages or artboards to choose from. */
-export interface OpenedDesign { type: DesignType; boards: (Board & SizeGuess)[] }
+export interface OpenedDesign {
+  type: DesignType
+  boards: (Board & SizeGuess)[]
+}
 
 /** A board that was taken in. */
-export interface TakenDesign { type: DesignType; picture: PictureRef; layers: DesignLayers | null; notes: string[] }
+export interface TakenDesign {
+  type: DesignType
+  picture: PictureRef
+  layers: DesignLayers | null
+  notes: string[]
+}
 
 function typeOf(bytes: Buffer, name: string): DesignType {
-  if (!bytes.length) throw refuseDesign(`"${name}" is empty (0 bytes). Export the design again and drop the new file.`)
-  if (bytes.length > MOST_BYTES) throw new Problem(413, 'design-too-heavy', 'The design is too heavy', `"${name}" has ${(bytes.length / 1048576).toFixed(0)} MB; at most 60 MB can be taken in. Export it as PNG or JPEG at double size.`)
+  if (!bytes.length)
+    throw refuseDesign(`"${name}" is empty (0 bytes). Export the design again and drop the new file.`)
+  if (bytes.length > MOST_BYTES)
+    throw new Problem(
+      413,
+      'design-too-heavy',
+      'The design is too heavy',
+      `"${name}" has ${(bytes.length / 1048576).toFixed(0)} MB; at most 60 MB can be taken in. Export it as PNG or JPEG at double size.`,
+    )
   if (isLayered(bytes)) return 'layered'
   if (isPdf(bytes)) return 'pdf'
   return isSvg(bytes.subarray(0, 4096).toString('utf8')) ? 'svg' : 'picture'
@@ -33,12 +48,20 @@ function typeOf(bytes: Buffer, name: string): DesignType {
 /** Opens a design's file and says what can be chosen in it. Throws a Problem that says what is wrong with it. */
 export async function openDesign(bytes: Buffer, name: string): Promise<OpenedDesign> {
   const type = typeOf(bytes, name)
-  const boards = type === 'pdf' ? await pdfBoards(bytes, name) : type === 'layered' ? layeredBoards(bytes, name) : [await whole(bytes, name, type)]
+  const boards =
+    type === 'pdf'
+      ? await pdfBoards(bytes, name)
+      : type === 'layered'
+        ? layeredBoards(bytes, name)
+        : [await whole(bytes, name, type)]
   return { type, boards: boards.map((b) => ({ ...b, ...guessSize(b.width) })) }
 }
 
 async function whole(bytes: Buffer, name: string, type: DesignType): Promise<Board> {
-  if (type === 'svg') { const { width, height } = await readSvg(bytes, name); return { name: 'Drawing', width, height } }
+  if (type === 'svg') {
+    const { width, height } = await readSvg(bytes, name)
+    return { name: 'Drawing', width, height }
+  }
   const { width, height } = await takeInDesign(bytes, name)
   return { name: 'Picture', width, height }
 }
@@ -47,10 +70,17 @@ async function whole(bytes: Buffer, name: string, type: DesignType): Promise<Boa
 export async function takeInBoard(bytes: Buffer, name: string, board = 0): Promise<TakenDesign> {
   const type = typeOf(bytes, name)
   if (type === 'picture') return { type, picture: await takeInDesign(bytes, name), layers: null, notes: [] }
-  const read: ReadBoard = type === 'svg' ? await readSvg(bytes, name) : type === 'pdf' ? await readPdf(bytes, name, board) : await readLayered(bytes, name, board)
+  const read: ReadBoard =
+    type === 'svg'
+      ? await readSvg(bytes, name)
+      : type === 'pdf'
+        ? await readPdf(bytes, name, board)
+        : await readLayered(bytes, name, board)
   const picture = await keepPicture(read.png, { type: 'image/png', width: read.width, height: read.height })
   const { data, info } = await sharp(read.png).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
-  const layers = layersSchema.safeParse(withColors(read.layers, { width: info.width, height: info.height, data }))
+  const layers = layersSchema.safeParse(
+    withColors(read.layers, { width: info.width, height: info.height, data }),
+  )
   return { type, picture, layers: layers.success ? layers.data : null, notes: read.notes }
 }
 
@@ -60,7 +90,10 @@ function withColors(layers: DesignLayers, design: Raster): DesignLayers {
   return {
     ...layers,
     texts: layers.texts.map((t) => {
-      const rect = overlap({ x: Math.floor(t.x), y: Math.floor(t.y), w: Math.ceil(t.w), h: Math.ceil(t.h) }, { x: 0, y: 0, w: raster.width, h: raster.height })
+      const rect = overlap(
+        { x: Math.floor(t.x), y: Math.floor(t.y), w: Math.ceil(t.w), h: Math.ceil(t.h) },
+        { x: 0, y: 0, w: raster.width, h: raster.height },
+      )
       if (t.color || !rect) return t
       const color = readInk(raster, rect, groundOf(raster, rect).color).color
       return color ? { ...t, color } : t

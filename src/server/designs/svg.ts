@@ -10,7 +10,10 @@ import { blocksOf, joinPieces, type TextLine } from '@/core/cut/reflow'
 import { MOST_PIXELS, refuseDesign, type ReadBoard } from './board'
 
 /** Whether a file's beginning is that of an SVG. */
-export const isSvg = (head: string): boolean => /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]*?-->\s*|<!DOCTYPE[^>[]*(?:\[[\s\S]*?\])?[^>]*>\s*)*<svg[\s>]/i.test(head)
+export const isSvg = (head: string): boolean =>
+  /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]*?-->\s*|<!DOCTYPE[^>[]*(?:\[[\s\S]*?\])?[^>]*>\s*)*<svg[\s>]/i.test(
+    head,
+  )
 
 /** Least width a drawing is rasterised at, px: double the usual email. */
 const WIDE = 1200
@@ -21,30 +24,58 @@ const WIDE = 1200
  */
 export async function readSvg(bytes: Buffer, name: string): Promise<ReadBoard> {
   const source = bytes.toString('utf8')
-  if (/<!ENTITY/i.test(source)) throw refuseDesign(`"${name}" defines entities of its own, which can swell to any size. Export the drawing again as plain SVG, or as PNG.`)
+  if (/<!ENTITY/i.test(source))
+    throw refuseDesign(
+      `"${name}" defines entities of its own, which can swell to any size. Export the drawing again as plain SVG, or as PNG.`,
+    )
   const tree = fromHtml(source, { fragment: true })
   const svg = [...elementsOf(tree)].find((e) => e.tagName === 'svg')
   if (!svg) throw refuseDesign(`"${name}" holds no drawing. Export it again as SVG, or as PNG.`)
   const box = viewBoxOf(svg)
-  if (!box) throw refuseDesign(`"${name}" says neither its width and height nor a viewBox, so its size is unknown. Set them, or export PNG.`)
+  if (!box)
+    throw refuseDesign(
+      `"${name}" says neither its width and height nor a viewBox, so its size is unknown. Set them, or export PNG.`,
+    )
   const notes = unsafeIn(tree)
   const scale = Math.max(1, Math.min(4, WIDE / box.w))
-  const width = Math.round(box.w * scale), height = Math.round(box.h * scale)
-  if (!(width * height <= MOST_PIXELS) || height > 40_000) throw refuseDesign(`"${name}" is ${Math.round(box.w)} x ${Math.round(box.h)}, which drawn at ${scale.toFixed(1)}x has more than 60 megapixels. Make it smaller.`)
+  const width = Math.round(box.w * scale),
+    height = Math.round(box.h * scale)
+  if (!(width * height <= MOST_PIXELS) || height > 40_000)
+    throw refuseDesign(
+      `"${name}" is ${Math.round(box.w)} x ${Math.round(box.h)}, which drawn at ${scale.toFixed(1)}x has more than 60 megapixels. Make it smaller.`,
+    )
   let png: Buffer
   try {
-    png = await sharp(Buffer.from(safeSource(source)), { limitInputPixels: MOST_PIXELS, density: Math.min(2400, 72 * scale), unlimited: false }).resize(width, height, { fit: 'fill' }).flatten({ background: '#ffffff' }).toColourspace('srgb').png({ compressionLevel: 6 }).toBuffer()
+    png = await sharp(Buffer.from(safeSource(source)), {
+      limitInputPixels: MOST_PIXELS,
+      density: Math.min(2400, 72 * scale),
+      unlimited: false,
+    })
+      .resize(width, height, { fit: 'fill' })
+      .flatten({ background: '#ffffff' })
+      .toColourspace('srgb')
+      .png({ compressionLevel: 6 })
+      .toBuffer()
   } catch {
-    throw refuseDesign(`"${name}" starts as an SVG but is not well formed. Open it in a browser to see where it breaks, and export it again.`)
+    throw refuseDesign(
+      `"${name}" starts as an SVG but is not well formed. Open it in a browser to see where it breaks, and export it again.`,
+    )
   }
   return { png, width, height, layers: layersOf(tree, svg, box, scale), notes }
 }
 
 function viewBoxOf(svg: Element): { x: number; y: number; w: number; h: number } | null {
-  const number = (v: unknown) => { const n = parseFloat(String(v ?? '')); return Number.isFinite(n) && n > 0 && !String(v).includes('%') ? n : null }
-  const [x, y, w, h] = String(svg.properties.viewBox ?? '').trim().split(/[\s,]+/).map(Number)
+  const number = (v: unknown) => {
+    const n = parseFloat(String(v ?? ''))
+    return Number.isFinite(n) && n > 0 && !String(v).includes('%') ? n : null
+  }
+  const [x, y, w, h] = String(svg.properties.viewBox ?? '')
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number)
   const view = w && h && w > 0 && h > 0 ? { x: x ?? 0, y: y ?? 0, w, h } : null
-  const width = number(svg.properties.width), height = number(svg.properties.height)
+  const width = number(svg.properties.width),
+    height = number(svg.properties.height)
   return view ?? (width && height ? { x: 0, y: 0, w: width, h: height } : null)
 }
 
@@ -53,99 +84,253 @@ function unsafeIn(tree: Root): string[] {
   let scripts = 0
   const links = new Set<string>()
   for (const e of elementsOf(tree)) {
-    if (e.tagName === 'script' || e.tagName === 'foreignObject' || Object.keys(e.properties).some((k) => /^on[A-Z]/.test(k))) scripts++
+    if (
+      e.tagName === 'script' ||
+      e.tagName === 'foreignObject' ||
+      Object.keys(e.properties).some((k) => /^on[A-Z]/.test(k))
+    )
+      scripts++
     const href = String(e.properties.href ?? e.properties.xLinkHref ?? e.properties['xlink:href'] ?? '')
     if (e.tagName !== 'a' && /^(https?:)?\/\//i.test(href)) links.add(href)
-    if (e.tagName === 'style' || e.properties.style) for (const m of `${text(e)} ${String(e.properties.style ?? '')}`.matchAll(/url\(\s*['"]?((?:https?:)?\/\/[^'")]+)/gi)) links.add(m[1]!)
+    if (e.tagName === 'style' || e.properties.style)
+      for (const m of `${text(e)} ${String(e.properties.style ?? '')}`.matchAll(
+        /url\(\s*['"]?((?:https?:)?\/\/[^'")]+)/gi,
+      ))
+        links.add(m[1]!)
   }
   return [
-    ...(scripts ? [`The SVG holds ${scripts === 1 ? 'a script or foreign content' : `${scripts} scripts or pieces of foreign content`}; it was left out, and nothing was run.`] : []),
-    ...(links.size ? [`The SVG refers to ${[...links].slice(0, 2).join(' and ')}${links.size > 2 ? ` and ${links.size - 2} more` : ''}; nothing was fetched. Embed what it needs.`] : []),
+    ...(scripts
+      ? [
+          `The SVG holds ${scripts === 1 ? 'a script or foreign content' : `${scripts} scripts or pieces of foreign content`}; it was left out, and nothing was run.`,
+        ]
+      : []),
+    ...(links.size
+      ? [
+          `The SVG refers to ${[...links].slice(0, 2).join(' and ')}${links.size > 2 ? ` and ${links.size - 2} more` : ''}; nothing was fetched. Embed what it needs.`,
+        ]
+      : []),
   ]
 }
 
 /** The source without what could run or reach out. */
-const safeSource = (s: string): string => s.replace(/<script\b[\s\S]*?(<\/script\s*>|$)/gi, '').replace(/<foreignObject\b[\s\S]*?(<\/foreignObject\s*>|$)/gi, '').replace(/\son\w+\s*=\s*("[^"]*"|'[^']*')/gi, '').replace(/((?:xlink:)?href\s*=\s*["'])(?:(?:https?:|file:|ftp:)?\/\/|file:)[^"']*/gi, '$1').replace(/url\(\s*(['"]?)(?:(?:https?:|file:)?\/\/|file:)[^)]*\)/gi, 'none')
+const safeSource = (s: string): string =>
+  s
+    .replace(/<script\b[\s\S]*?(<\/script\s*>|$)/gi, '')
+    .replace(/<foreignObject\b[\s\S]*?(<\/foreignObject\s*>|$)/gi, '')
+    .replace(/\son\w+\s*=\s*("[^"]*"|'[^']*')/gi, '')
+    .replace(/((?:xlink:)?href\s*=\s*["'])(?:(?:https?:|file:|ftp:)?\/\/|file:)[^"']*/gi, '$1')
+    .replace(/url\(\s*(['"]?)(?:(?:https?:|file:)?\/\/|file:)[^)]*\)/gi, 'none')
 
 type Matrix = readonly [number, number, number, number, number, number]
 const IDENTITY: Matrix = [1, 0, 0, 1, 0, 0]
-const times = (a: Matrix, b: Matrix): Matrix => [a[0] * b[0] + a[2] * b[1], a[1] * b[0] + a[3] * b[1], a[0] * b[2] + a[2] * b[3], a[1] * b[2] + a[3] * b[3], a[0] * b[4] + a[2] * b[5] + a[4], a[1] * b[4] + a[3] * b[5] + a[5]]
+const times = (a: Matrix, b: Matrix): Matrix => [
+  a[0] * b[0] + a[2] * b[1],
+  a[1] * b[0] + a[3] * b[1],
+  a[0] * b[2] + a[2] * b[3],
+  a[1] * b[2] + a[3] * b[3],
+  a[0] * b[4] + a[2] * b[5] + a[4],
+  a[1] * b[4] + a[3] * b[5] + a[5],
+]
 
 /** A `transform` attribute (CSS Transforms Level 1, 8): translate, scale, rotate, matrix. */
 function transformOf(value: unknown): Matrix {
   let m = IDENTITY
   for (const [, kind, list] of String(value ?? '').matchAll(/(\w+)\s*\(([^)]*)\)/g)) {
-    const n = list!.trim().split(/[\s,]+/).map(Number)
+    const n = list!
+      .trim()
+      .split(/[\s,]+/)
+      .map(Number)
     const [a = 0, b, c = 0] = n
     if (kind === 'translate') m = times(m, [1, 0, 0, 1, a, b ?? 0])
     else if (kind === 'scale') m = times(m, [a, 0, 0, b ?? a, 0, 0])
     else if (kind === 'matrix' && n.length === 6) m = times(m, n as unknown as Matrix)
-    else if (kind === 'rotate') { const r = (a * Math.PI) / 180; m = times(times(times(m, [1, 0, 0, 1, b ?? 0, c]), [Math.cos(r), Math.sin(r), -Math.sin(r), Math.cos(r), 0, 0]), [1, 0, 0, 1, -(b ?? 0), -c]) }
+    else if (kind === 'rotate') {
+      const r = (a * Math.PI) / 180
+      m = times(
+        times(times(m, [1, 0, 0, 1, b ?? 0, c]), [Math.cos(r), Math.sin(r), -Math.sin(r), Math.cos(r), 0, 0]),
+        [1, 0, 0, 1, -(b ?? 0), -c],
+      )
+    }
   }
   return m
 }
 
-interface Style { font: string; size: number; bold: boolean; italic: boolean; color: string; anchor: string; space: number; hidden: boolean }
+interface Style {
+  font: string
+  size: number
+  bold: boolean
+  italic: boolean
+  color: string
+  anchor: string
+  space: number
+  hidden: boolean
+}
 
 const measuring = createCanvas(4, 4).getContext('2d')
 
 /** Words and pictures of a drawing, in px of the raster. */
 function layersOf(tree: Root, svg: Element, box: { x: number; y: number }, scale: number): DesignLayers {
-  inlineRules(tree, readSheet([...elementsOf(svg)].filter((e) => e.tagName === 'style').map(text).join('\n')).statics)
+  inlineRules(
+    tree,
+    readSheet(
+      [...elementsOf(svg)]
+        .filter((e) => e.tagName === 'style')
+        .map(text)
+        .join('\n'),
+    ).statics,
+  )
   const pieces: TextLine[] = []
   const shapes: DesignLayers['shapes'] = []
   const origin: Matrix = times([scale, 0, 0, scale, 0, 0], [1, 0, 0, 1, -box.x, -box.y])
   const walk = (e: Element, m: Matrix, s: Style) => {
-    if (['defs', 'clipPath', 'mask', 'symbol', 'pattern', 'script', 'style', 'title', 'desc', 'foreignObject'].includes(e.tagName) || pieces.length > 4000) return
-    const here = times(m, transformOf(e.properties.transform)), style = styled(e, s)
+    if (
+      [
+        'defs',
+        'clipPath',
+        'mask',
+        'symbol',
+        'pattern',
+        'script',
+        'style',
+        'title',
+        'desc',
+        'foreignObject',
+      ].includes(e.tagName) ||
+      pieces.length > 4000
+    )
+      return
+    const here = times(m, transformOf(e.properties.transform)),
+      style = styled(e, s)
     if (style.hidden) return
     const straight = Math.abs(here[1]) < 0.001 && Math.abs(here[2]) < 0.001 && here[0] > 0
-    if (e.tagName === 'text') { if (straight) pieces.push(...linesOf(e, here, style)); return }
+    if (e.tagName === 'text') {
+      if (straight) pieces.push(...linesOf(e, here, style))
+      return
+    }
     if (e.tagName === 'image' && straight) {
-      const [x, y, w, h] = ['x', 'y', 'width', 'height'].map((k) => parseFloat(String(e.properties[k] ?? 0)) || 0) as [number, number, number, number]
-      if (w && h) shapes.push({ x: here[0] * x + here[4], y: here[3] * y + here[5], w: w * here[0], h: h * here[3], name: String(e.properties.id ?? 'picture').slice(0, 200), kind: 'picture' })
+      const [x, y, w, h] = ['x', 'y', 'width', 'height'].map(
+        (k) => parseFloat(String(e.properties[k] ?? 0)) || 0,
+      ) as [number, number, number, number]
+      if (w && h)
+        shapes.push({
+          x: here[0] * x + here[4],
+          y: here[3] * y + here[5],
+          w: w * here[0],
+          h: h * here[3],
+          name: String(e.properties.id ?? 'picture').slice(0, 200),
+          kind: 'picture',
+        })
     }
     for (const c of e.children) if (c.type === 'element') walk(c, here, style)
   }
-  for (const c of svg.children) if (c.type === 'element') walk(c, origin, styled(svg, { font: 'sans-serif', size: 16, bold: false, italic: false, color: '#000000', anchor: 'start', space: 0, hidden: false }))
+  for (const c of svg.children)
+    if (c.type === 'element')
+      walk(
+        c,
+        origin,
+        styled(svg, {
+          font: 'sans-serif',
+          size: 16,
+          bold: false,
+          italic: false,
+          color: '#000000',
+          anchor: 'start',
+          space: 0,
+          hidden: false,
+        }),
+      )
   return { texts: blocksOf(joinPieces(pieces)).slice(0, 2000), shapes: shapes.slice(0, 2000) }
 }
 
 /** Presentation attributes, over which style prevails (SVG 2, 6.4). */
 function styled(e: Element, s: Style): Style {
   const own = styleOfElement(e)
-  const get = (css: string, attribute: string) => own[css] ?? (e.properties[attribute] === undefined ? undefined : String(e.properties[attribute]))
-  const weight = get('font-weight', 'fontWeight'), size = get('font-size', 'fontSize'), fill = get('fill', 'fill')
+  const get = (css: string, attribute: string) =>
+    own[css] ?? (e.properties[attribute] === undefined ? undefined : String(e.properties[attribute]))
+  const weight = get('font-weight', 'fontWeight'),
+    size = get('font-size', 'fontSize'),
+    fill = get('fill', 'fill')
   return {
-    font: get('font-family', 'fontFamily') ?? s.font, size: size && parseFloat(size) ? parseFloat(size) : s.size, bold: weight ? weight === 'bold' || Number(weight) >= 600 : s.bold,
-    italic: (get('font-style', 'fontStyle') ?? (s.italic ? 'italic' : '')) === 'italic', color: (fill && readHex(fill.startsWith('#') ? fill : named[fill] ?? '')) || s.color, anchor: get('text-anchor', 'textAnchor') ?? s.anchor,
-    space: parseFloat(get('letter-spacing', 'letterSpacing') ?? '') || s.space, hidden: s.hidden || get('display', 'display') === 'none' || get('visibility', 'visibility') === 'hidden' || parseFloat(get('opacity', 'opacity') ?? '1') === 0,
+    font: get('font-family', 'fontFamily') ?? s.font,
+    size: size && parseFloat(size) ? parseFloat(size) : s.size,
+    bold: weight ? weight === 'bold' || Number(weight) >= 600 : s.bold,
+    italic: (get('font-style', 'fontStyle') ?? (s.italic ? 'italic' : '')) === 'italic',
+    color: (fill && readHex(fill.startsWith('#') ? fill : (named[fill] ?? ''))) || s.color,
+    anchor: get('text-anchor', 'textAnchor') ?? s.anchor,
+    space: parseFloat(get('letter-spacing', 'letterSpacing') ?? '') || s.space,
+    hidden:
+      s.hidden ||
+      get('display', 'display') === 'none' ||
+      get('visibility', 'visibility') === 'hidden' ||
+      parseFloat(get('opacity', 'opacity') ?? '1') === 0,
   }
 }
-const named: Record<string, string> = { white: '#ffffff', black: '#000000', gray: '#808080', grey: '#808080', red: '#ff0000', navy: '#000080' }
+const named: Record<string, string> = {
+  white: '#ffffff',
+  black: '#000000',
+  gray: '#808080',
+  grey: '#808080',
+  red: '#ff0000',
+  navy: '#000080',
+}
 
 /** A text element's lines: a tspan with a place of its own begins one (SVG 2, 11.2). */
 function linesOf(e: Element, m: Matrix, style: Style): TextLine[] {
   const lines: { text: string; x: number; y: number; style: Style }[] = []
-  const at = (v: unknown) => { const n = parseFloat(String(Array.isArray(v) ? v[0] : v ?? '').split(/[\s,]/)[0]!); return Number.isFinite(n) ? n : null }
-  const length = (v: unknown, size: number) => { const n = at(v) ?? 0; return /em\s*$/.test(String(v ?? '')) ? n * size : n }
+  const at = (v: unknown) => {
+    const n = parseFloat(String(Array.isArray(v) ? v[0] : (v ?? '')).split(/[\s,]/)[0]!)
+    return Number.isFinite(n) ? n : null
+  }
+  const length = (v: unknown, size: number) => {
+    const n = at(v) ?? 0
+    return /em\s*$/.test(String(v ?? '')) ? n * size : n
+  }
   const read = (node: ElementContent, s: Style) => {
-    if (node.type === 'text') { const t = node.value.replace(/[ \t\r\n]+/g, ' '); if (t.trim() || (t && lines.at(-1)?.text)) { const l = lines.at(-1)!; l.text += t; if (!l.text.trim()) l.style = s } return }
+    if (node.type === 'text') {
+      const t = node.value.replace(/[ \t\r\n]+/g, ' ')
+      if (t.trim() || (t && lines.at(-1)?.text)) {
+        const l = lines.at(-1)!
+        l.text += t
+        if (!l.text.trim()) l.style = s
+      }
+      return
+    }
     if (node.type !== 'element') return
-    const inner = styled(node, s), last = lines.at(-1)!
-    const x = at(node.properties.x), y = at(node.properties.y), dy = length(node.properties.dy, inner.size)
-    if (x !== null || y !== null || Math.abs(dy) > 0.4 * inner.size) lines.push({ text: '', x: x ?? last.x, y: (y ?? last.y) + dy, style: inner })
+    const inner = styled(node, s),
+      last = lines.at(-1)!
+    const x = at(node.properties.x),
+      y = at(node.properties.y),
+      dy = length(node.properties.dy, inner.size)
+    if (x !== null || y !== null || Math.abs(dy) > 0.4 * inner.size)
+      lines.push({ text: '', x: x ?? last.x, y: (y ?? last.y) + dy, style: inner })
     node.children.forEach((c) => read(c, inner))
   }
-  lines.push({ text: '', x: at(e.properties.x) ?? 0, y: (at(e.properties.y) ?? 0) + length(e.properties.dy, style.size), style })
-  e.children.forEach((c) => read(c, style))
-  return lines.filter((l) => l.text.trim()).map(({ text: t, x, y, style: s }) => {
-    const said = t.trim()
-    measuring.font = `${s.italic ? 'italic ' : ''}${s.bold ? 'bold ' : ''}${s.size}px ${s.font}`
-    const w = measuring.measureText(said).width + s.space * said.length
-    const left = s.anchor === 'middle' ? x - w / 2 : s.anchor === 'end' ? x - w : x
-    return { text: said, x: m[0] * left + m[4], base: m[3] * y + m[5], w: w * m[0], size: s.size * m[3], font: s.font.split(',')[0]!.replace(/['"]/g, '').trim(), bold: s.bold, italic: s.italic, color: s.color }
+  lines.push({
+    text: '',
+    x: at(e.properties.x) ?? 0,
+    y: (at(e.properties.y) ?? 0) + length(e.properties.dy, style.size),
+    style,
   })
+  e.children.forEach((c) => read(c, style))
+  return lines
+    .filter((l) => l.text.trim())
+    .map(({ text: t, x, y, style: s }) => {
+      const said = t.trim()
+      measuring.font = `${s.italic ? 'italic ' : ''}${s.bold ? 'bold ' : ''}${s.size}px ${s.font}`
+      const w = measuring.measureText(said).width + s.space * said.length
+      const left = s.anchor === 'middle' ? x - w / 2 : s.anchor === 'end' ? x - w : x
+      return {
+        text: said,
+        x: m[0] * left + m[4],
+        base: m[3] * y + m[5],
+        w: w * m[0],
+        size: s.size * m[3],
+        font: s.font.split(',')[0]!.replace(/['"]/g, '').trim(),
+        bold: s.bold,
+        italic: s.italic,
+        color: s.color,
+      }
+    })
 }
 
 const text = (e: Element): string => e.children.map((c) => (c.type === 'text' ? c.value : '')).join('')

@@ -6,22 +6,59 @@ import { proofOf } from '../jobs/proof'
 import { Problem } from '../problem'
 
 export type Destination = 'zip' | 'eml' | 'test-send' | 'platform'
-export interface Delivery { id: string; destination: Destination; ok: boolean; summary: string; detail: Record<string, unknown>; revision: number; at: string }
+export interface Delivery {
+  id: string
+  destination: Destination
+  ok: boolean
+  summary: string
+  detail: Record<string, unknown>
+  revision: number
+  at: string
+}
 
 /** What was handed over of a job, the latest first. */
 export const deliveriesOf = (jobId: string): Delivery[] =>
-  db().select().from(deliveries).where(eq(deliveries.jobId, jobId)).orderBy(desc(deliveries.at)).limit(100).all().map(({ jobId: _, destination, ...d }) => ({ ...d, destination: destination as Destination }))
+  db()
+    .select()
+    .from(deliveries)
+    .where(eq(deliveries.jobId, jobId))
+    .orderBy(desc(deliveries.at))
+    .limit(100)
+    .all()
+    .map(({ jobId: _, destination, ...d }) => ({ ...d, destination: destination as Destination }))
 
-const note = (jobId: string, d: Omit<Delivery, 'id' | 'at'>) => db().insert(deliveries).values({ id: newId(), jobId, at: new Date().toISOString(), ...d }).run()
+const note = (jobId: string, d: Omit<Delivery, 'id' | 'at'>) =>
+  db()
+    .insert(deliveries)
+    .values({ id: newId(), jobId, at: new Date().toISOString(), ...d })
+    .run()
 
 /** Does a delivery and keeps how it went, whether well or not. */
-export async function deliver<T extends { revision: number }>(jobId: string, destination: Destination, run: () => Promise<T>, summary: (t: T) => string): Promise<T> {
+export async function deliver<T extends { revision: number }>(
+  jobId: string,
+  destination: Destination,
+  run: () => Promise<T>,
+  summary: (t: T) => string,
+): Promise<T> {
   try {
     const done = await run()
-    note(jobId, { destination, ok: true, summary: summary(done), detail: JSON.parse(JSON.stringify(done)), revision: done.revision })
+    note(jobId, {
+      destination,
+      ok: true,
+      summary: summary(done),
+      detail: JSON.parse(JSON.stringify(done)),
+      revision: done.revision,
+    })
     return done
   } catch (error) {
-    if (error instanceof Problem && error.status === 502) note(jobId, { destination, ok: false, summary: error.title, detail: { kind: error.kind, detail: error.detail }, revision: 0 })
+    if (error instanceof Problem && error.status === 502)
+      note(jobId, {
+        destination,
+        ok: false,
+        summary: error.title,
+        detail: { kind: error.kind, detail: error.detail },
+        revision: 0,
+      })
     throw error
   }
 }
@@ -29,5 +66,12 @@ export async function deliver<T extends { revision: number }>(jobId: string, des
 /** Throws a Problem (409) where the email lacks what every send needs. The findings lead to the place. */
 export function assertSendable(jobId: string): void {
   const lacking = proofOf(jobId).findings.find((f) => f.check === 'subject' && f.weight === 'mend')
-  if (lacking) throw new Problem(409, 'no-subject', 'The email has no subject', 'A message without a subject is often held as spam. Write the subject in Hand over, then send.', { where: lacking.where })
+  if (lacking)
+    throw new Problem(
+      409,
+      'no-subject',
+      'The email has no subject',
+      'A message without a subject is often held as spam. Write the subject in Hand over, then send.',
+      { where: lacking.where },
+    )
 }

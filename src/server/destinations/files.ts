@@ -15,8 +15,17 @@ export async function zipOf(jobId: string): Promise<Buffer> {
   const zip = new JSZip()
   // An email of plain text only has no HTML.
   if (html) zip.file('index.html', html, { date })
-  for (const n of named) zip.file(`images/${n.name}`, await pictureBytes(n.picture.id), { date, compression: 'STORE', createFolders: false })
+  for (const n of named)
+    zip.file(`images/${n.name}`, await pictureBytes(n.picture.id), {
+      date,
+      compression: 'STORE',
+      createFolders: false,
+    })
   zip.file('text.txt', text, { date })
-  zip.file('manifest.json', `${JSON.stringify(manifestOf(email, { html: Buffer.byteLength(html), text: Buffer.byteLength(text) }), null, 2)}\n`, { date })
+  zip.file(
+    'manifest.json',
+    `${JSON.stringify(manifestOf(email, { html: Buffer.byteLength(html), text: Buffer.byteLength(text) }), null, 2)}\n`,
+    { date },
+  )
   return zip.generateAsync({ type: 'nodebuffer', compression: 'DEFLATE' })
 }

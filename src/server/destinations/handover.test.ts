@@ -23,11 +23,31 @@ ownData()
 async function builtJob() {
   const client = createClient('Halden Night Rail')
   const design = await takeInDesign(await samplePng(1200, 1000), 'design.png')
-  const job = createJob({ clientId: client.id, name: 'Timetable', width: 600, design, designName: 'design.png' })
-  const cut = (id: string, y: number, h: number) => ({ id, x: 0, y, w: 1200, h, kind: 'picture' as const, alt: `Füchse ${id}`, link: 'https://halden.example/?a=1&b=2', words: null, ground: null })
+  const job = createJob({
+    clientId: client.id,
+    name: 'Timetable',
+    width: 600,
+    design,
+    designName: 'design.png',
+  })
+  const cut = (id: string, y: number, h: number) => ({
+    id,
+    x: 0,
+    y,
+    w: 1200,
+    h,
+    kind: 'picture' as const,
+    alt: `Füchse ${id}`,
+    link: 'https://halden.example/?a=1&b=2',
+    words: null,
+    ground: null,
+  })
   saveCuts(job.id, 0, { ...emptyPlan(), cuts: [cut('a', 0, 400), cut('b', 400, 600)] })
   const built = await buildJob(job.id)
-  const email = applyEdit(built.email.body, { name: 'setEmail', what: { subject: 'Schlafen Sie gut: 30 Minuten früher – ja! ☾ שלום', preheader: 'Los' } })
+  const email = applyEdit(built.email.body, {
+    name: 'setEmail',
+    what: { subject: 'Schlafen Sie gut: 30 Minuten früher – ja! ☾ שלום', preheader: 'Los' },
+  })
   saveDocument(job.id, 'email', built.email.revision, email)
   return { job, email }
 }
@@ -46,7 +66,9 @@ test('the message is read back whole: HTML, text, subject (RFC 2047), pictures b
   const cids = [...String(mail.html).matchAll(/src="cid:([^"]+)"/g)].map((m) => m[1])
   expect(cids).toHaveLength(2)
   for (const cid of cids) expect(mail.attachments.find((a) => a.cid === cid)?.size).toBeGreaterThan(100)
-  const pictures = email.bands.flatMap((b) => b.cells.flatMap((c) => c.items.flatMap((i) => (i.kind === 'picture' && i.picture ? [i.picture.id] : []))))
+  const pictures = email.bands.flatMap((b) =>
+    b.cells.flatMap((c) => c.items.flatMap((i) => (i.kind === 'picture' && i.picture ? [i.picture.id] : []))),
+  )
   expect(mail.attachments[0]!.content.equals(await pictureBytes(pictures[0]!))).toBe(true)
 })
 
@@ -55,8 +77,15 @@ test('the message carries exactly the compiled HTML and text', async () => {
   const { compileJob } = await import('../jobs/proof')
   const { asSample } = await import('@/core/handover/fields')
   const mail = await simpleParser(await emlOf(job.id), { keepCidLinks: true })
-  const { html, text } = compileJob(job.id, { fields: asSample({ unsubscribe: 'https://unsubscribe.example/' }), src: () => 'x' })
-  expect(String(mail.html).replace(/cid:[^"]+/g, 'x').trimEnd()).toBe(html.trimEnd())
+  const { html, text } = compileJob(job.id, {
+    fields: asSample({ unsubscribe: 'https://unsubscribe.example/' }),
+    src: () => 'x',
+  })
+  expect(
+    String(mail.html)
+      .replace(/cid:[^"]+/g, 'x')
+      .trimEnd(),
+  ).toBe(html.trimEnd())
   expect(mail.text!.trimEnd()).toBe(text.trimEnd())
 })
 
@@ -65,32 +94,61 @@ test('the ZIP passes unzip -t, holds what it says, and is the same each time', a
   const bytes = await zipOf(job.id)
   expect((await zipOf(job.id)).equals(bytes)).toBe(true)
   const zip = await JSZip.loadAsync(bytes)
-  expect(Object.keys(zip.files)).toEqual(['index.html', 'images/01-fuchse-a.jpg', 'images/02-fuchse-b.jpg', 'text.txt', 'manifest.json'].map((f) => (zip.files[f] ? f : f.replace('.jpg', '.png'))))
-  const manifest = JSON.parse(await zip.file('manifest.json')!.async('string')) as { pictures: { file: string; bytes: number }[]; html: { bytes: number } }
+  expect(Object.keys(zip.files)).toEqual(
+    ['index.html', 'images/01-fuchse-a.jpg', 'images/02-fuchse-b.jpg', 'text.txt', 'manifest.json'].map(
+      (f) => (zip.files[f] ? f : f.replace('.jpg', '.png')),
+    ),
+  )
+  const manifest = JSON.parse(await zip.file('manifest.json')!.async('string')) as {
+    pictures: { file: string; bytes: number }[]
+    html: { bytes: number }
+  }
   const html = await zip.file('index.html')!.async('nodebuffer')
   expect(manifest.html.bytes).toBe(html.length)
-  for (const p of manifest.pictures) { expect((await zip.file(p.file)!.async('nodebuffer')).length).toBe(p.bytes); expect(html.toString()).toContain(`src="${p.file}"`) }
+  for (const p of manifest.pictures) {
+    expect((await zip.file(p.file)!.async('nodebuffer')).length).toBe(p.bytes)
+    expect(html.toString()).toContain(`src="${p.file}"`)
+  }
   if (spawnSync('unzip', ['-v']).status !== 0) return
   const folder = mkdtempSync(join(tmpdir(), 'zip-'))
   try {
     writeFileSync(join(folder, 'a.zip'), bytes)
-    expect(execFileSync('unzip', ['-t', join(folder, 'a.zip')], { encoding: 'utf8' })).toContain('No errors detected')
+    expect(execFileSync('unzip', ['-t', join(folder, 'a.zip')], { encoding: 'utf8' })).toContain(
+      'No errors detected',
+    )
     execFileSync('unzip', ['-q', join(folder, 'a.zip'), '-d', folder])
     expect(readFileSync(join(folder, 'index.html')).equals(html)).toBe(true)
-  } finally { rmSync(folder, { recursive: true, force: true }) }
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
 })
 
 test('a stale revision overwrites nothing', async () => {
   const { job } = await made
   const now = readDocument(job.id, 'email')!
-  expect(() => saveDocument(job.id, 'email', now.revision - 1, longEmail(1))).toThrow(expect.objectContaining({ status: 409, extra: { revision: now.revision } }))
+  expect(() => saveDocument(job.id, 'email', now.revision - 1, longEmail(1))).toThrow(
+    expect.objectContaining({ status: 409, extra: { revision: now.revision } }),
+  )
   expect(readDocument(job.id, 'email')).toEqual(now)
 })
 
 test('cuts that overlap or leave the design are refused with their names', async () => {
   const { job } = await made
-  const cut = (id: string, y: number, h: number) => ({ id, x: 0, y, w: 1200, h, kind: 'flat' as const, alt: null, link: '', words: null, ground: null })
-  expect(() => saveCuts(job.id, 2, { ...emptyPlan(), cuts: [cut('a', 0, 400), cut('b', 399, 10)] })).toThrow(/"a" and "b" share/)
+  const cut = (id: string, y: number, h: number) => ({
+    id,
+    x: 0,
+    y,
+    w: 1200,
+    h,
+    kind: 'flat' as const,
+    alt: null,
+    link: '',
+    words: null,
+    ground: null,
+  })
+  expect(() => saveCuts(job.id, 2, { ...emptyPlan(), cuts: [cut('a', 0, 400), cut('b', 399, 10)] })).toThrow(
+    /"a" and "b" share/,
+  )
   expect(() => saveCuts(job.id, 2, { ...emptyPlan(), cuts: [cut('a', 0, 1001)] })).toThrow(/1200 x 1001/)
 })
 
@@ -116,9 +174,14 @@ test('an email by hand leaves with its pictures, as files and as a message; one 
   const { job } = await made
   const copy = duplicateJob(job.id)
   const saved = readDocument(copy.id, 'email')!
-  const picture = (await takeInPicture(await samplePng(60, 40), 'a.png'))
-  const html = '<!DOCTYPE html>\n<html lang="en"><body><P>F\u00fcr [[given_name | dich]]<img src="art/a.png" alt=""></body></html>'
-  saveDocument(copy.id, 'email', saved.revision, { ...saved.body, way: 'hand', hand: { html, pictures: { 'art/a.png': picture }, inline: false } })
+  const picture = await takeInPicture(await samplePng(60, 40), 'a.png')
+  const html =
+    '<!DOCTYPE html>\n<html lang="en"><body><P>F\u00fcr [[given_name | dich]]<img src="art/a.png" alt=""></body></html>'
+  saveDocument(copy.id, 'email', saved.revision, {
+    ...saved.body,
+    way: 'hand',
+    hand: { html, pictures: { 'art/a.png': picture }, inline: false },
+  })
   const zip = await JSZip.loadAsync(await zipOf(copy.id))
   expect(await zip.file('index.html')!.async('string')).toBe(html.replace('art/a.png', 'images/a.png'))
   expect(await zip.file('images/a.png')!.async('nodebuffer')).toEqual(await pictureBytes(picture.id))

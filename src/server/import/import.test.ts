@@ -7,9 +7,20 @@ import { importFile, importHtml } from './import'
 
 ownData()
 
-const html = '<!DOCTYPE html>\r\n<html><body><p>F\u00fcchse</p><img src="img/a%20b.png" alt="x" width="300"><img src="cid:one@x" alt="y"></body></html>'
-const zipOf = async (files: Record<string, string | Buffer>) => { const zip = new JSZip(); for (const [n, d] of Object.entries(files)) zip.file(n, d); return zip.generateAsync({ type: 'nodebuffer' }) }
-const problem = async (work: Promise<unknown>): Promise<Problem> => work.then(() => { throw new Error('no problem') }, (e: unknown) => e as Problem)
+const html =
+  '<!DOCTYPE html>\r\n<html><body><p>F\u00fcchse</p><img src="img/a%20b.png" alt="x" width="300"><img src="cid:one@x" alt="y"></body></html>'
+const zipOf = async (files: Record<string, string | Buffer>) => {
+  const zip = new JSZip()
+  for (const [n, d] of Object.entries(files)) zip.file(n, d)
+  return zip.generateAsync({ type: 'nodebuffer' })
+}
+const problem = async (work: Promise<unknown>): Promise<Problem> =>
+  work.then(
+    () => {
+      throw new Error('no problem')
+    },
+    (e: unknown) => e as Problem,
+  )
 
 test('an HTML file comes in byte for byte, in the encoding it names', async () => {
   const read = await importFile(Buffer.from(html), 'letter.html')
@@ -22,24 +33,48 @@ test('an HTML file comes in byte for byte, in the encoding it names', async () =
 
 test('a ZIP brings its pictures, by the names the HTML has for them', async () => {
   const png = await samplePng(600, 300)
-  const read = await importFile(await zipOf({ 'mail/index.html': html, 'mail/img/a b.png': png, 'mail/img/unused.png': await samplePng(10, 10), '__MACOSX/mail/._index.html': 'x' }), 'mail.zip')
+  const read = await importFile(
+    await zipOf({
+      'mail/index.html': html,
+      'mail/img/a b.png': png,
+      'mail/img/unused.png': await samplePng(10, 10),
+      '__MACOSX/mail/._index.html': 'x',
+    }),
+    'mail.zip',
+  )
   expect(Object.keys(read.hand.pictures)).toEqual(['img/a%20b.png'])
   const ref = read.hand.pictures['img/a%20b.png']!
   expect(await pictureBytes(ref.id)).toEqual(png)
-  expect(read.bands.bands.flatMap((b) => b.cells.flatMap((c) => c.items.map((i) => i.kind)))).toEqual(['words', 'picture', 'code'])
+  expect(read.bands.bands.flatMap((b) => b.cells.flatMap((c) => c.items.map((i) => i.kind)))).toEqual([
+    'words',
+    'picture',
+    'code',
+  ])
   expect(read.hand.html).toBe(html)
 })
 
 test('a message brings subject, text and pictures by Content-ID', async () => {
   const png = await samplePng(200, 100)
-  const eml = await new MailComposer({ from: 'a@b.example', to: 'c@d.example', subject: 'Schöne Grüße ☾', text: 'Füchse\n', html, attachments: [{ filename: 'one.png', content: png, cid: 'one@x' }] }).compile().build()
+  const eml = await new MailComposer({
+    from: 'a@b.example',
+    to: 'c@d.example',
+    subject: 'Schöne Grüße ☾',
+    text: 'Füchse\n',
+    html,
+    attachments: [{ filename: 'one.png', content: png, cid: 'one@x' }],
+  })
+    .compile()
+    .build()
   const read = await importFile(eml, 'letter.eml')
   expect([read.subject, read.text?.trim()]).toEqual(['Schöne Grüße ☾', 'Füchse'])
   expect(await pictureBytes(read.hand.pictures['cid:one@x']!.id)).toEqual(png)
 })
 
 test('a picture that cannot stand in an email is said, and the rest comes in', async () => {
-  const read = await importFile(await zipOf({ 'index.html': '<img src="a.png">', 'a.png': 'not a picture' }), 'x.zip')
+  const read = await importFile(
+    await zipOf({ 'index.html': '<img src="a.png">', 'a.png': 'not a picture' }),
+    'x.zip',
+  )
   expect(read.notes.join()).toContain('a.png')
   expect(read.hand.pictures).toEqual({})
 })
@@ -50,8 +85,16 @@ test.each<[string, () => Promise<Buffer> | Buffer, RegExp]>([
   ['words', () => Buffer.from('just words'), /plain text only/],
   ['a broken ZIP', async () => (await zipOf({ 'index.html': html })).subarray(0, 60), /damaged/],
   ['a ZIP without HTML', () => zipOf({ 'a.txt': 'x' }), /none ends in .html/],
-  ['a ZIP of many files', () => zipOf(Object.fromEntries(Array.from({ length: 501 }, (_, i) => [`${i}.html`, 'x']))), /501 files/],
-  ['a message of plain text', () => Buffer.from('From: a@b.example\r\nSubject: x\r\nContent-Type: text/plain\r\n\r\nwords\r\n'), /plain text only/],
+  [
+    'a ZIP of many files',
+    () => zipOf(Object.fromEntries(Array.from({ length: 501 }, (_, i) => [`${i}.html`, 'x']))),
+    /501 files/,
+  ],
+  [
+    'a message of plain text',
+    () => Buffer.from('From: a@b.example\r\nSubject: x\r\nContent-Type: text/plain\r\n\r\nwords\r\n'),
+    /plain text only/,
+  ],
 ])('%s is refused with a reason', async (_, bytes, why) => {
   const p = await problem(importFile(await bytes(), 'file'))
   expect(p).toBeInstanceOf(Problem)
@@ -66,4 +109,5 @@ test('a ZIP that unpacks to far more than it weighs is stopped on the way', asyn
   expect((await problem(importFile(bomb, 'bomb.zip'))).title).toMatch(/unpacks to too much/)
 }, 60_000)
 
-test('pasted source that is too long is refused', () => expect(() => importHtml(`<p>${'x'.repeat(4_000_001)}`)).toThrow(/at most 4 million/))
+test('pasted source that is too long is refused', () =>
+  expect(() => importHtml(`<p>${'x'.repeat(4_000_001)}`)).toThrow(/at most 4 million/))

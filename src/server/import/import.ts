@@ -24,66 +24,146 @@ const refuse = (title: string, why: string) => new Problem(422, 'not-an-email', 
 
 /** Brings in an HTML file, a ZIP with HTML and pictures, or a message (.eml), told by its content. Throws a Problem that says what is wrong with it. */
 export async function importFile(bytes: Buffer, name: string): Promise<Imported> {
-  if (!bytes.length) throw refuse('The file is empty', `"${name}" has 0 bytes. Save it again and drop the new file.`)
-  if (bytes.length > MOST_BYTES) throw new Problem(413, 'too-heavy', 'The file is too heavy', `"${name}" has ${(bytes.length / 1048576).toFixed(0)} MB; at most 40 MB can be brought in.`)
+  if (!bytes.length)
+    throw refuse('The file is empty', `"${name}" has 0 bytes. Save it again and drop the new file.`)
+  if (bytes.length > MOST_BYTES)
+    throw new Problem(
+      413,
+      'too-heavy',
+      'The file is too heavy',
+      `"${name}" has ${(bytes.length / 1048576).toFixed(0)} MB; at most 40 MB can be brought in.`,
+    )
   if (bytes.subarray(0, 4).equals(Buffer.from([0x50, 0x4b, 3, 4]))) return fromZip(bytes, name)
   const head = bytes.subarray(0, 4096).toString('latin1')
-  if (bytes.includes(0) && !/^(\xff\xfe|\xfe\xff)/.test(head)) throw refuse('This file is no email', `"${name}" holds binary data. Bring in HTML, a ZIP with HTML and pictures, or a message saved as .eml.`)
-  if (/^(?:[A-Za-z][A-Za-z0-9-]*:[^\n]*\r?\n(?:[ \t][^\n]*\r?\n)*)+/.test(head) && /^(?:content-type|mime-version|from|subject|received|date|message-id):/im.test(head)) return fromMessage(bytes, name)
+  if (bytes.includes(0) && !/^(\xff\xfe|\xfe\xff)/.test(head))
+    throw refuse(
+      'This file is no email',
+      `"${name}" holds binary data. Bring in HTML, a ZIP with HTML and pictures, or a message saved as .eml.`,
+    )
+  if (
+    /^(?:[A-Za-z][A-Za-z0-9-]*:[^\n]*\r?\n(?:[ \t][^\n]*\r?\n)*)+/.test(head) &&
+    /^(?:content-type|mime-version|from|subject|received|date|message-id):/im.test(head)
+  )
+    return fromMessage(bytes, name)
   return importHtml(decode(bytes))
 }
 
 /** Brings in pasted HTML. */
-export function importHtml(html: string, pictures: ByHand['pictures'] = {}, more: Partial<Pick<Imported, 'subject' | 'text' | 'notes'>> = {}): Imported {
-  if (html.length > MOST_HTML) throw new Problem(413, 'too-heavy', 'The HTML is too long', `It has ${(html.length / 1e6).toFixed(1)} million characters; at most 4 million can be brought in. Mail programs cut messages off long before.`)
-  if (!/<[a-z!]/i.test(html)) throw refuse('There is no HTML in it', 'It holds plain text only. Paste or drop the source of the email, with its tags.')
+export function importHtml(
+  html: string,
+  pictures: ByHand['pictures'] = {},
+  more: Partial<Pick<Imported, 'subject' | 'text' | 'notes'>> = {},
+): Imported {
+  if (html.length > MOST_HTML)
+    throw new Problem(
+      413,
+      'too-heavy',
+      'The HTML is too long',
+      `It has ${(html.length / 1e6).toFixed(1)} million characters; at most 4 million can be brought in. Mail programs cut messages off long before.`,
+    )
+  if (!/<[a-z!]/i.test(html))
+    throw refuse(
+      'There is no HTML in it',
+      'It holds plain text only. Paste or drop the source of the email, with its tags.',
+    )
   const bands = bandsFromHtml(html, pictures)
-  return { hand: { html, pictures, inline: false }, bands, subject: more.subject ?? '', text: more.text ?? null, notes: [...(more.notes ?? []), ...bands.notes] }
+  return {
+    hand: { html, pictures, inline: false },
+    bands,
+    subject: more.subject ?? '',
+    text: more.text ?? null,
+    notes: [...(more.notes ?? []), ...bands.notes],
+  }
 }
 
 /** A text file in the encoding it says it is in: byte order mark, meta charset, else UTF-8. */
 export function decode(bytes: Buffer): string {
   const said = /<meta[^>]+charset\s*=\s*["']?([\w-]+)/i.exec(bytes.subarray(0, 2048).toString('latin1'))?.[1]
-  const label = bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : said ?? 'utf-8'
-  try { return new TextDecoder(label).decode(bytes) } catch { return new TextDecoder().decode(bytes) }
+  const label =
+    bytes[0] === 0xff && bytes[1] === 0xfe
+      ? 'utf-16le'
+      : bytes[0] === 0xfe && bytes[1] === 0xff
+        ? 'utf-16be'
+        : (said ?? 'utf-8')
+  try {
+    return new TextDecoder(label).decode(bytes)
+  } catch {
+    return new TextDecoder().decode(bytes)
+  }
 }
 
 async function fromZip(bytes: Buffer, name: string): Promise<Imported> {
   const { files, read } = await unzip(bytes, name, refuse)
-  const pages = files.filter((f) => /\.html?$/i.test(f.name)).sort((a, b) => depth(a.name) - depth(b.name) || Number(/index/i.test(b.name)) - Number(/index/i.test(a.name)) || a.name.localeCompare(b.name))
+  const pages = files
+    .filter((f) => /\.html?$/i.test(f.name))
+    .sort(
+      (a, b) =>
+        depth(a.name) - depth(b.name) ||
+        Number(/index/i.test(b.name)) - Number(/index/i.test(a.name)) ||
+        a.name.localeCompare(b.name),
+    )
   const page = pages[0]
-  if (!page) throw refuse('There is no HTML in this ZIP', `Among its ${files.length} files none ends in .html. Pack the email's HTML with its pictures.`)
+  if (!page)
+    throw refuse(
+      'There is no HTML in this ZIP',
+      `Among its ${files.length} files none ends in .html. Pack the email's HTML with its pictures.`,
+    )
   const html = decode(await read(page))
   const folder = page.name.includes('/') ? page.name.slice(0, page.name.lastIndexOf('/') + 1) : ''
   const pictures: Record<string, PictureRef> = {}
-  const notes: string[] = pages.length > 1 ? [`"${page.name}" was taken; the ZIP holds ${pages.length} HTML files.`] : []
+  const notes: string[] =
+    pages.length > 1 ? [`"${page.name}" was taken; the ZIP holds ${pages.length} HTML files.`] : []
   for (const file of files.filter((f) => /\.(png|jpe?g|gif)$/i.test(f.name))) {
     const address = relative(folder, file.name)
     // The forms in which the HTML may name it.
-    const forms = [address, `./${address}`, encodeURI(address), address.replace(/ /g, '%20')].filter((a) => html.includes(a))
+    const forms = [address, `./${address}`, encodeURI(address), address.replace(/ /g, '%20')].filter((a) =>
+      html.includes(a),
+    )
     if (!forms.length) continue
-    try { const ref = await takeInPicture(await read(file), file.name); for (const f of new Set(forms)) pictures[f] = ref } catch (e) { if (e instanceof Problem && e.status !== 422) notes.push(`${file.name}: ${e.detail}`); else throw e }
+    try {
+      const ref = await takeInPicture(await read(file), file.name)
+      for (const f of new Set(forms)) pictures[f] = ref
+    } catch (e) {
+      if (e instanceof Problem && e.status !== 422) notes.push(`${file.name}: ${e.detail}`)
+      else throw e
+    }
   }
   return importHtml(html, pictures, { notes })
 }
 
 const depth = (name: string) => name.split('/').length
 function relative(folder: string, name: string): string {
-  const from = folder.split('/').filter(Boolean), to = name.split('/')
+  const from = folder.split('/').filter(Boolean),
+    to = name.split('/')
   let same = 0
   while (same < from.length && from[same] === to[same]) same++
   return [...from.slice(same).map(() => '..'), ...to.slice(same)].join('/')
 }
 
 async function fromMessage(bytes: Buffer, name: string): Promise<Imported> {
-  const mail = await simpleParser(bytes, { skipImageLinks: true, skipHtmlToText: true, skipTextToHtml: true }).catch(() => { throw refuse('This message cannot be read', `"${name}" is damaged. Save it again from the mail program.`) })
-  if (!mail.html) throw refuse('This message has no HTML part', `"${name}" holds plain text only. Open it, copy the words, and write the email as plain text.`)
+  const mail = await simpleParser(bytes, {
+    skipImageLinks: true,
+    skipHtmlToText: true,
+    skipTextToHtml: true,
+  }).catch(() => {
+    throw refuse('This message cannot be read', `"${name}" is damaged. Save it again from the mail program.`)
+  })
+  if (!mail.html)
+    throw refuse(
+      'This message has no HTML part',
+      `"${name}" holds plain text only. Open it, copy the words, and write the email as plain text.`,
+    )
   const pictures: Record<string, PictureRef> = {}
   const notes: string[] = []
   for (const a of mail.attachments) {
     const cid = a.cid ?? a.contentId?.replace(/^<|>$/g, '')
     if (!cid || !mail.html.includes(`cid:${cid}`)) continue
-    try { pictures[`cid:${cid}`] = await takeInPicture(a.content, a.filename ?? cid) } catch (e) { if (e instanceof Problem) notes.push(`${a.filename ?? cid}: ${e.detail}`); else throw e }
+    try {
+      pictures[`cid:${cid}`] = await takeInPicture(a.content, a.filename ?? cid)
+    } catch (e) {
+      if (e instanceof Problem) notes.push(`${a.filename ?? cid}: ${e.detail}`)
+      else throw e
+    }
   }
   return importHtml(mail.html, pictures, { subject: mail.subject ?? '', text: mail.text ?? null, notes })
 }

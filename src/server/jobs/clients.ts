@@ -7,12 +7,26 @@ import { db } from '../db'
 import { clients, documents, jobs } from '../db/schema'
 import { notFound } from '../problem'
 
-export interface Client { id: string; name: string; house: HouseStyle }
+export interface Client {
+  id: string
+  name: string
+  house: HouseStyle
+}
 
-const read = (row: typeof clients.$inferSelect): Client => ({ id: row.id, name: row.name, house: readHouse(row.house) })
+const read = (row: typeof clients.$inferSelect): Client => ({
+  id: row.id,
+  name: row.name,
+  house: readHouse(row.house),
+})
 
 /** All clients, by name. */
-export const listClients = (): Client[] => db().select().from(clients).all().map(read).sort((a, b) => a.name.localeCompare(b.name))
+export const listClients = (): Client[] =>
+  db()
+    .select()
+    .from(clients)
+    .all()
+    .map(read)
+    .sort((a, b) => a.name.localeCompare(b.name))
 
 /** One client. Throws a Problem (404) where there is none of that id. */
 export function clientOf(id: string): Client {
@@ -29,17 +43,29 @@ export function createClient(name: string, house: HouseStyle = plainHouseStyle()
 }
 
 /** Renames a client or sets its house style. */
-export function changeClient(id: string, set: { name?: string; house?: HouseStyle }): Client & { emails: Inheritance } {
+export function changeClient(
+  id: string,
+  set: { name?: string; house?: HouseStyle },
+): Client & { emails: Inheritance } {
   const before = clientOf(id)
-  if (set.name !== undefined || set.house !== undefined) db().update(clients).set(set).where(eq(clients.id, id)).run()
+  if (set.name !== undefined || set.house !== undefined)
+    db().update(clients).set(set).where(eq(clients.id, id)).run()
   return { ...clientOf(id), emails: inheritance(id, before.house, set.house ?? before.house) }
 }
 
 /** How many emails inherit from a house style, and how many of them look different under another. */
-export interface Inheritance { inherit: number; changed: number }
+export interface Inheritance {
+  inherit: number
+  changed: number
+}
 
 function inheritance(clientId: string, before: HouseStyle, after: HouseStyle): Inheritance {
-  const rows = db().select({ body: documents.body }).from(documents).innerJoin(jobs, eq(jobs.id, documents.jobId)).where(and(eq(jobs.clientId, clientId), eq(documents.kind, 'email'))).all()
+  const rows = db()
+    .select({ body: documents.body })
+    .from(documents)
+    .innerJoin(jobs, eq(jobs.id, documents.jobId))
+    .where(and(eq(jobs.clientId, clientId), eq(documents.kind, 'email')))
+    .all()
   const emails = rows.map((r) => readEmail(r.body)).filter((e) => e.way === 'bands')
   const look = (e: (typeof emails)[number], house: HouseStyle) => compile(e, house, { src: (p) => p.id })
   return { inherit: emails.length, changed: emails.filter((e) => look(e, before) !== look(e, after)).length }

@@ -6,16 +6,27 @@ import { db } from '../db'
 import { documents, jobs } from '../db/schema'
 import { Problem } from '../problem'
 
-interface Bodies { cuts: CutPlan; email: Email }
+interface Bodies {
+  cuts: CutPlan
+  email: Email
+}
 export type DocumentKind = keyof Bodies
-export interface Saved<K extends DocumentKind> { revision: number; body: Bodies[K]; savedAt: string }
+export interface Saved<K extends DocumentKind> {
+  revision: number
+  body: Bodies[K]
+  savedAt: string
+}
 
 /** A document as it was stored, however long ago, in its present form. */
 const readers: { [K in DocumentKind]: (body: unknown) => Bodies[K] } = { cuts: readPlan, email: readEmail }
 
 /** The stored document of a job, or null where there is none yet. */
 export function readDocument<K extends DocumentKind>(jobId: string, kind: K): Saved<K> | null {
-  const row = db().select().from(documents).where(and(eq(documents.jobId, jobId), eq(documents.kind, kind))).get()
+  const row = db()
+    .select()
+    .from(documents)
+    .where(and(eq(documents.jobId, jobId), eq(documents.kind, kind)))
+    .get()
   return row ? { revision: row.revision, body: readers[kind](row.body), savedAt: row.savedAt } : null
 }
 
@@ -23,17 +34,38 @@ export function readDocument<K extends DocumentKind>(jobId: string, kind: K): Sa
  * Saves a document over the revision it started from (0: there was none) and gives back the new one. Throws a Problem (409) where another tab or
  * script saved in between; nothing is overwritten then.
  */
-export function saveDocument<K extends DocumentKind>(jobId: string, kind: K, from: number, body: Bodies[K]): Saved<K> {
-  return db().transaction((tx) => {
-    const row = tx.select({ revision: documents.revision }).from(documents).where(and(eq(documents.jobId, jobId), eq(documents.kind, kind))).get()
-    const current = row?.revision ?? 0
-    if (current !== from) {
-      throw new Problem(409, 'stale-revision', 'This was changed elsewhere in the meantime', `You started from revision ${from}, but revision ${current} is saved. Nothing was overwritten: read revision ${current} and make your change on it.`, { revision: current })
-    }
-    const savedAt = new Date().toISOString()
-    const values = { revision: current + 1, body, savedAt }
-    tx.insert(documents).values({ jobId, kind, ...values }).onConflictDoUpdate({ target: [documents.jobId, documents.kind], set: values }).run()
-    tx.update(jobs).set({ updatedAt: savedAt }).where(eq(jobs.id, jobId)).run()
-    return { revision: current + 1, body, savedAt }
-  }, { behavior: 'immediate' })
+export function saveDocument<K extends DocumentKind>(
+  jobId: string,
+  kind: K,
+  from: number,
+  body: Bodies[K],
+): Saved<K> {
+  return db().transaction(
+    (tx) => {
+      const row = tx
+        .select({ revision: documents.revision })
+        .from(documents)
+        .where(and(eq(documents.jobId, jobId), eq(documents.kind, kind)))
+        .get()
+      const current = row?.revision ?? 0
+      if (current !== from) {
+        throw new Problem(
+          409,
+          'stale-revision',
+          'This was changed elsewhere in the meantime',
+          `You started from revision ${from}, but revision ${current} is saved. Nothing was overwritten: read revision ${current} and make your change on it.`,
+          { revision: current },
+        )
+      }
+      const savedAt = new Date().toISOString()
+      const values = { revision: current + 1, body, savedAt }
+      tx.insert(documents)
+        .values({ jobId, kind, ...values })
+        .onConflictDoUpdate({ target: [documents.jobId, documents.kind], set: values })
+        .run()
+      tx.update(jobs).set({ updatedAt: savedAt }).where(eq(jobs.id, jobId)).run()
+      return { revision: current + 1, body, savedAt }
+    },
+    { behavior: 'immediate' },
+  )
 }

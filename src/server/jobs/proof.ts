@@ -18,7 +18,13 @@ export function emailOf(jobId: string) {
   const row = db().select({ clientId: jobs.clientId }).from(jobs).where(eq(jobs.id, jobId)).get()
   if (!row) throw notFound('job', jobId)
   const email = readDocument(jobId, 'email')
-  if (!email) throw new Problem(409, 'no-email', 'There is no email yet', 'This job has a design but no email. Cut the design and build the email first.')
+  if (!email)
+    throw new Problem(
+      409,
+      'no-email',
+      'There is no email yet',
+      'This job has a design but no email. Cut the design and build the email first.',
+    )
   return { ...email, client: clientOf(row.clientId) }
 }
 
@@ -26,16 +32,45 @@ export function emailOf(jobId: string) {
 export const appPicture = (picture: { id: string }): string => `/api/pictures/${picture.id}`
 
 /** The compiled HTML and plain text of a job. */
-export function compileJob(jobId: string, options: Partial<CompileOptions> & Pick<TextOptions, 'links'> = {}): { email: Email; revision: number; html: string; text: string } {
+export function compileJob(
+  jobId: string,
+  options: Partial<CompileOptions> & Pick<TextOptions, 'links'> = {},
+): { email: Email; revision: number; html: string; text: string } {
   const { body: email, revision, client } = emailOf(jobId)
   const fields = options.fields ?? asWritten
-  return { email, revision, html: compile(email, client.house, { src: options.src ?? appPicture, fields, conditions: options.conditions, styles: options.styles, print: options.print }), text: compileText(email, { fields, conditions: options.conditions ?? conditionsAsWritten, house: client.house, links: options.links }) }
+  return {
+    email,
+    revision,
+    html: compile(email, client.house, {
+      src: options.src ?? appPicture,
+      fields,
+      conditions: options.conditions,
+      styles: options.styles,
+      print: options.print,
+    }),
+    text: compileText(email, {
+      fields,
+      conditions: options.conditions ?? conditionsAsWritten,
+      house: client.house,
+      links: options.links,
+    }),
+  }
 }
 
 /** What the checks find in a job's email, and how much of the HTML limit is used. */
-export function proofOf(jobId: string): { revision: number; bytes: number; limit: number; findings: Finding[] } {
+export function proofOf(jobId: string): {
+  revision: number
+  bytes: number
+  limit: number
+  findings: Finding[]
+} {
   const { body: email, revision, client } = emailOf(jobId)
   const html = compile(email, client.house, { src: appPicture })
   const bytes = Buffer.byteLength(html)
-  return { revision, bytes, limit: HTML_LIMIT, findings: findingsOf({ email, style: styleOf(client.house, email.styles), html, bytes }) }
+  return {
+    revision,
+    bytes,
+    limit: HTML_LIMIT,
+    findings: findingsOf({ email, style: styleOf(client.house, email.styles), html, bytes }),
+  }
 }

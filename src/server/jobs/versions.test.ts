@@ -29,7 +29,10 @@ test('a version keeps the email as it was, whatever comes after', async () => {
   const kept = keepVersion(job.id, 'First')
   saveDocument(job.id, 'email', 1, { ...longEmail(1), way: 'plain', plain: 'other' })
   keepVersion(job.id, 'Second')
-  expect(listVersions(job.id).map((v) => [v.name, v.revision])).toEqual([['Second', 2], ['First', 1]])
+  expect(listVersions(job.id).map((v) => [v.name, v.revision])).toEqual([
+    ['Second', 2],
+    ['First', 1],
+  ])
   expect(versionOf(job.id, kept.id).email).toEqual(longEmail(2))
   expect(() => versionOf('another', kept.id)).toThrow(/no such version/)
 })
@@ -37,21 +40,43 @@ test('a version keeps the email as it was, whatever comes after', async () => {
 test('changing a house style says how many emails inherit it, and how many look different', async () => {
   const client = createClient('Halden')
   const plain = { ...longEmail(1), styles: {} }
-  const own = { ...longEmail(1), styles: { text: { body: { color: '#123456' }, heading2: { color: '#123456' } } } }
-  for (const email of [plain, own, { ...plain, way: 'hand' as const, hand: { html: '<p>x', pictures: {}, inline: false } }]) saveDocument((await jobOfClient(client.id)).id, 'email', 0, email)
+  const own = {
+    ...longEmail(1),
+    styles: { text: { body: { color: '#123456' }, heading2: { color: '#123456' } } },
+  }
+  for (const email of [
+    plain,
+    own,
+    { ...plain, way: 'hand' as const, hand: { html: '<p>x', pictures: {}, inline: false } },
+  ])
+    saveDocument((await jobOfClient(client.id)).id, 'email', 0, email)
   const house = plainHouseStyle()
   const darker = { ...house, text: { ...house.text, body: { ...house.text.body, color: '#000000' } } }
   expect(changeClient(client.id, { house: darker }).emails).toEqual({ inherit: 2, changed: 1 })
-  expect(changeClient(client.id, { house: { ...darker, button: { ...darker.button, radius: 20 } } }).emails).toEqual({ inherit: 2, changed: 2 })
+  expect(
+    changeClient(client.id, { house: { ...darker, button: { ...darker.button, radius: 20 } } }).emails,
+  ).toEqual({ inherit: 2, changed: 2 })
   expect(changeClient(client.id, { name: 'Halden Rail' }).emails).toEqual({ inherit: 2, changed: 0 })
 })
 
 test('documents stored by the first version of the app are read as those of today', async () => {
-  const old = JSON.parse(readFileSync('src/test-support/fixtures/documents-v1.json', 'utf8')) as { emails: never[]; house: never }
+  const old = JSON.parse(readFileSync('src/test-support/fixtures/documents-v1.json', 'utf8')) as {
+    emails: never[]
+    house: never
+  }
   const client = createClient('Orrery')
   const job = await jobOfClient(client.id)
   db().update(clients).set({ house: old.house }).where(eq(clients.id, client.id)).run()
-  db().insert(documents).values({ jobId: job.id, kind: 'email', revision: 7, body: old.emails[2]!, savedAt: '2026-01-01T00:00:00Z' }).run()
+  db()
+    .insert(documents)
+    .values({
+      jobId: job.id,
+      kind: 'email',
+      revision: 7,
+      body: old.emails[2]!,
+      savedAt: '2026-01-01T00:00:00Z',
+    })
+    .run()
   expect(clientOf(client.id).house.version).toBe(2)
   expect(readDocument(job.id, 'email')).toMatchObject({ revision: 7, body: { version: 2, way: 'bands' } })
   expect(compileJob(job.id).html).toContain('Walk number 0')
@@ -61,17 +86,29 @@ test('an email of plain text has no HTML part; one by hand is what was written',
   const job = await jobOfClient(createClient('Plain').id)
   saveDocument(job.id, 'email', 0, { ...longEmail(1), way: 'plain', plain: 'Hello [[given_name | friend]]' })
   expect(compileJob(job.id)).toMatchObject({ html: '', text: 'Hello [[given_name | friend]]\n' })
-  saveDocument(job.id, 'email', 1, { ...longEmail(1), way: 'hand', hand: { html: '<P>x [[a]]', pictures: {}, inline: false } })
+  saveDocument(job.id, 'email', 1, {
+    ...longEmail(1),
+    way: 'hand',
+    hand: { html: '<P>x [[a]]', pictures: {}, inline: false },
+  })
   expect(compileJob(job.id).html).toBe('<P>x [[a]]')
 })
 
 test('an icon is drawn at its size, in its colours, on its shape', async () => {
   const ref = await drawIcon('mastodon', { size: 64, color: '#ffffff', ground: '#204060', shape: 'circle' })
   expect([ref.width, ref.height, ref.type]).toEqual([64, 64, 'image/png'])
-  const { data } = await sharp(await pictureBytes(ref.id)).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+  const { data } = await sharp(await pictureBytes(ref.id))
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
   const at = (x: number, y: number) => [...data.subarray((y * 64 + x) * 4, (y * 64 + x) * 4 + 4)]
   expect(at(0, 0)[3]).toBe(0)
   expect(at(32, 3)).toEqual([0x20, 0x40, 0x60, 255])
-  expect([...data].filter((_, i) => i % 4 === 0 && data[i] === 255 && data[i + 1] === 255 && data[i + 3] === 255).length).toBeGreaterThan(200)
-  await expect(drawIcon('../../package', { size: 64, color: '#ffffff', ground: '#000000', shape: 'none' })).rejects.toThrow(/no such icon/)
+  expect(
+    [...data].filter((_, i) => i % 4 === 0 && data[i] === 255 && data[i + 1] === 255 && data[i + 3] === 255)
+      .length,
+  ).toBeGreaterThan(200)
+  await expect(
+    drawIcon('../../package', { size: 64, color: '#ffffff', ground: '#000000', shape: 'none' }),
+  ).rejects.toThrow(/no such icon/)
 })

@@ -6,7 +6,13 @@ import ipaddr from 'ipaddr.js'
 import { Problem } from '../problem'
 
 const refused = (why: string) => new Problem(422, 'address-refused', 'This address is not fetched', why)
-const unreachable = (host: string, why: string) => new Problem(502, 'address-unreachable', 'The address does not answer', `${host}: ${why}. Check it, or save the page and drop the file here instead.`)
+const unreachable = (host: string, why: string) =>
+  new Problem(
+    502,
+    'address-unreachable',
+    'The address does not answer',
+    `${host}: ${why}. Check it, or save the page and drop the file here instead.`,
+  )
 
 /** Only addresses of the public internet: nothing of this machine, of private or local networks, or of a kind set aside (RFC 6890). */
 export function isPublic(address: string): boolean {
@@ -14,12 +20,23 @@ export function isPublic(address: string): boolean {
   // An IPv4 address inside an IPv6 one counts as what it leads to.
   const read = ipaddr.process(address)
   if (read.range() !== 'unicast') return false
-  if (read.kind() === 'ipv6') { const v6 = read as ipaddr.IPv6; return v6.range() === 'unicast' && !/^(64:ff9b|2002|2001:0?:)/i.test(v6.toString()) }
+  if (read.kind() === 'ipv6') {
+    const v6 = read as ipaddr.IPv6
+    return v6.range() === 'unicast' && !/^(64:ff9b|2002|2001:0?:)/i.test(v6.toString())
+  }
   return true
 }
 
-export interface Fetched { address: string; type: string; bytes: Buffer }
-export interface FetchLimits { /** bytes */ most: number; /** ms */ patience: number; /** How names are resolved; tests set their own. */ lookup?: LookupFunction }
+export interface Fetched {
+  address: string
+  type: string
+  bytes: Buffer
+}
+export interface FetchLimits {
+  /** bytes */ most: number
+  /** ms */ patience: number
+  /** How names are resolved; tests set their own. */ lookup?: LookupFunction
+}
 
 const MOST_REDIRECTS = 4
 
@@ -37,39 +54,90 @@ export async function guardedFetch(typed: string, limits: FetchLimits): Promise<
       address = addressOf(new URL(headers.location, address).href)
       continue
     }
-    if (statusCode !== 200) { answer.destroy(); throw unreachable(address.host, `it answered with status ${statusCode}`) }
-    return { address: address.href, type: (headers['content-type'] ?? '').split(';')[0]!.trim().toLowerCase(), bytes: await bodyOf(answer, address, limits) }
+    if (statusCode !== 200) {
+      answer.destroy()
+      throw unreachable(address.host, `it answered with status ${statusCode}`)
+    }
+    return {
+      address: address.href,
+      type: (headers['content-type'] ?? '').split(';')[0]!.trim().toLowerCase(),
+      bytes: await bodyOf(answer, address, limits),
+    }
   }
   throw unreachable(address.host, 'it leads from one address to the next without end')
 }
 
 function addressOf(typed: string): URL {
   const text = /^[a-z][a-z0-9+.-]*:/i.test(typed.trim()) ? typed.trim() : `https://${typed.trim()}`
-  if (!URL.canParse(text)) throw refused(`"${typed.slice(0, 100)}" is no address. Write it like https://example.org/page.`)
+  if (!URL.canParse(text))
+    throw refused(`"${typed.slice(0, 100)}" is no address. Write it like https://example.org/page.`)
   const url = new URL(text)
-  if (url.protocol !== 'http:' && url.protocol !== 'https:') throw refused(`Only http and https addresses are fetched, not ${url.protocol}//.`)
+  if (url.protocol !== 'http:' && url.protocol !== 'https:')
+    throw refused(`Only http and https addresses are fetched, not ${url.protocol}//.`)
   if (url.username || url.password) throw refused('An address with a name or password in it is not fetched.')
-  if (url.port && !['80', '443', '8080', '8443'].includes(url.port)) throw refused(`Port ${url.port} is none that web pages use.`)
+  if (url.port && !['80', '443', '8080', '8443'].includes(url.port))
+    throw refused(`Port ${url.port} is none that web pages use.`)
   const host = url.hostname.replace(/^\[|\]$/g, '')
   if (isIP(host) && !isPublic(host)) throw refused(`${host} belongs to this machine or a private network.`)
   return url
 }
 
-function once(url: URL, { patience, lookup = dnsLookup as unknown as LookupFunction }: FetchLimits): Promise<IncomingMessage> {
+function once(
+  url: URL,
+  { patience, lookup = dnsLookup as unknown as LookupFunction }: FetchLimits,
+): Promise<IncomingMessage> {
   const guarded: LookupFunction = (host, options, done) => {
     lookup(host, { ...options, all: true }, (error, found) => {
-      const list = (Array.isArray(found) ? found : [{ address: found as unknown as string, family: isIP(found as unknown as string) }]) as LookupAddress[]
+      const list = (
+        Array.isArray(found)
+          ? found
+          : [{ address: found as unknown as string, family: isIP(found as unknown as string) }]
+      ) as LookupAddress[]
       if (error || !list.length) return done(error ?? new Error('no address'), '', 4)
       const bad = list.find((a) => !isPublic(a.address))
-      if (bad) return done(Object.assign(new Error(`${host} leads to ${bad.address}, which belongs to this machine or a private network.`), { code: 'EPRIVATE' }), '', 4)
-      if ((options as { all?: boolean }).all) (done as unknown as (e: null, a: LookupAddress[]) => void)(null, list)
+      if (bad)
+        return done(
+          Object.assign(
+            new Error(`${host} leads to ${bad.address}, which belongs to this machine or a private network.`),
+            { code: 'EPRIVATE' },
+          ),
+          '',
+          4,
+        )
+      if ((options as { all?: boolean }).all)
+        (done as unknown as (e: null, a: LookupAddress[]) => void)(null, list)
       else done(null, list[0]!.address, list[0]!.family)
     })
   }
   return new Promise((resolve, reject) => {
-    const ask = (url.protocol === 'https:' ? httpsRequest : httpRequest)(url, { lookup: guarded, timeout: patience, headers: { 'user-agent': 'Mosaicus', accept: 'text/html,text/css,image/*;q=0.9,*/*;q=0.5', 'accept-encoding': 'identity' } }, resolve)
+    const ask = (url.protocol === 'https:' ? httpsRequest : httpRequest)(
+      url,
+      {
+        lookup: guarded,
+        timeout: patience,
+        headers: {
+          'user-agent': 'Mosaicus',
+          accept: 'text/html,text/css,image/*;q=0.9,*/*;q=0.5',
+          'accept-encoding': 'identity',
+        },
+      },
+      resolve,
+    )
     ask.on('timeout', () => ask.destroy(Object.assign(new Error('late'), { code: 'ETIMEDOUT' })))
-    ask.on('error', (e: NodeJS.ErrnoException) => reject(e.code === 'EPRIVATE' ? refused(e.message) : unreachable(url.host, e.code === 'ETIMEDOUT' ? `no answer within ${patience / 1000} s` : e.code === 'ENOTFOUND' || e.code === 'EAI_AGAIN' ? 'there is no such host, or no network' : 'it could not be connected to')))
+    ask.on('error', (e: NodeJS.ErrnoException) =>
+      reject(
+        e.code === 'EPRIVATE'
+          ? refused(e.message)
+          : unreachable(
+              url.host,
+              e.code === 'ETIMEDOUT'
+                ? `no answer within ${patience / 1000} s`
+                : e.code === 'ENOTFOUND' || e.code === 'EAI_AGAIN'
+                  ? 'there is no such host, or no network'
+                  : 'it could not be connected to',
+            ),
+      ),
+    )
     ask.end()
   })
 }
@@ -78,12 +146,32 @@ function bodyOf(answer: IncomingMessage, url: URL, { most, patience }: FetchLimi
   return new Promise((resolve, reject) => {
     const parts: Buffer[] = []
     let size = 0
-    const late = setTimeout(() => { answer.destroy(); reject(unreachable(url.host, `it was not done within ${patience / 1000} s`)) }, patience)
+    const late = setTimeout(() => {
+      answer.destroy()
+      reject(unreachable(url.host, `it was not done within ${patience / 1000} s`))
+    }, patience)
     answer.on('data', (part: Buffer) => {
       size += part.length
-      if (size > most) { answer.destroy(); clearTimeout(late); reject(new Problem(413, 'too-heavy', 'What stands there is too heavy', `${url.host} sends more than ${Math.round(most / 1048576)} MB.`)) } else parts.push(part)
+      if (size > most) {
+        answer.destroy()
+        clearTimeout(late)
+        reject(
+          new Problem(
+            413,
+            'too-heavy',
+            'What stands there is too heavy',
+            `${url.host} sends more than ${Math.round(most / 1048576)} MB.`,
+          ),
+        )
+      } else parts.push(part)
     })
-    answer.on('end', () => { clearTimeout(late); resolve(Buffer.concat(parts)) })
-    answer.on('error', () => { clearTimeout(late); reject(unreachable(url.host, 'the connection broke off')) })
+    answer.on('end', () => {
+      clearTimeout(late)
+      resolve(Buffer.concat(parts))
+    })
+    answer.on('error', () => {
+      clearTimeout(late)
+      reject(unreachable(url.host, 'the connection broke off'))
+    })
   })
 }

@@ -8,11 +8,19 @@ import { notFound } from '../problem'
 import { keepPicture } from './store'
 
 /** Draws a shipped icon as PNG. @param look.size px of the picture, twice the shown size. Throws a Problem (404) where none is called so. */
-export async function drawIcon(name: string, look: { size: number; color: string; ground: string; shape: IconShape }): Promise<PictureRef> {
+export async function drawIcon(
+  name: string,
+  look: { size: number; color: string; ground: string; shape: IconShape },
+): Promise<PictureRef> {
   const icon = Object.hasOwn(shippedIcons, name) ? shippedIcons[name] : undefined
   if (!icon) throw notFound('icon', name)
-  const source = await readFile(join(process.cwd(), 'node_modules/bootstrap-icons/icons', `${icon.file}.svg`), 'utf8')
+  const source = await readFile(
+    join(process.cwd(), 'node_modules/bootstrap-icons/icons', `${icon.file}.svg`),
+    'utf8',
+  )
   const drawing = /<svg[^>]*>([\s\S]*)<\/svg>/.exec(source)![1]!
-  const { data, info } = await sharp(Buffer.from(iconSvg(drawing, look))).png({ palette: true, compressionLevel: 9 }).toBuffer({ resolveWithObject: true })
+  const { data, info } = await sharp(Buffer.from(iconSvg(drawing, look)))
+    .png({ palette: true, compressionLevel: 9 })
+    .toBuffer({ resolveWithObject: true })
   return keepPicture(data, { type: 'image/png', width: info.width, height: info.height })
 }

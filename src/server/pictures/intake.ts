@@ -9,27 +9,59 @@ import { keepPicture } from './store'
  * reading gives the same pixels. Throws a Problem for anything else than a whole, still PNG, JPEG, WebP or AVIF of at most 60 megapixels and 60 MB.
  */
 export async function takeInDesign(bytes: Buffer, name: string): Promise<PictureRef> {
-  if (bytes.length === 0) throw unreadable(`"${name}" is empty (0 bytes). Export the design again and drop the new file.`)
-  if (bytes.length > MOST_BYTES) throw new Problem(413, 'design-too-heavy', 'The design is too heavy', `"${name}" has ${(bytes.length / 1048576).toFixed(0)} MB; at most 60 MB can be taken in. Export it as PNG or JPEG at double size.`)
+  if (bytes.length === 0)
+    throw unreadable(`"${name}" is empty (0 bytes). Export the design again and drop the new file.`)
+  if (bytes.length > MOST_BYTES)
+    throw new Problem(
+      413,
+      'design-too-heavy',
+      'The design is too heavy',
+      `"${name}" has ${(bytes.length / 1048576).toFixed(0)} MB; at most 60 MB can be taken in. Export it as PNG or JPEG at double size.`,
+    )
   let meta: Metadata
   try {
     meta = await sharp(bytes, { limitInputPixels: false, animated: true }).metadata()
   } catch {
-    throw unreadable(`The content of "${name}" is not a PNG, JPEG, WebP, AVIF, SVG or PDF, nor a layered file, whatever its name says. Export the design as PNG and drop that file.`)
+    throw unreadable(
+      `The content of "${name}" is not a PNG, JPEG, WebP, AVIF, SVG or PDF, nor a layered file, whatever its name says. Export the design as PNG and drop that file.`,
+    )
   }
   // AVIF is AV1 in the container of HEIF; HEIF with another codec is not read.
   const avif = meta.format === 'heif' && meta.compression === 'av1'
-  if (!avif && !['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? '')) throw unreadable(`"${name}" holds ${(meta.format ?? 'an unknown format').toUpperCase()}; a design comes as PNG, JPEG, WebP, AVIF, SVG, PDF or a layered file. Export it as PNG and drop that file.`)
-  const height = meta.pageHeight ?? meta.height ?? 0, width = meta.width ?? 0
-  if ((meta.pages ?? 1) > 1) throw unreadable(`"${name}" is animated (${meta.pages} frames); a design is a still picture. Export one frame as PNG.`)
-  if (meta.format === 'gif') throw unreadable(`"${name}" is a GIF; a design comes as PNG, JPEG, WebP or AVIF. Export it as PNG and drop that file.`)
-  if (width * height > MOST_PIXELS) throw new Problem(413, 'design-too-large', 'The design is too large', `"${name}" has ${width} x ${height} px, ${(width * height / 1e6).toFixed(0)} megapixels; at most 60 can be taken in. Export it at double the email's width (about 1200 px).`)
+  if (!avif && !['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? ''))
+    throw unreadable(
+      `"${name}" holds ${(meta.format ?? 'an unknown format').toUpperCase()}; a design comes as PNG, JPEG, WebP, AVIF, SVG, PDF or a layered file. Export it as PNG and drop that file.`,
+    )
+  const height = meta.pageHeight ?? meta.height ?? 0,
+    width = meta.width ?? 0
+  if ((meta.pages ?? 1) > 1)
+    throw unreadable(
+      `"${name}" is animated (${meta.pages} frames); a design is a still picture. Export one frame as PNG.`,
+    )
+  if (meta.format === 'gif')
+    throw unreadable(
+      `"${name}" is a GIF; a design comes as PNG, JPEG, WebP or AVIF. Export it as PNG and drop that file.`,
+    )
+  if (width * height > MOST_PIXELS)
+    throw new Problem(
+      413,
+      'design-too-large',
+      'The design is too large',
+      `"${name}" has ${width} x ${height} px, ${((width * height) / 1e6).toFixed(0)} megapixels; at most 60 can be taken in. Export it at double the email's width (about 1200 px).`,
+    )
   try {
-    const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' }).rotate().toColourspace('srgb').flatten({ background: '#ffffff' }).png({ compressionLevel: 6 }).toBuffer({ resolveWithObject: true })
+    const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' })
+      .rotate()
+      .toColourspace('srgb')
+      .flatten({ background: '#ffffff' })
+      .png({ compressionLevel: 6 })
+      .toBuffer({ resolveWithObject: true })
     return await keepPicture(data, { type: 'image/png', width: info.width, height: info.height })
   } catch (error) {
     if (error instanceof Problem) throw error
-    throw unreadable(`"${name}" starts as a ${meta.format?.toUpperCase()} but breaks off or is damaged. Copy or export it again; the file you have is not whole.`)
+    throw unreadable(
+      `"${name}" starts as a ${meta.format?.toUpperCase()} but breaks off or is damaged. Copy or export it again; the file you have is not whole.`,
+    )
   }
 }
 
@@ -42,7 +74,13 @@ const MOST_PICTURE_BYTES = 10 * 1024 * 1024
 export async function takeInPicture(bytes: Buffer, name: string): Promise<PictureRef> {
   const refuse = (why: string) => new Problem(415, 'not-a-picture', 'This file cannot stand in an email', why)
   if (bytes.length === 0) throw refuse(`"${name}" is empty (0 bytes).`)
-  if (bytes.length > MOST_PICTURE_BYTES) throw new Problem(413, 'picture-too-heavy', 'The picture is too heavy', `"${name}" has ${(bytes.length / 1048576).toFixed(0)} MB; at most 10 MB make sense in an email. Make it smaller first.`)
+  if (bytes.length > MOST_PICTURE_BYTES)
+    throw new Problem(
+      413,
+      'picture-too-heavy',
+      'The picture is too heavy',
+      `"${name}" has ${(bytes.length / 1048576).toFixed(0)} MB; at most 10 MB make sense in an email. Make it smaller first.`,
+    )
   const types = { png: 'image/png', jpeg: 'image/jpeg', gif: 'image/gif' } as const
   let meta: Metadata
   try {
@@ -52,6 +90,13 @@ export async function takeInPicture(bytes: Buffer, name: string): Promise<Pictur
   } catch {
     throw refuse(`"${name}" is not a whole PNG, JPEG or GIF of at most 25 megapixels. Export it again.`)
   }
-  if (!(meta.format && meta.format in types)) throw refuse(`"${name}" holds ${(meta.format ?? 'an unknown format').toUpperCase()}; mail programs show PNG, JPEG and GIF.`)
-  return keepPicture(bytes, { type: types[meta.format as keyof typeof types], width: meta.width!, height: meta.pageHeight ?? meta.height! })
+  if (!(meta.format && meta.format in types))
+    throw refuse(
+      `"${name}" holds ${(meta.format ?? 'an unknown format').toUpperCase()}; mail programs show PNG, JPEG and GIF.`,
+    )
+  return keepPicture(bytes, {
+    type: types[meta.format as keyof typeof types],
+    width: meta.width!,
+    height: meta.pageHeight ?? meta.height!,
+  })
 }

@@ -19,33 +19,63 @@ import { pictureFrom, putOnShelf, shelfOf, takeOffShelf } from './shelf'
 import { pictureBytes } from './store'
 
 ownData()
-const cut = (id: string, more: Partial<Cut>): Cut => ({ id, x: 0, y: 0, w: 600, h: 300, kind: 'picture', alt: null, link: '', words: null, ground: null, ...more })
+const cut = (id: string, more: Partial<Cut>): Cut => ({
+  id,
+  x: 0,
+  y: 0,
+  w: 600,
+  h: 300,
+  kind: 'picture',
+  alt: null,
+  link: '',
+  words: null,
+  ground: null,
+  ...more,
+})
 
 describe('how a crop is made into a file', () => {
   test('density, width, format and likeness are as asked; nothing carries metadata; the same is never made twice', async () => {
     const design = await takeInDesign(await samplePng(1200, 600, false), 'd.png')
-    const size = async (encoding: Cut['encoding']) => { const { picture } = await cropOf(design.id, cut('a', { encoding }), 2); return [picture.width, picture.height, ...(encoding?.format ? [picture.type] : [])] }
+    const size = async (encoding: Cut['encoding']) => {
+      const { picture } = await cropOf(design.id, cut('a', { encoding }), 2)
+      return [picture.width, picture.height, ...(encoding?.format ? [picture.type] : [])]
+    }
     expect(await size(undefined)).toEqual([600, 300])
     expect(await size({ density: 1 })).toEqual([300, 150])
     // The design has no more pixels than it has.
     expect(await size({ density: 3 })).toEqual([600, 300])
     expect(await size({ width: 120, format: 'png' })).toEqual([120, 60, 'image/png'])
     expect(await size({ format: 'jpeg' })).toEqual([600, 300, 'image/jpeg'])
-    const light = await cropOf(design.id, cut('a', { encoding: { likeness: 0.9 } }), 2), exact = await cropOf(design.id, cut('a', { encoding: { likeness: 0.995 } }), 2)
+    const light = await cropOf(design.id, cut('a', { encoding: { likeness: 0.9 } }), 2),
+      exact = await cropOf(design.id, cut('a', { encoding: { likeness: 0.995 } }), 2)
     expect(light.picture.bytes).toBeLessThanOrEqual(exact.picture.bytes)
     expect(exact.likeness).toBeGreaterThanOrEqual(0.995)
     expect(exact.plain).toBeGreaterThan(exact.picture.bytes)
     const meta = await sharp(await pictureBytes(exact.picture.id)).metadata()
     expect([meta.exif, meta.icc, meta.xmp, meta.space]).toEqual([undefined, undefined, undefined, 'srgb'])
-    expect((await cropOf(design.id, cut('a', { encoding: { likeness: 0.9 } }), 2, () => { throw new Error('must be remembered') })).picture).toEqual(light.picture)
+    expect(
+      (
+        await cropOf(design.id, cut('a', { encoding: { likeness: 0.9 } }), 2, () => {
+          throw new Error('must be remembered')
+        })
+      ).picture,
+    ).toEqual(light.picture)
   })
 
   test('a mark without its ground is a PNG with alpha that lies on its ground as before, within 1 of each channel', async () => {
-    const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="600" height="300"><rect width="600" height="300" fill="#faf5ea"/><circle cx="300" cy="150" r="90" fill="#3f5a36"/><path d="M80,40 L200,90 L60,200 Z" fill="#8c2f4b"/></svg>'
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" width="600" height="300"><rect width="600" height="300" fill="#faf5ea"/><circle cx="300" cy="150" r="90" fill="#3f5a36"/><path d="M80,40 L200,90 L60,200 Z" fill="#8c2f4b"/></svg>'
     const png = await sharp(Buffer.from(svg)).png().toBuffer()
     const design = await takeInDesign(png, 'logo.png')
-    const { picture } = await cropOf(design.id, cut('a', { ground: '#faf5ea', encoding: { cutout: true } }), 2)
-    const { data, info } = await sharp(await pictureBytes(picture.id)).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+    const { picture } = await cropOf(
+      design.id,
+      cut('a', { ground: '#faf5ea', encoding: { cutout: true } }),
+      2,
+    )
+    const { data, info } = await sharp(await pictureBytes(picture.id))
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true })
     expect([picture.type, data[3]]).toEqual(['image/png', 0])
     const truth = await sharp(png).ensureAlpha().raw().toBuffer()
     const back = laidOn({ width: info.width, height: info.height, data }, '#faf5ea').data
@@ -56,7 +86,12 @@ describe('how a crop is made into a file', () => {
 
   test('another picture in its place is given as it is', async () => {
     const design = await takeInDesign(await samplePng(1200, 600), 'd.png')
-    const own = await takeInPicture(await sharp({ create: { width: 9, height: 9, channels: 3, background: '#123456' } }).png().toBuffer(), 'o.png')
+    const own = await takeInPicture(
+      await sharp({ create: { width: 9, height: 9, channels: 3, background: '#123456' } })
+        .png()
+        .toBuffer(),
+      'o.png',
+    )
     expect((await cropOf(design.id, cut('a', { own }), 2)).picture).toEqual(own)
   })
 })
@@ -68,9 +103,17 @@ test("a client's pictures are kept once, searched, and say where they are used",
   putOnShelf(client.id, picture, 'night train.png')
   putOnShelf(client.id, await takeInPicture(png, 'again.png'), 'again.png')
   putOnShelf(client.id, await takeInPicture(await samplePng(100, 90), 'berth.png'), 'berth.png')
-  expect(shelfOf(client.id, 'train').map((p) => [p.name, p.width, p.usedIn])).toEqual([['night train.png', 200, []]])
+  expect(shelfOf(client.id, 'train').map((p) => [p.name, p.width, p.usedIn])).toEqual([
+    ['night train.png', 200, []],
+  ])
   expect(shelfOf(client.id)).toHaveLength(2)
-  const job = createJob({ clientId: client.id, name: 'Timetable', width: 600, design: await takeInDesign(await samplePng(1200, 600), 'd.png'), designName: 'd.png' })
+  const job = createJob({
+    clientId: client.id,
+    name: 'Timetable',
+    width: 600,
+    design: await takeInDesign(await samplePng(1200, 600), 'd.png'),
+    designName: 'd.png',
+  })
   saveDocument(job.id, 'cuts', 0, { ...emptyPlan(), cuts: [cut('a', { own: picture })] })
   expect(shelfOf(client.id, 'train')[0]!.usedIn).toEqual([{ job: job.id, name: 'Timetable' }])
   takeOffShelf(client.id, picture.id)
@@ -82,46 +125,152 @@ test("a client's pictures are kept once, searched, and say where they are used",
 test('what phones show instead is cut from the wide or the narrow design, at twice their width at most, and is in the email and among the files', async () => {
   const client = createClient('Orrery')
   const small = await takeInDesign(await samplePng(750, 1400), 'narrow.png')
-  const job = createJob({ clientId: client.id, name: 'Dome', width: 600, design: await takeInDesign(await samplePng(1200, 900), 'dome.png'), designName: 'dome.png', narrow: { picture: small, name: 'narrow.png' } })
-  saveCuts(job.id, 0, { ...emptyPlan(), cuts: [cut('a', { w: 1200, alt: 'Dome', narrow: { of: 'wide', x: 100, y: 0, w: 500, h: 300 } }), cut('b', { y: 300, w: 1200, alt: 'Hill', narrow: { of: 'narrow', x: 0, y: 700, w: 750, h: 700 } }), cut('c', { y: 600, w: 1200, alt: 'Gone', narrow: { of: 'narrow', x: 0, y: 900, w: 750, h: 900 } })] })
+  const job = createJob({
+    clientId: client.id,
+    name: 'Dome',
+    width: 600,
+    design: await takeInDesign(await samplePng(1200, 900), 'dome.png'),
+    designName: 'dome.png',
+    narrow: { picture: small, name: 'narrow.png' },
+  })
+  saveCuts(job.id, 0, {
+    ...emptyPlan(),
+    cuts: [
+      cut('a', { w: 1200, alt: 'Dome', narrow: { of: 'wide', x: 100, y: 0, w: 500, h: 300 } }),
+      cut('b', { y: 300, w: 1200, alt: 'Hill', narrow: { of: 'narrow', x: 0, y: 700, w: 750, h: 700 } }),
+      cut('c', { y: 600, w: 1200, alt: 'Gone', narrow: { of: 'narrow', x: 0, y: 900, w: 750, h: 900 } }),
+    ],
+  })
   const { email } = await buildJob(job.id)
-  const pictures = [...placesOf(email.body)].flatMap(({ tile }) => (tile.kind === 'picture' ? [[tile.alt, tile.narrowPicture?.width, tile.narrowPicture?.height]] : []))
+  const pictures = [...placesOf(email.body)].flatMap(({ tile }) =>
+    tile.kind === 'picture' ? [[tile.alt, tile.narrowPicture?.width, tile.narrowPicture?.height]] : [],
+  )
   // The third leaves the narrow design, as after a smaller version of it came: the same picture is shown everywhere.
-  expect(pictures).toEqual([['Dome', 500, 300], ['Hill', 750, 700], ['Gone', undefined, undefined]])
-  const { data } = await sharp(await pictureBytes([...placesOf(email.body)].flatMap(({ tile }) => (tile.kind === 'picture' && tile.alt === 'Hill' ? [tile.narrowPicture!.id] : []))[0]!)).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
-  const truth = await sharp(await pictureBytes(small.id)).extract({ left: 0, top: 700, width: 750, height: 700 }).ensureAlpha().raw().toBuffer()
-  expect(ssim({ data: new Uint8ClampedArray(data), width: 750, height: 700 } as never, { data: new Uint8ClampedArray(truth), width: 750, height: 700 } as never).mssim).toBeGreaterThanOrEqual(0.975)
+  expect(pictures).toEqual([
+    ['Dome', 500, 300],
+    ['Hill', 750, 700],
+    ['Gone', undefined, undefined],
+  ])
+  const { data } = await sharp(
+    await pictureBytes(
+      [...placesOf(email.body)].flatMap(({ tile }) =>
+        tile.kind === 'picture' && tile.alt === 'Hill' ? [tile.narrowPicture!.id] : [],
+      )[0]!,
+    ),
+  )
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  const truth = await sharp(await pictureBytes(small.id))
+    .extract({ left: 0, top: 700, width: 750, height: 700 })
+    .ensureAlpha()
+    .raw()
+    .toBuffer()
+  expect(
+    ssim(
+      { data: new Uint8ClampedArray(data), width: 750, height: 700 } as never,
+      { data: new Uint8ClampedArray(truth), width: 750, height: 700 } as never,
+    ).mssim,
+  ).toBeGreaterThanOrEqual(0.975)
   expect(planFile(job.id).plan.cuts[1]!.narrow).toEqual({ of: 'narrow', x: 0, y: 700, w: 750, h: 700 })
-  expect(Object.keys((await JSZip.loadAsync(await planZip(job.id))).files).filter((f) => f.includes('narrow')).map((f) => f.replace(/\.\w+$/, ''))).toEqual(['crops/01-dome-narrow', 'crops/02-hill-narrow'])
+  expect(
+    Object.keys((await JSZip.loadAsync(await planZip(job.id))).files)
+      .filter((f) => f.includes('narrow'))
+      .map((f) => f.replace(/\.\w+$/, '')),
+  ).toEqual(['crops/01-dome-narrow', 'crops/02-hill-narrow'])
 })
 
 test('the cut plan leaves as JSON, as an image map, and with all crops numbered in reading order', async () => {
   const client = createClient('Orrery')
-  const job = createJob({ clientId: client.id, name: 'Night', width: 600, design: await takeInDesign(await samplePng(1200, 900, false), 'night.png'), designName: 'night.png' })
-  saveCuts(job.id, 0, { ...emptyPlan(), order: ['b', 'a'], cuts: [cut('a', { alt: 'A dark ridge', w: 1200, link: 'https://a.example/' }), cut('b', { y: 300, w: 1200, alt: 'Füße im Gras' }), cut('w', { y: 600, w: 1200, kind: 'words' })] })
+  const job = createJob({
+    clientId: client.id,
+    name: 'Night',
+    width: 600,
+    design: await takeInDesign(await samplePng(1200, 900, false), 'night.png'),
+    designName: 'night.png',
+  })
+  saveCuts(job.id, 0, {
+    ...emptyPlan(),
+    order: ['b', 'a'],
+    cuts: [
+      cut('a', { alt: 'A dark ridge', w: 1200, link: 'https://a.example/' }),
+      cut('b', { y: 300, w: 1200, alt: 'Füße im Gras' }),
+      cut('w', { y: 600, w: 1200, kind: 'words' }),
+    ],
+  })
   const zip = await JSZip.loadAsync(await planZip(job.id))
-  expect(Object.keys(zip.files).filter((f) => !f.endsWith('/')).map((f) => f.replace(/\.(jpg|png)$/, '')).sort()).toEqual(['crops/01-fusse-im-gras', 'crops/02-a-dark-ridge', 'cuts.json', 'cuts.svg', 'design'])
+  expect(
+    Object.keys(zip.files)
+      .filter((f) => !f.endsWith('/'))
+      .map((f) => f.replace(/\.(jpg|png)$/, ''))
+      .sort(),
+  ).toEqual(['crops/01-fusse-im-gras', 'crops/02-a-dark-ridge', 'cuts.json', 'cuts.svg', 'design'])
   const plan = JSON.parse(await zip.file('cuts.json')!.async('string')) as ReturnType<typeof planFile>
-  expect(plan).toMatchObject({ format: 'mosaicus-cuts', version: 1, emailWidth: 600, design: { width: 1200, scale: 2 }, plan: planFile(job.id).plan })
+  expect(plan).toMatchObject({
+    format: 'mosaicus-cuts',
+    version: 1,
+    emailWidth: 600,
+    design: { width: 1200, scale: 2 },
+    plan: planFile(job.id).plan,
+  })
   expect(await zip.file('cuts.svg')!.async('string')).toContain('<a href="https://a.example/">')
   for (const p of plan.pictures) expect((await zip.file(p.file)!.async('nodebuffer')).length).toBe(p.bytes)
 })
 
 describe('copy decks and pages', () => {
-  test('a word processor\'s document is read with its headings, marks and links; other files say what is wrong', async () => {
-    const docx = await Packer.toBuffer(new Document({ sections: [{ children: [new Paragraph({ text: 'Look up', heading: HeadingLevel.HEADING_1 }), new Paragraph({ children: [new TextRun('Bring '), new TextRun({ text: 'warm', bold: true }), new TextRun(' clothes.')] }), new Paragraph({ children: [new ExternalHyperlink({ link: 'https://go.example/', children: [new TextRun('Reserve a place')] })] })] }] }))
+  test("a word processor's document is read with its headings, marks and links; other files say what is wrong", async () => {
+    const docx = await Packer.toBuffer(
+      new Document({
+        sections: [
+          {
+            children: [
+              new Paragraph({ text: 'Look up', heading: HeadingLevel.HEADING_1 }),
+              new Paragraph({
+                children: [
+                  new TextRun('Bring '),
+                  new TextRun({ text: 'warm', bold: true }),
+                  new TextRun(' clothes.'),
+                ],
+              }),
+              new Paragraph({
+                children: [
+                  new ExternalHyperlink({
+                    link: 'https://go.example/',
+                    children: [new TextRun('Reserve a place')],
+                  }),
+                ],
+              }),
+            ],
+          },
+        ],
+      }),
+    )
     const { pieces } = await deckFromFile(docx, 'copy.docx')
-    expect(pieces.map((p) => [p.kind, p.text])).toEqual([['heading', 'Look up'], ['words', 'Bring warm clothes.'], ['link', 'Reserve a place']])
-    expect((await deckFromFile(Buffer.from('# One\n\ntwo'), 'copy.md')).pieces.map((p) => p.kind)).toEqual(['heading', 'words'])
+    expect(pieces.map((p) => [p.kind, p.text])).toEqual([
+      ['heading', 'Look up'],
+      ['words', 'Bring warm clothes.'],
+      ['link', 'Reserve a place'],
+    ])
+    expect((await deckFromFile(Buffer.from('# One\n\ntwo'), 'copy.md')).pieces.map((p) => p.kind)).toEqual([
+      'heading',
+      'words',
+    ])
     expect(deckFromText('one\n\ntwo').pieces).toHaveLength(2)
-    for (const [bytes, why] of [[Buffer.alloc(0), /is empty/], [Buffer.from([0xd0, 0xcf, 0x11, 0xe0, 0]), /old DOC/], [Buffer.from('PK\u0003\u0004nothing'), /no DOCX/]] as const) await expect(deckFromFile(bytes, 'x')).rejects.toMatchObject({ detail: expect.stringMatching(why) })
+    for (const [bytes, why] of [
+      [Buffer.alloc(0), /is empty/],
+      [Buffer.from([0xd0, 0xcf, 0x11, 0xe0, 0]), /old DOC/],
+      [Buffer.from('PK\u0003\u0004nothing'), /no DOCX/],
+    ] as const)
+      await expect(deckFromFile(bytes, 'x')).rejects.toMatchObject({ detail: expect.stringMatching(why) })
   })
 
   test('a saved page is read with the style sheets beside it', async () => {
     const zip = new JSZip()
     zip.file('site/index.html', '<body><p>Words of the page</p></body>')
     zip.file('site/a.css', 'p{color:#12343b}')
-    expect((await pageFromFile(await zip.generateAsync({ type: 'nodebuffer' }), 'page.zip')).texts[0]!.value).toBe('#12343b')
+    expect(
+      (await pageFromFile(await zip.generateAsync({ type: 'nodebuffer' }), 'page.zip')).texts[0]!.value,
+    ).toBe('#12343b')
     expect(pageOf('<a style="color:#1f6f6b">a link</a>').links[0]!.value).toBe('#1f6f6b')
     expect(() => pageOf('just words')).toThrow(/no HTML/)
   })

@@ -10,26 +10,64 @@ import { cropOf, storedSize } from './crops'
 
 ownData()
 const flat = () => sharp({ create: { width: 600, height: 300, channels: 3, background: '#b4572f' } })
-const raw = async (png: Buffer) => { const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true }); return { data, width: info.width, height: info.height } }
+const raw = async (png: Buffer) => {
+  const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+  return { data, width: info.width, height: info.height }
+}
 /** SSIM by the reference library, of an encoded picture against the pixels it was made from. */
-const likenessOf = async (bytes: Buffer, { data, width, height }: Pixels) => ssim({ data: new Uint8ClampedArray(data), width, height } as never, { data: new Uint8ClampedArray((await raw(bytes)).data), width, height } as never).mssim
+const likenessOf = async (bytes: Buffer, { data, width, height }: Pixels) =>
+  ssim(
+    { data: new Uint8ClampedArray(data), width, height } as never,
+    { data: new Uint8ClampedArray((await raw(bytes)).data), width, height } as never,
+  ).mssim
 
 describe('designs are judged by their content', () => {
   test.each<[string, () => Promise<Buffer> | Buffer, RegExp]>([
     ['an empty file', () => Buffer.alloc(0), /is empty \(0 bytes\)/],
-    ['a text file named .png', () => Buffer.from('hello, I am a picture, trust me'), /is not a PNG, JPEG, WebP, AVIF, SVG or PDF/],
-    ['a truncated PNG', async () => { const b = await samplePng(400, 300); return b.subarray(0, b.length / 2) }, /breaks off or is damaged/],
-    ['a truncated JPEG', async () => { const b = await sharp(await samplePng(400, 300)).jpeg().toBuffer(); return b.subarray(0, b.length / 2) }, /breaks off or is damaged/],
+    [
+      'a text file named .png',
+      () => Buffer.from('hello, I am a picture, trust me'),
+      /is not a PNG, JPEG, WebP, AVIF, SVG or PDF/,
+    ],
+    [
+      'a truncated PNG',
+      async () => {
+        const b = await samplePng(400, 300)
+        return b.subarray(0, b.length / 2)
+      },
+      /breaks off or is damaged/,
+    ],
+    [
+      'a truncated JPEG',
+      async () => {
+        const b = await sharp(await samplePng(400, 300))
+          .jpeg()
+          .toBuffer()
+        return b.subarray(0, b.length / 2)
+      },
+      /breaks off or is damaged/,
+    ],
     ['a picture of 30000 x 30000', () => emptyPng(30_000, 30_000), /30000 x 30000 px, 900 megapixels/],
     ['an animated GIF', sampleGif, /is animated \(2 frames\)/],
-    ['an SVG', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>alert(1)</script></svg>'), /holds SVG/],
+    [
+      'an SVG',
+      () =>
+        Buffer.from(
+          '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>alert(1)</script></svg>',
+        ),
+      /holds SVG/,
+    ],
   ])('%s is refused, and says why', async (_, make, why) => {
     const bytes = await make()
-    await expect(takeInDesign(bytes, 'design.png')).rejects.toMatchObject({ detail: expect.stringMatching(why) })
+    await expect(takeInDesign(bytes, 'design.png')).rejects.toMatchObject({
+      detail: expect.stringMatching(why),
+    })
   })
 
   test('what is too heavy is refused before it is read', async () => {
-    await expect(takeInDesign(Buffer.alloc(MOST_BYTES + 1), 'heavy.png')).rejects.toMatchObject({ status: 413 })
+    await expect(takeInDesign(Buffer.alloc(MOST_BYTES + 1), 'heavy.png')).rejects.toMatchObject({
+      status: 413,
+    })
   })
 
   test('PNG, JPEG, WebP and AVIF are kept as the same pixels, the same bytes once', async () => {
@@ -37,7 +75,12 @@ describe('designs are judged by their content', () => {
     const one = await takeInDesign(png, 'a.png')
     expect(await takeInDesign(png, 'b.png')).toEqual(one)
     expect((await raw(await pictureBytes(one.id))).data.equals((await raw(png)).data)).toBe(true)
-    for (const bytes of [await sharp(png).jpeg().toBuffer(), await sharp(png).webp().toBuffer(), await sharp(png).avif({ effort: 0 }).toBuffer()]) expect(await takeInDesign(bytes, 'x')).toMatchObject({ type: 'image/png', width: 300, height: 200 })
+    for (const bytes of [
+      await sharp(png).jpeg().toBuffer(),
+      await sharp(png).webp().toBuffer(),
+      await sharp(png).avif({ effort: 0 }).toBuffer(),
+    ])
+      expect(await takeInDesign(bytes, 'x')).toMatchObject({ type: 'image/png', width: 300, height: 200 })
     expect(pictureInfo(one.id)).toEqual(one)
   })
 })
@@ -57,20 +100,32 @@ describe('a crop is encoded at no visible loss', () => {
     expect(out.type).toBe('image/jpeg')
     expect(out.likeness).toBeGreaterThanOrEqual(LIKENESS)
     expect(await likenessOf(out.bytes, pixels)).toBeCloseTo(out.likeness, 3)
-    const losslessly = await sharp(pixels.data, { raw: { width: 800, height: 500, channels: 4 } }).png().toBuffer()
+    const losslessly = await sharp(pixels.data, { raw: { width: 800, height: 500, channels: 4 } })
+      .png()
+      .toBuffer()
     expect(out.bytes.length).toBeLessThan(losslessly.length / 3)
   })
 
-  test.each(photographs)('a real photograph, the %s, becomes a JPEG like it by ssim.js, a good deal smaller than its PNG', async (name) => {
-    const pixels = await raw(photograph(name))
-    const out = await encodeCrop(pixels)
-    expect(out.type).toBe('image/jpeg')
-    expect(await likenessOf(out.bytes, pixels)).toBeGreaterThanOrEqual(LIKENESS - 0.0005)
-    expect(out.bytes.length).toBeLessThan((await sharp(pixels.data, { raw: { width: pixels.width, height: pixels.height, channels: 4 } }).png().toBuffer()).length / 3)
-  })
+  test.each(photographs)(
+    'a real photograph, the %s, becomes a JPEG like it by ssim.js, a good deal smaller than its PNG',
+    async (name) => {
+      const pixels = await raw(photograph(name))
+      const out = await encodeCrop(pixels)
+      expect(out.type).toBe('image/jpeg')
+      expect(await likenessOf(out.bytes, pixels)).toBeGreaterThanOrEqual(LIKENESS - 0.0005)
+      expect(out.bytes.length).toBeLessThan(
+        (
+          await sharp(pixels.data, { raw: { width: pixels.width, height: pixels.height, channels: 4 } })
+            .png()
+            .toBuffer()
+        ).length / 3,
+      )
+    },
+  )
 
   test('flat work as palette PNG, with its exact colours', async () => {
-    const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="600" height="300"><rect width="600" height="300" fill="#b4572f"/><circle cx="300" cy="150" r="90" fill="#f0cf98"/></svg>'
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" width="600" height="300"><rect width="600" height="300" fill="#b4572f"/><circle cx="300" cy="150" r="90" fill="#f0cf98"/></svg>'
     const pixels = await raw(await sharp(Buffer.from(svg)).png().toBuffer())
     const out = await encodeCrop(pixels)
     expect(out.type).toBe('image/png')
@@ -85,9 +140,22 @@ describe('a crop is encoded at no visible loss', () => {
     const rect = { x: 100, y: 200, w: 640, h: 301, ground: null }
     const { picture, likeness } = await cropOf(design.id, rect, 2)
     expect(picture).toMatchObject({ width: 640, height: 301 })
-    const truth = await raw(await sharp(await pictureBytes(design.id)).extract({ left: 100, top: 200, width: 640, height: 301 }).png().toBuffer())
+    const truth = await raw(
+      await sharp(await pictureBytes(design.id))
+        .extract({ left: 100, top: 200, width: 640, height: 301 })
+        .png()
+        .toBuffer(),
+    )
     expect(await likenessOf(await pictureBytes(picture.id), truth)).toBeCloseTo(likeness, 3)
-    expect(await cropOf(design.id, rect, 2, () => { throw new Error('must be remembered') })).toMatchObject({ picture, likeness: expect.closeTo(likeness, 5) })
-    expect([storedSize(rect, 1), storedSize(rect, 2), storedSize({ ...rect, w: 900, h: 300 }, 3)]).toEqual([{ width: 640, height: 301 }, { width: 640, height: 301 }, { width: 600, height: 200 }])
+    expect(
+      await cropOf(design.id, rect, 2, () => {
+        throw new Error('must be remembered')
+      }),
+    ).toMatchObject({ picture, likeness: expect.closeTo(likeness, 5) })
+    expect([storedSize(rect, 1), storedSize(rect, 2), storedSize({ ...rect, w: 900, h: 300 }, 3)]).toEqual([
+      { width: 640, height: 301 },
+      { width: 640, height: 301 },
+      { width: 600, height: 200 },
+    ])
   })
 })

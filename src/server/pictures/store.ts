@@ -9,7 +9,12 @@ import { pictures } from '../db/schema'
 import { notFound, Problem } from '../problem'
 import { picturesFolder } from '../settings'
 
-const extensions: Record<string, string> = { 'image/png': 'png', 'image/jpeg': 'jpg', 'image/gif': 'gif', 'image/webp': 'webp' }
+const extensions: Record<string, string> = {
+  'image/png': 'png',
+  'image/jpeg': 'jpg',
+  'image/gif': 'gif',
+  'image/webp': 'webp',
+}
 
 /** The usual file ending of a picture type, without the dot. */
 export const extensionOf = (type: string): string => extensions[type] ?? 'bin'
@@ -20,25 +25,46 @@ const fileOf = (id: string): string => join(picturesFolder(), id.slice(0, 2), id
  * Keeps a picture by the SHA-256 of its bytes: written under a temporary name, synced, then renamed, so that a crash leaves a whole file
  * or none. The same bytes are kept once.
  */
-export async function keepPicture(bytes: Buffer, known: { type: PictureRef['type']; width: number; height: number }): Promise<PictureRef> {
+export async function keepPicture(
+  bytes: Buffer,
+  known: { type: PictureRef['type']; width: number; height: number },
+): Promise<PictureRef> {
   const id = createHash('sha256').update(bytes).digest('hex')
   const file = fileOf(id)
   const ref: PictureRef = { id, ...known, bytes: bytes.length }
-  const there = await stat(file).then((s) => s.size === bytes.length, () => false)
+  const there = await stat(file).then(
+    (s) => s.size === bytes.length,
+    () => false,
+  )
   if (!there) {
     await mkdir(join(file, '..'), { recursive: true })
     const temporary = `${file}.${randomBytes(6).toString('hex')}`
     try {
       const handle = await open(temporary, 'wx')
-      try { await handle.writeFile(bytes); await handle.sync() } finally { await handle.close() }
+      try {
+        await handle.writeFile(bytes)
+        await handle.sync()
+      } finally {
+        await handle.close()
+      }
       await rename(temporary, file)
     } catch (error) {
       await rm(temporary, { force: true })
-      if ((error as NodeJS.ErrnoException).code === 'ENOSPC') throw new Problem(507, 'disk-full', 'The disk is full', 'The picture could not be written, and nothing was changed. Make room on the disk and try again.')
+      if ((error as NodeJS.ErrnoException).code === 'ENOSPC')
+        throw new Problem(
+          507,
+          'disk-full',
+          'The disk is full',
+          'The picture could not be written, and nothing was changed. Make room on the disk and try again.',
+        )
       throw error
     }
   }
-  db().insert(pictures).values({ ...ref, createdAt: new Date().toISOString() }).onConflictDoNothing().run()
+  db()
+    .insert(pictures)
+    .values({ ...ref, createdAt: new Date().toISOString() })
+    .onConflictDoNothing()
+    .run()
   return ref
 }
 
@@ -46,7 +72,13 @@ export async function keepPicture(bytes: Buffer, known: { type: PictureRef['type
 export function pictureInfo(id: string): PictureRef {
   const row = db().select().from(pictures).where(eq(pictures.id, id)).get()
   if (!row) throw notFound('picture', id)
-  return { id: row.id, type: row.type as PictureRef['type'], width: row.width, height: row.height, bytes: row.bytes }
+  return {
+    id: row.id,
+    type: row.type as PictureRef['type'],
+    width: row.width,
+    height: row.height,
+    bytes: row.bytes,
+  }
 }
 
 /** A picture's bytes. */
@@ -57,6 +89,10 @@ export async function pictureBytes(id: string): Promise<Buffer> {
 
 /** Pixels of a picture as RGBA, without alpha left in it. */
 export async function pictureRaster(id: string): Promise<{ width: number; height: number; data: Buffer }> {
-  const { data, info } = await sharp(await pictureBytes(id)).flatten({ background: '#ffffff' }).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+  const { data, info } = await sharp(await pictureBytes(id))
+    .flatten({ background: '#ffffff' })
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
   return { width: info.width, height: info.height, data }
 }

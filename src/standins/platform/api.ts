@@ -3,7 +3,8 @@ import { modeOf } from '../db'
 import { keepPicture, keepTemplate, TOKEN } from './store'
 
 /** The stand-in's own HTTP interface, as an outside service would have it: its own errors, its own field syntax. */
-const refuse = (status: number, error: string, message: string) => Response.json({ error, message }, { status })
+const refuse = (status: number, error: string, message: string) =>
+  Response.json({ error, message }, { status })
 
 /** Takes the mode the stand-in is set to, and the token, into account; null where the call may go on. */
 async function guard(request: Request): Promise<Response | null> {
@@ -12,7 +13,8 @@ async function guard(request: Request): Promise<Response | null> {
   if (mode === 'refuse') return refuse(503, 'closed', 'The platform is closed for maintenance.')
   if (mode === 'expire') return refuse(401, 'token', 'The token has run out.')
   if (mode === 'mangle') return new Response('<html>OK</html>', { status: 200 })
-  if (request.headers.get('authorization') !== `Bearer ${TOKEN}`) return refuse(401, 'token', 'The token is not known.')
+  if (request.headers.get('authorization') !== `Bearer ${TOKEN}`)
+    return refuse(401, 'token', 'The token is not known.')
   return null
 }
 
@@ -24,22 +26,40 @@ export async function postPicture(request: Request, origin: string): Promise<Res
   const stop = await guard(request)
   if (stop) return stop
   const type = request.headers.get('content-type') ?? ''
-  if (!pictureTypes.includes(type)) return refuse(415, 'picture-type', `Pictures come as PNG, JPEG or GIF, not "${type}".`)
+  if (!pictureTypes.includes(type))
+    return refuse(415, 'picture-type', `Pictures come as PNG, JPEG or GIF, not "${type}".`)
   const bytes = Buffer.from(await request.arrayBuffer())
-  if (!bytes.length || bytes.length > MOST_PICTURE) return refuse(413, 'picture-size', `A picture has 1 byte to 10 MB; this one has ${bytes.length} bytes.`)
+  if (!bytes.length || bytes.length > MOST_PICTURE)
+    return refuse(413, 'picture-size', `A picture has 1 byte to 10 MB; this one has ${bytes.length} bytes.`)
   const id = keepPicture(new URL(request.url).searchParams.get('name') ?? 'picture', type, bytes)
   return Response.json({ address: `${origin}/standins/platform/v1/pictures/${id}` }, { status: 201 })
 }
 
-const templateSchema = z.object({ name: z.string().min(1), subject: z.string().min(1), preheader: z.string(), html: z.string().min(1), text: z.string() })
+const templateSchema = z.object({
+  name: z.string().min(1),
+  subject: z.string().min(1),
+  preheader: z.string(),
+  html: z.string().min(1),
+  text: z.string(),
+})
 
 /** POST templates: JSON of name, subject, preheader, html and text. Refuses one without the field for leaving, `{:leave_link:}`. */
 export async function postTemplate(request: Request, origin: string): Promise<Response> {
   const stop = await guard(request)
   if (stop) return stop
   const read = templateSchema.safeParse(await request.json().catch(() => null))
-  if (!read.success) return refuse(422, 'template', `The template is not whole: ${read.error.issues.map((i) => `${i.path.join('.') || 'body'} ${i.message}`).join('; ')}.`)
-  if (!read.data.html.includes('{:leave_link:}')) return refuse(422, 'no-unsubscribe', 'The template has no {:leave_link:}, so its readers could not unsubscribe. Link some words to the unsubscribe field.')
+  if (!read.success)
+    return refuse(
+      422,
+      'template',
+      `The template is not whole: ${read.error.issues.map((i) => `${i.path.join('.') || 'body'} ${i.message}`).join('; ')}.`,
+    )
+  if (!read.data.html.includes('{:leave_link:}'))
+    return refuse(
+      422,
+      'no-unsubscribe',
+      'The template has no {:leave_link:}, so its readers could not unsubscribe. Link some words to the unsubscribe field.',
+    )
   const id = keepTemplate(read.data)
   return Response.json({ id, address: `${origin}/standins/platform?template=${id}` }, { status: 201 })
 }

@@ -31,26 +31,61 @@ export interface BenchProps {
 /** A job on the bench: its documents are opened once, and every stage works on the same ones. */
 export default function Bench({ job: opened, cuts, email }: BenchProps) {
   const [job, setJob] = useState(opened)
-  const [cutSession] = useState<CutSession>(() => openDocument({
-    key: `cuts:${job.id}`, read: readPlan, doc: cuts.plan, revision: cuts.revision, savedAt: cuts.savedAt,
-    save: async (plan, revision) => ({ revision: (await call<{ revision: number }>(`/api/jobs/${job.id}/cuts`, { method: 'PUT', body: { revision, plan } })).revision, savedAt: new Date().toISOString() }),
-    load: async () => { const r = await call<{ plan: CutPlan; revision: number }>(`/api/jobs/${job.id}/cuts`); return { doc: r.plan ?? emptyPlan(), revision: r.revision } },
-  }))
-  const [emailSession] = useState<EmailSession>(() => openDocument({
-    key: `email:${job.id}`, read: readEmail, doc: email?.email ?? newEmail(job.width), revision: email?.revision ?? 0, savedAt: email?.savedAt ?? '',
-    save: (doc, revision) => call<{ revision: number; savedAt: string }>(`/api/jobs/${job.id}/email`, { method: 'PUT', body: { revision, email: doc } }),
-    load: async () => { const r = await call<{ email: Email; revision: number }>(`/api/jobs/${job.id}/email`); return { doc: r.email, revision: r.revision } },
-  }))
+  const [cutSession] = useState<CutSession>(() =>
+    openDocument({
+      key: `cuts:${job.id}`,
+      read: readPlan,
+      doc: cuts.plan,
+      revision: cuts.revision,
+      savedAt: cuts.savedAt,
+      save: async (plan, revision) => ({
+        revision: (
+          await call<{ revision: number }>(`/api/jobs/${job.id}/cuts`, {
+            method: 'PUT',
+            body: { revision, plan },
+          })
+        ).revision,
+        savedAt: new Date().toISOString(),
+      }),
+      load: async () => {
+        const r = await call<{ plan: CutPlan; revision: number }>(`/api/jobs/${job.id}/cuts`)
+        return { doc: r.plan ?? emptyPlan(), revision: r.revision }
+      },
+    }),
+  )
+  const [emailSession] = useState<EmailSession>(() =>
+    openDocument({
+      key: `email:${job.id}`,
+      read: readEmail,
+      doc: email?.email ?? newEmail(job.width),
+      revision: email?.revision ?? 0,
+      savedAt: email?.savedAt ?? '',
+      save: (doc, revision) =>
+        call<{ revision: number; savedAt: string }>(`/api/jobs/${job.id}/email`, {
+          method: 'PUT',
+          body: { revision, email: doc },
+        }),
+      load: async () => {
+        const r = await call<{ email: Email; revision: number }>(`/api/jobs/${job.id}/email`)
+        return { doc: r.email, revision: r.revision }
+      },
+    }),
+  )
   const built = useStore(emailSession.store, (s) => s.revision > 0)
   const [stage, setStage] = useState<StageId>(() => {
     const asked = new URLSearchParams(location.search).get('stage')
     return stages.find((s) => s.id === asked)?.id ?? (email ? 'compose' : 'cut')
   })
   const [focus, setFocus] = useState<'subject' | 'preheader' | null>(null)
-  const setHouse = useCallback((house: HouseStyle) => setJob((j) => ({ ...j, client: { ...j.client, house } })), [])
+  const setHouse = useCallback(
+    (house: HouseStyle) => setJob((j) => ({ ...j, client: { ...j.client, house } })),
+    [],
+  )
   const work = useEmailWork(job, emailSession, setHouse)
   const actions = useRef<Action[]>([])
-  const setActions = useCallback((a: Action[]) => { actions.current = a }, [])
+  const setActions = useCallback((a: Action[]) => {
+    actions.current = a
+  }, [])
   const session = (stage === 'cut' ? cutSession : emailSession) as DocumentSession<unknown>
 
   const go = useCallback((s: StageId) => {
@@ -59,14 +94,22 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
     history.replaceState(null, '', `?stage=${s}`)
   }, [])
   useEffect(() => {
-    const leave = () => { void cutSession.flush(); void emailSession.flush() }
+    const leave = () => {
+      void cutSession.flush()
+      void emailSession.flush()
+    }
     addEventListener('pagehide', leave)
-    return () => { removeEventListener('pagehide', leave); cutSession.dispose(); emailSession.dispose() }
+    return () => {
+      removeEventListener('pagehide', leave)
+      cutSession.dispose()
+      emailSession.dispose()
+    }
   }, [cutSession, emailSession])
 
   // What was written in the email since the last build stands in the cuts too.
   useEffect(() => {
-    if (stage === 'cut' && emailSession.store.getState().revision > 0) cutSession.amend((p) => harvest(p, emailSession.store.getState().doc))
+    if (stage === 'cut' && emailSession.store.getState().revision > 0)
+      cutSession.amend((p) => harvest(p, emailSession.store.getState().doc))
   }, [stage, cutSession, emailSession])
 
   const finder = useFinder(() => [
@@ -75,35 +118,100 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
     { id: 'redo', label: 'Redo', group: 'App', keys: 'Ctrl Shift Z', run: session.redo },
     { id: 'redo-y', label: 'Redo (as in other programs)', group: 'App', keys: 'Ctrl Y', run: session.redo },
     { id: 'save', label: 'Save now', group: 'App', keys: 'Ctrl S', run: () => void session.flush() },
-    ...stages.map((s, i): Action => ({ id: `stage-${s.id}`, label: `Go to ${s.label}`, group: 'Stages', keys: `Alt ${i + 1}`, run: () => go(s.id), off: s.id !== 'cut' && !built })),
-    { id: 'wall', label: 'Back to the wall', group: 'App', run: () => { location.href = '/' } },
+    ...stages.map((s, i): Action => ({
+      id: `stage-${s.id}`,
+      label: `Go to ${s.label}`,
+      group: 'Stages',
+      keys: `Alt ${i + 1}`,
+      run: () => go(s.id),
+      off: s.id !== 'cut' && !built,
+    })),
+    {
+      id: 'wall',
+      label: 'Back to the wall',
+      group: 'App',
+      run: () => {
+        location.href = '/'
+      },
+    },
   ])
 
   const mend = work.findings.filter((f) => f.weight === 'mend')
   const plan = useStore(cutSession.store, (s) => s.doc)
-  const left = useMemo(() => ({
-    cut: (built ? harvest(plan, work.email) : plan).cuts.filter((c) => (c.kind === 'words' && !c.words) || (c.kind === 'picture' && c.alt === null)).length,
-    compose: built ? mend.filter((f) => f.stage === 'compose').length : 0, proof: built ? mend.length : 0, handover: built ? mend.filter((f) => f.stage === 'handover').length : 0,
-  }), [plan, mend, built, work.email])
-  const due = job.due ? `, due ${new Date(`${job.due}T12:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}` : ''
+  const left = useMemo(
+    () => ({
+      cut: (built ? harvest(plan, work.email) : plan).cuts.filter(
+        (c) => (c.kind === 'words' && !c.words) || (c.kind === 'picture' && c.alt === null),
+      ).length,
+      compose: built ? mend.filter((f) => f.stage === 'compose').length : 0,
+      proof: built ? mend.length : 0,
+      handover: built ? mend.filter((f) => f.stage === 'handover').length : 0,
+    }),
+    [plan, mend, built, work.email],
+  )
+  const due = job.due
+    ? `, due ${new Date(`${job.due}T12:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}`
+    : ''
   const side = stage === 'proof' || stage === 'handover' ? 272 : stage === 'compose' ? 186 : 148
   return (
-    <div className={cx('grid h-dvh min-h-[560px] min-w-[1000px] grid-rows-[48px_minmax(0,1fr)_196px]')} style={{ gridTemplateColumns: `${side}px minmax(0, 1fr)` }}>
-      <TopBar title={job.name} about={`${job.client.name}${due}`} stage={stage} left={left} done={{ cut: built && !left.cut, compose: built && !left.compose, proof: built && !left.proof }} onStage={go} session={session} onFind={finder.openFinder} onHelp={finder.openSheet} />
-      <ShelfOf value={job.client}>{stage === 'cut' ? (
-        <CutStage job={job} session={cutSession} email={built ? work.email : null} setActions={setActions} onJob={setJob} onBuilt={(r) => {
-          emailSession.adopt('build the email', r.email, r.revision)
-          cutSession.adopt('build the email', r.plan, r.cutsRevision)
-          r.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
-          go('compose')
-        }} />
-      ) : !built ? (
-        <div className="col-span-2 row-span-2 grid place-items-center bg-ground">
-          <div className="max-w-sm bg-paper p-6"><h2 className="text-lg">There is no email yet</h2><p className="mt-1 text-soft">Cut the design first: decide what stays a picture and what becomes live. Then build the email from the cuts.</p><Button look="main" className="mt-3" onClick={() => go('cut')}>Go to Cut</Button></div>
-        </div>
-      ) : stage === 'compose' ? <ComposeStage job={job} work={work} cuts={cutSession} setActions={setActions} />
-        : stage === 'proof' ? <ProofStage work={work} setActions={setActions} onValue={(v) => { go('handover'); setFocus(v) }} />
-        : <HandoverStage job={job} work={work} session={emailSession} focus={focus} setActions={setActions} />}</ShelfOf>
+    <div
+      className={cx('grid h-dvh min-h-[560px] min-w-[1000px] grid-rows-[48px_minmax(0,1fr)_196px]')}
+      style={{ gridTemplateColumns: `${side}px minmax(0, 1fr)` }}
+    >
+      <TopBar
+        title={job.name}
+        about={`${job.client.name}${due}`}
+        stage={stage}
+        left={left}
+        done={{ cut: built && !left.cut, compose: built && !left.compose, proof: built && !left.proof }}
+        onStage={go}
+        session={session}
+        onFind={finder.openFinder}
+        onHelp={finder.openSheet}
+      />
+      <ShelfOf value={job.client}>
+        {stage === 'cut' ? (
+          <CutStage
+            job={job}
+            session={cutSession}
+            email={built ? work.email : null}
+            setActions={setActions}
+            onJob={setJob}
+            onBuilt={(r) => {
+              emailSession.adopt('build the email', r.email, r.revision)
+              cutSession.adopt('build the email', r.plan, r.cutsRevision)
+              r.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
+              go('compose')
+            }}
+          />
+        ) : !built ? (
+          <div className="col-span-2 row-span-2 grid place-items-center bg-ground">
+            <div className="max-w-sm bg-paper p-6">
+              <h2 className="text-lg">There is no email yet</h2>
+              <p className="mt-1 text-soft">
+                Cut the design first: decide what stays a picture and what becomes live. Then build the email
+                from the cuts.
+              </p>
+              <Button look="main" className="mt-3" onClick={() => go('cut')}>
+                Go to Cut
+              </Button>
+            </div>
+          </div>
+        ) : stage === 'compose' ? (
+          <ComposeStage job={job} work={work} cuts={cutSession} setActions={setActions} />
+        ) : stage === 'proof' ? (
+          <ProofStage
+            work={work}
+            setActions={setActions}
+            onValue={(v) => {
+              go('handover')
+              setFocus(v)
+            }}
+          />
+        ) : (
+          <HandoverStage job={job} work={work} session={emailSession} focus={focus} setActions={setActions} />
+        )}
+      </ShelfOf>
       {finder.finder}
       <Conflict session={emailSession as DocumentSession<unknown>} what="email" />
       <Conflict session={cutSession as DocumentSession<unknown>} what="cut plan" />
@@ -115,10 +223,22 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
 function Conflict({ session, what }: { session: DocumentSession<unknown>; what: string }) {
   const open = useStore(session.store, (s) => s.status.kind === 'conflict' && s.theirs !== null)
   const [later, setLater] = useState(false)
-  useEffect(() => { if (!open) setLater(false) }, [open])
+  useEffect(() => {
+    if (!open) setLater(false)
+  }, [open])
   return (
-    <Dialog open={open && !later} onClose={() => setLater(true)} title={`This ${what} was changed elsewhere`} about="Another tab or a script saved a newer version while you were working here. Both are safe: whichever you take now, undo brings back the other.">
-      <div className="flex gap-2"><Button look="main" onClick={() => session.settle('mine')}>Keep what is here</Button><Button onClick={() => session.settle('theirs')}>Take the newer one</Button></div>
+    <Dialog
+      open={open && !later}
+      onClose={() => setLater(true)}
+      title={`This ${what} was changed elsewhere`}
+      about="Another tab or a script saved a newer version while you were working here. Both are safe: whichever you take now, undo brings back the other."
+    >
+      <div className="flex gap-2">
+        <Button look="main" onClick={() => session.settle('mine')}>
+          Keep what is here
+        </Button>
+        <Button onClick={() => session.settle('theirs')}>Take the newer one</Button>
+      </div>
     </Dialog>
   )
 }

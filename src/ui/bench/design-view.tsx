@@ -14,31 +14,97 @@ export function bandsInDesign(email: Email, plan: CutPlan): Map<string, Stretch>
   const out = new Map<string, Stretch>()
   for (const band of email.bands) {
     const own = [...tilesOf(band)].flatMap((t) => (t.cut && cuts.has(t.cut) ? [cuts.get(t.cut)!] : []))
-    if (own.length) { const r = around(own); out.set(band.id, { top: r.y, left: r.x, width: r.w, height: r.h }) }
+    if (own.length) {
+      const r = around(own)
+      out.set(band.id, { top: r.y, left: r.x, width: r.w, height: r.h })
+    }
   }
   return out
 }
 
 /** The design as the designer sent it, tied to the email by its cuts. */
-export function DesignView({ design, places, ties, selected, hovered, onPick, onHover }: { design: BenchJob['design']; places: Map<string, Stretch>; ties: Ties; selected: string | null; hovered: string | null; onPick: (band: string) => void; onHover: (band: string | null) => void }) {
+export function DesignView({
+  design,
+  places,
+  ties,
+  selected,
+  hovered,
+  onPick,
+  onHover,
+}: {
+  design: BenchJob['design']
+  places: Map<string, Stretch>
+  ties: Ties
+  selected: string | null
+  hovered: string | null
+  onPick: (band: string) => void
+  onHover: (band: string | null) => void
+}) {
   const [scroller, room] = useWidth<HTMLDivElement>()
   const zoom = room ? Math.min(1, (room - 20) / design.width) : 0.3
   useEffect(() => {
-    if (scroller.current) ties.register('Design', { scroller: scroller.current, zoom, origin: { x: Math.max(10, (room - design.width * zoom) / 2), y: 10 }, bands: places })
+    if (scroller.current)
+      ties.register('Design', {
+        scroller: scroller.current,
+        zoom,
+        origin: { x: Math.max(10, (room - design.width * zoom) / 2), y: 10 },
+        bands: places,
+      })
   }, [places, zoom, room, ties, scroller, design.width])
   useEffect(() => () => ties.remove('Design'), [ties])
-  const ring = (id: string | null, look: string) => { const r = id ? places.get(id) : undefined; return r && <div aria-hidden className={`pointer-events-none absolute ${look}`} style={{ top: r.top * zoom, left: r.left * zoom, width: r.width * zoom, height: r.height * zoom }} /> }
+  const ring = (id: string | null, look: string) => {
+    const r = id ? places.get(id) : undefined
+    return (
+      r && (
+        <div
+          aria-hidden
+          className={`pointer-events-none absolute ${look}`}
+          style={{ top: r.top * zoom, left: r.left * zoom, width: r.width * zoom, height: r.height * zoom }}
+        />
+      )
+    )
+  }
   const under = (e: { clientX: number; clientY: number; currentTarget: Element }) => {
     const box = e.currentTarget.getBoundingClientRect()
-    const x = (e.clientX - box.left) / zoom, y = (e.clientY - box.top) / zoom
-    return [...places].find(([, r]) => x >= r.left && x < r.left + r.width && y >= r.top && y < r.top + r.height)?.[0] ?? null
+    const x = (e.clientX - box.left) / zoom,
+      y = (e.clientY - box.top) / zoom
+    return (
+      [...places].find(
+        ([, r]) => x >= r.left && x < r.left + r.width && y >= r.top && y < r.top + r.height,
+      )?.[0] ?? null
+    )
   }
   return (
-    <LensFrame name="Design" detail={`${design.width} px, ${Number(design.scale.toFixed(2))}x`} zoom={zoom * design.scale}>
-      <div ref={scroller} className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto" onScroll={() => ties.scrolled('Design')} tabIndex={0} role="region" aria-label="The design">
+    <LensFrame
+      name="Design"
+      detail={`${design.width} px, ${Number(design.scale.toFixed(2))}x`}
+      zoom={zoom * design.scale}
+    >
+      <div
+        ref={scroller}
+        className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto"
+        onScroll={() => ties.scrolled('Design')}
+        tabIndex={0}
+        role="region"
+        aria-label="The design"
+      >
         {/* Selecting by pointer here repeats what the spine offers to the keyboard. */}
-        <div className="relative mx-auto my-2.5" style={{ width: design.width * zoom, height: design.height * zoom }} onPointerMove={(e) => onHover(under(e))} onPointerLeave={() => onHover(null)} onPointerDown={(e) => { const id = under(e); if (id) onPick(id) }}>
-          <img src={`/api/pictures/${design.id}`} alt="The design" draggable={false} className="block h-full w-full" />
+        <div
+          className="relative mx-auto my-2.5"
+          style={{ width: design.width * zoom, height: design.height * zoom }}
+          onPointerMove={(e) => onHover(under(e))}
+          onPointerLeave={() => onHover(null)}
+          onPointerDown={(e) => {
+            const id = under(e)
+            if (id) onPick(id)
+          }}
+        >
+          <img
+            src={`/api/pictures/${design.id}`}
+            alt="The design"
+            draggable={false}
+            className="block h-full w-full"
+          />
           {ring(hovered, 'outline-2 -outline-offset-1 outline-[#21508f]/50')}
           {ring(selected, 'outline-2 outline-[#21508f]')}
         </div>
@@ -51,7 +117,19 @@ export function DesignView({ design, places, ties, selected, hovered, onPick, on
 export function NarrowDesign({ design }: { design: NonNullable<BenchJob['narrow']> }) {
   return (
     <LensFrame name="Narrow design" detail={`${design.width} px`}>
-      <div className="min-h-0 flex-1 overflow-y-auto p-2.5" tabIndex={0} role="region" aria-label="The narrow design"><img src={`/api/pictures/${design.id}`} alt="The narrow design" draggable={false} className="block w-full" /></div>
+      <div
+        className="min-h-0 flex-1 overflow-y-auto p-2.5"
+        tabIndex={0}
+        role="region"
+        aria-label="The narrow design"
+      >
+        <img
+          src={`/api/pictures/${design.id}`}
+          alt="The narrow design"
+          draggable={false}
+          className="block w-full"
+        />
+      </div>
     </LensFrame>
   )
 }

@@ -11,19 +11,86 @@ import { EmailLens, type Marks } from './lens'
 export const PHONE = 375
 
 /** The email through one lens, with selection, ties, and the words edited in place. @param edits whether this lens is the one that holds the editor */
-export function WorkLens({ work, name, width, edits, onMarks }: { work: EmailWork; name: string; width: number; edits?: boolean; onMarks?: (m: Marks, height: number) => void }) {
-  const { selection: { band, tile } } = work
+export function WorkLens({
+  work,
+  name,
+  width,
+  edits,
+  onMarks,
+}: {
+  work: EmailWork
+  name: string
+  width: number
+  edits?: boolean
+  onMarks?: (m: Marks, height: number) => void
+}) {
+  const {
+    selection: { band, tile },
+  } = work
   const overlay = (marks: Marks) => {
     const place = edits && work.editing ? placeOf(work.email, work.editing) : undefined
     const at = place && marks.get(place.tile.id)
     if (!place || place.tile.kind !== 'words' || !at) return null
     const words = place.tile
-    return <InPlaceEditor key={words.id} tile={words} role={place.band.role} dir={words.dir ?? place.band.dir ?? work.email.dir} style={work.style} ground={place.cell.background ?? place.band.background ?? work.style.ground} at={at} onEditor={work.setEditor} onDone={() => work.setEditing(null)} onChange={(text) => work.apply('write', { name: 'setTile', what: { id: words.id, set: { text } } }, `write-${words.id}`)} />
+    return (
+      <InPlaceEditor
+        key={words.id}
+        tile={words}
+        role={place.band.role}
+        dir={words.dir ?? place.band.dir ?? work.email.dir}
+        style={work.style}
+        ground={place.cell.background ?? place.band.background ?? work.style.ground}
+        at={at}
+        onEditor={work.setEditor}
+        onDone={() => work.setEditing(null)}
+        onChange={(text) =>
+          work.apply('write', { name: 'setTile', what: { id: words.id, set: { text } } }, `write-${words.id}`)
+        }
+      />
+    )
   }
-  return <EmailLens name={name} width={width} html={work.html} ties={work.ties} bandIds={work.bandIds} selected={tile?.id ?? band?.id} selectedBand={band?.id} hovered={work.hovered} onHover={work.setHovered} onPick={work.pick} onOpen={work.open} onMarks={onMarks} overlay={overlay} />
+  return (
+    <EmailLens
+      name={name}
+      width={width}
+      html={work.html}
+      ties={work.ties}
+      bandIds={work.bandIds}
+      selected={tile?.id ?? band?.id}
+      selectedBand={band?.id}
+      hovered={work.hovered}
+      onHover={work.setHovered}
+      onPick={work.pick}
+      onOpen={work.open}
+      onMarks={onMarks}
+      overlay={overlay}
+    />
+  )
 }
 
 /** The tray of an email's stage. */
 export function WorkTray({ work, right }: { work: EmailWork; right?: ReactNode }) {
-  return <Tray email={work.email} job={work.job} setHouse={work.setHouse} flush={work.flush} style={work.style} selection={work.selection} editor={work.editor} apply={work.apply} onSelect={work.select} onEdit={work.edit} onMove={work.move} onRemove={work.remove} onAddBand={work.addBand} right={<>{work.email.way === 'plain' ? null : <ReaderPick work={work} />}{right}</>} />
+  return (
+    <Tray
+      email={work.email}
+      job={work.job}
+      setHouse={work.setHouse}
+      flush={work.flush}
+      style={work.style}
+      selection={work.selection}
+      editor={work.editor}
+      apply={work.apply}
+      onSelect={work.select}
+      onEdit={work.edit}
+      onMove={work.move}
+      onRemove={work.remove}
+      onAddBand={work.addBand}
+      right={
+        <>
+          {work.email.way === 'plain' ? null : <ReaderPick work={work} />}
+          {right}
+        </>
+      }
+    />
+  )
 }

@@ -7,16 +7,29 @@ import type { Stretch, Ties } from './ties'
 /** Rectangles of everything marked in a lens, by id, in px of what it shows. */
 export type Marks = Map<string, Stretch>
 
-interface FrameProps { name: string; detail?: string; right?: ReactNode; zoom?: number; children: ReactNode; className?: string }
+interface FrameProps {
+  name: string
+  detail?: string
+  right?: ReactNode
+  zoom?: number
+  children: ReactNode
+  className?: string
+}
 
 /** The frame of a lens: its name, what it shows, and the neutral ground. */
 export function LensFrame({ name, detail, right, zoom, children, className }: FrameProps) {
   return (
-    <section aria-label={`${name} lens`} className={cx('relative flex min-h-0 min-w-0 flex-col border-r border-[#8d8e8c] bg-ground', className)}>
+    <section
+      aria-label={`${name} lens`}
+      className={cx('relative flex min-h-0 min-w-0 flex-col border-r border-[#8d8e8c] bg-ground', className)}
+    >
       <header className="flex h-[26px] shrink-0 items-center gap-2 bg-groundhead px-2.5 text-xs text-[#17191a]">
         <h2 className="font-sans text-xs font-semibold">{name}</h2>
         {detail && <span className="truncate font-mono text-[11px]">{detail}</span>}
-        <span className="ml-auto flex items-center gap-2">{right}{zoom !== undefined && <span className="font-mono text-[11px]">{Math.round(zoom * 100)} %</span>}</span>
+        <span className="ml-auto flex items-center gap-2">
+          {right}
+          {zoom !== undefined && <span className="font-mono text-[11px]">{Math.round(zoom * 100)} %</span>}
+        </span>
       </header>
       {children}
     </section>
@@ -85,7 +98,8 @@ export function EmailLens(p: EmailLensProps) {
     const next: Marks = new Map()
     for (const el of doc.querySelectorAll<HTMLElement>('[data-m]')) {
       const r = el.getBoundingClientRect()
-      if (r.width && r.height) next.set(el.dataset.m!, { top: r.top, left: r.left, width: r.width, height: r.height })
+      if (r.width && r.height)
+        next.set(el.dataset.m!, { top: r.top, left: r.left, width: r.width, height: r.height })
     }
     const tall = Math.ceil(doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0)
     setHeight(Math.max(tall, 40))
@@ -108,7 +122,10 @@ export function EmailLens(p: EmailLensProps) {
     }
     el.addEventListener('load', loaded)
     if (el.contentDocument?.readyState === 'complete' && el.contentDocument.body?.childElementCount) loaded()
-    return () => { el.removeEventListener('load', loaded); observer?.disconnect() }
+    return () => {
+      el.removeEventListener('load', loaded)
+      observer?.disconnect()
+    }
   }, [])
 
   useEffect(() => {
@@ -121,36 +138,93 @@ export function EmailLens(p: EmailLensProps) {
   useEffect(() => {
     if (!scroller.current) return
     const own = new Set(bands.current)
-    ties.register(name, { scroller: scroller.current, zoom, origin: { x: Math.max(10, (room - width * zoom) / 2), y: 10 }, bands: new Map([...marks].filter(([id]) => own.has(id))) })
+    ties.register(name, {
+      scroller: scroller.current,
+      zoom,
+      origin: { x: Math.max(10, (room - width * zoom) / 2), y: 10 },
+      bands: new Map([...marks].filter(([id]) => own.has(id))),
+    })
   }, [marks, zoom, room, name, ties, width, scroller])
   useEffect(() => () => ties.remove(name), [ties, name])
 
   const under = (e: { clientX: number; clientY: number; currentTarget: Element }): string[] => {
     const box = e.currentTarget.getBoundingClientRect()
-    let el = frame.current?.contentDocument?.elementFromPoint((e.clientX - box.left) / zoom, (e.clientY - box.top) / zoom) ?? null
+    let el =
+      frame.current?.contentDocument?.elementFromPoint(
+        (e.clientX - box.left) / zoom,
+        (e.clientY - box.top) / zoom,
+      ) ?? null
     const ids: string[] = []
-    while (el) { const id = (el as HTMLElement).dataset?.m; if (id) ids.push(id); el = el.parentElement }
+    while (el) {
+      const id = (el as HTMLElement).dataset?.m
+      if (id) ids.push(id)
+      el = el.parentElement
+    }
     return ids
   }
   const isBand = (id: string) => bandIds.includes(id)
   const ring = (id: string | null | undefined, look: string) => {
     const m = id ? marks.get(id) : undefined
-    return m && <div aria-hidden className={cx('pointer-events-none absolute', look)} style={{ top: m.top * zoom, left: m.left * zoom, width: m.width * zoom, height: m.height * zoom }} />
+    return (
+      m && (
+        <div
+          aria-hidden
+          className={cx('pointer-events-none absolute', look)}
+          style={{ top: m.top * zoom, left: m.left * zoom, width: m.width * zoom, height: m.height * zoom }}
+        />
+      )
+    )
   }
   return (
     <LensFrame name={name} detail={p.detail ?? String(width)} zoom={zoom} right={p.right}>
-      <div ref={scroller} className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto" onScroll={() => ties.scrolled(name)} tabIndex={0} role="region" aria-label={`${name}, ${width} px`}>
-        <div className="relative mx-auto my-2.5 bg-white" style={{ width: width * zoom, height: height * zoom }}>
-          <iframe ref={frame} title={`The email, ${name}, ${width} px wide`} sandbox="allow-same-origin" srcDoc={first} tabIndex={-1} scrolling="no" className="pointer-events-none absolute top-0 left-0 border-0" style={{ width, height, transform: `scale(${zoom})`, transformOrigin: '0 0', willChange: 'transform' }} />
+      <div
+        ref={scroller}
+        className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto"
+        onScroll={() => ties.scrolled(name)}
+        tabIndex={0}
+        role="region"
+        aria-label={`${name}, ${width} px`}
+      >
+        <div
+          className="relative mx-auto my-2.5 bg-white"
+          style={{ width: width * zoom, height: height * zoom }}
+        >
+          <iframe
+            ref={frame}
+            title={`The email, ${name}, ${width} px wide`}
+            sandbox="allow-same-origin"
+            srcDoc={first}
+            tabIndex={-1}
+            scrolling="no"
+            className="pointer-events-none absolute top-0 left-0 border-0"
+            style={{
+              width,
+              height,
+              transform: `scale(${zoom})`,
+              transformOrigin: '0 0',
+              willChange: 'transform',
+            }}
+          />
           <div
-            className="absolute inset-0" data-lens={name}
-            onPointerMove={(e) => p.onHover?.(under(e).find(isBand) ?? null)} onPointerLeave={() => p.onHover?.(null)}
-            onClick={(e) => p.onPick?.(under(e))} onDoubleClick={(e) => p.onOpen?.(under(e))}
+            className="absolute inset-0"
+            data-lens={name}
+            onPointerMove={(e) => p.onHover?.(under(e).find(isBand) ?? null)}
+            onPointerLeave={() => p.onHover?.(null)}
+            onClick={(e) => p.onPick?.(under(e))}
+            onDoubleClick={(e) => p.onOpen?.(under(e))}
           />
           {ring(p.hovered, 'outline-2 -outline-offset-1 outline-[#21508f]/50')}
           {ring(p.selectedBand, 'outline-2 outline-[#21508f]')}
-          {p.selected !== p.selectedBand && ring(p.selected, 'outline-2 -outline-offset-1 outline-dashed outline-[#21508f]')}
-          {p.overlay && <div className="absolute top-0 left-0" style={{ width, transform: `scale(${zoom})`, transformOrigin: '0 0' }}>{p.overlay(marks)}</div>}
+          {p.selected !== p.selectedBand &&
+            ring(p.selected, 'outline-2 -outline-offset-1 outline-dashed outline-[#21508f]')}
+          {p.overlay && (
+            <div
+              className="absolute top-0 left-0"
+              style={{ width, transform: `scale(${zoom})`, transformOrigin: '0 0' }}
+            >
+              {p.overlay(marks)}
+            </div>
+          )}
         </div>
       </div>
     </LensFrame>

@@ -1,6 +1,10 @@
 import { bandAt, type Stretch } from './ties'
 
-const bands = new Map<string, Stretch>([['a', { top: 0, height: 100, left: 0, width: 600 }], ['b', { top: 100, height: 300, left: 0, width: 600 }], ['c', { top: 420, height: 80, left: 0, width: 600 }]])
+const bands = new Map<string, Stretch>([
+  ['a', { top: 0, height: 100, left: 0, width: 600 }],
+  ['b', { top: 100, height: 300, left: 0, width: 600 }],
+  ['c', { top: 420, height: 80, left: 0, width: 600 }],
+])
 
 test('tells the band at a height and the part of it', () => {
   expect(bandAt(bands, 50)).toEqual({ id: 'a', part: 0.5 })

@@ -1,5 +1,10 @@
 /** A stretch of a lens, in the lens's own unscaled px from its top. */
-export interface Stretch { top: number; height: number; left: number; width: number }
+export interface Stretch {
+  top: number
+  height: number
+  left: number
+  width: number
+}
 
 /** One lens as the ties see it. */
 export interface TiedLens {
@@ -19,15 +24,29 @@ export class Ties {
   private listeners = new Set<() => void>()
   private frame = 0
 
-  register(name: string, lens: TiedLens): void { this.lenses.set(name, lens); this.notify() }
-  remove(name: string): void { this.lenses.delete(name); this.notify() }
-  all(): [string, TiedLens][] { return [...this.lenses] }
-  subscribe(listener: () => void): () => void { this.listeners.add(listener); return () => this.listeners.delete(listener) }
+  register(name: string, lens: TiedLens): void {
+    this.lenses.set(name, lens)
+    this.notify()
+  }
+  remove(name: string): void {
+    this.lenses.delete(name)
+    this.notify()
+  }
+  all(): [string, TiedLens][] {
+    return [...this.lenses]
+  }
+  subscribe(listener: () => void): () => void {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
 
   /** Tells, once a frame, that something moved. */
   notify(): void {
     if (this.frame) return
-    this.frame = requestAnimationFrame(() => { this.frame = 0; this.listeners.forEach((l) => l()) })
+    this.frame = requestAnimationFrame(() => {
+      this.frame = 0
+      this.listeners.forEach((l) => l())
+    })
   }
 
   /** A lens was scrolled: the others go to the same place in the same band. */
@@ -59,10 +78,14 @@ export class Ties {
     for (const [name, l] of this.lenses) {
       const b = l.bands.get(id)
       if (!b) continue
-      const top = b.top * l.zoom + l.origin.y, bottom = top + b.height * l.zoom
+      const top = b.top * l.zoom + l.origin.y,
+        bottom = top + b.height * l.zoom
       const view = l.scroller.clientHeight
       if (top >= l.scroller.scrollTop && bottom <= l.scroller.scrollTop + view) continue
-      const target = Math.max(0, Math.min(top - Math.max(24, (view - b.height * l.zoom) / 2), l.scroller.scrollHeight - view))
+      const target = Math.max(
+        0,
+        Math.min(top - Math.max(24, (view - b.height * l.zoom) / 2), l.scroller.scrollHeight - view),
+      )
       this.following.set(name, target)
       l.scroller.scrollTop = target
     }
@@ -72,10 +95,14 @@ export class Ties {
 
 /** The band at a height, or the nearest, and how far down in it. */
 export function bandAt(bands: ReadonlyMap<string, Stretch>, y: number): { id: string; part: number } | null {
-  let best: { id: string; part: number } | null = null, distance = Infinity
+  let best: { id: string; part: number } | null = null,
+    distance = Infinity
   for (const [id, b] of bands) {
     const d = y < b.top ? b.top - y : y > b.top + b.height ? y - b.top - b.height : 0
-    if (d < distance) { distance = d; best = { id, part: b.height ? Math.max(0, Math.min(1, (y - b.top) / b.height)) : 0 } }
+    if (d < distance) {
+      distance = d
+      best = { id, part: b.height ? Math.max(0, Math.min(1, (y - b.top) / b.height)) : 0 }
+    }
   }
   return best
 }

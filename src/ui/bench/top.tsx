@@ -8,7 +8,10 @@ import { toggleTheme } from '../parts/theme'
 import type { DocumentSession } from '../session/document'
 
 export const stages = [
-  { id: 'cut', label: 'Cut' }, { id: 'compose', label: 'Compose' }, { id: 'proof', label: 'Proof' }, { id: 'handover', label: 'Hand over' },
+  { id: 'cut', label: 'Cut' },
+  { id: 'compose', label: 'Compose' },
+  { id: 'proof', label: 'Proof' },
+  { id: 'handover', label: 'Hand over' },
 ] as const
 export type StageId = (typeof stages)[number]['id']
 
@@ -29,7 +32,11 @@ interface Props {
 export function TopBar(p: Props) {
   return (
     <header className="col-span-2 flex items-center gap-4 border-b border-grout bg-paper px-3.5">
-      <Tip text="Back to the wall"><Link href="/" aria-label="Back to the wall" className="p-1.5"><Mark /></Link></Tip>
+      <Tip text="Back to the wall">
+        <Link href="/" aria-label="Back to the wall" className="p-1.5">
+          <Mark />
+        </Link>
+      </Tip>
       <div className="min-w-0 leading-tight">
         <h1 className="truncate text-base leading-tight">{p.title}</h1>
         <p className="truncate text-[11.5px] text-soft">{p.about}</p>
@@ -37,20 +44,46 @@ export function TopBar(p: Props) {
       <nav aria-label="Stages" className="mx-auto flex gap-0.5">
         {stages.map((s) => (
           <button
-            key={s.id} type="button" aria-current={p.stage === s.id ? 'step' : undefined} onClick={() => p.onStage(s.id)}
-            className={cx('px-4 py-1.5 font-semibold', p.stage === s.id ? 'bg-ink text-onink' : p.done[s.id] ? 'bg-plaster text-verdigris hover:text-ink' : 'bg-plaster text-soft hover:text-ink')}
+            key={s.id}
+            type="button"
+            aria-current={p.stage === s.id ? 'step' : undefined}
+            onClick={() => p.onStage(s.id)}
+            className={cx(
+              'px-4 py-1.5 font-semibold',
+              p.stage === s.id
+                ? 'bg-ink text-onink'
+                : p.done[s.id]
+                  ? 'bg-plaster text-verdigris hover:text-ink'
+                  : 'bg-plaster text-soft hover:text-ink',
+            )}
           >
             {s.label}
-            {p.left[s.id] > 0 && <sup className={cx('ml-1 font-mono text-[10.5px] font-normal', p.stage === s.id ? 'text-onink' : 'text-terra')}><span className="sr-only">, to mend: </span>{p.left[s.id]}</sup>}
+            {p.left[s.id] > 0 && (
+              <sup
+                className={cx(
+                  'ml-1 font-mono text-[10.5px] font-normal',
+                  p.stage === s.id ? 'text-onink' : 'text-terra',
+                )}
+              >
+                <span className="sr-only">, to mend: </span>
+                {p.left[s.id]}
+              </sup>
+            )}
           </button>
         ))}
       </nav>
       <div className="flex items-center gap-1.5">
         <SaveState session={p.session} />
         <UndoButtons session={p.session} />
-        <IconButton label="Light or dark app" onClick={toggleTheme}><Moon size={15} /></IconButton>
-        <IconButton label="Shortcuts" keys="?" onClick={p.onHelp}><CircleHelp size={15} /></IconButton>
-        <Button look="plain" onClick={p.onFind}>Find an action <kbd className="border border-grout px-1 font-mono text-[11px]">Ctrl K</kbd></Button>
+        <IconButton label="Light or dark app" onClick={toggleTheme}>
+          <Moon size={15} />
+        </IconButton>
+        <IconButton label="Shortcuts" keys="?" onClick={p.onHelp}>
+          <CircleHelp size={15} />
+        </IconButton>
+        <Button look="plain" onClick={p.onFind}>
+          Find an action <kbd className="border border-grout px-1 font-mono text-[11px]">Ctrl K</kbd>
+        </Button>
       </div>
     </header>
   )
@@ -61,19 +94,55 @@ function UndoButtons({ session }: { session: DocumentSession<unknown> }) {
   const future = useStore(session.store, (s) => s.future.at(-1)?.label)
   return (
     <>
-      <IconButton label={past ? `Undo: ${past}` : 'Nothing to undo'} keys="Ctrl Z" disabled={!past} onClick={session.undo}><Undo2 size={15} /></IconButton>
-      <IconButton label={future ? `Redo: ${future}` : 'Nothing to redo'} keys="Ctrl Shift Z" disabled={!future} onClick={session.redo}><Redo2 size={15} /></IconButton>
+      <IconButton
+        label={past ? `Undo: ${past}` : 'Nothing to undo'}
+        keys="Ctrl Z"
+        disabled={!past}
+        onClick={session.undo}
+      >
+        <Undo2 size={15} />
+      </IconButton>
+      <IconButton
+        label={future ? `Redo: ${future}` : 'Nothing to redo'}
+        keys="Ctrl Shift Z"
+        disabled={!future}
+        onClick={session.redo}
+      >
+        <Redo2 size={15} />
+      </IconButton>
     </>
   )
 }
 
 function SaveState({ session }: { session: DocumentSession<unknown> }) {
   const status = useStore(session.store, (s) => s.status)
-  const look = { saved: ['bg-verdigris', status.kind === 'saved' && status.at ? `Saved ${new Date(status.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}` : 'Nothing to save'], saving: ['bg-ochre', 'Saving'], waiting: ['bg-ochre', 'Saving'], failed: ['bg-terra', 'Not saved yet'], conflict: ['bg-terra', 'Changed elsewhere'] }[status.kind] as [string, string]
+  const look = {
+    saved: [
+      'bg-verdigris',
+      status.kind === 'saved' && status.at
+        ? `Saved ${new Date(status.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
+        : 'Nothing to save',
+    ],
+    saving: ['bg-ochre', 'Saving'],
+    waiting: ['bg-ochre', 'Saving'],
+    failed: ['bg-terra', 'Not saved yet'],
+    conflict: ['bg-terra', 'Changed elsewhere'],
+  }[status.kind] as [string, string]
   return (
-    <Tip text={status.kind === 'failed' ? `${status.why} Your work is kept in this browser.` : 'Work saves itself'}>
-      <button type="button" onClick={() => void session.flush()} className="flex items-center gap-1.5 px-1 text-xs whitespace-nowrap text-soft" aria-live="polite" data-save={status.kind}>
-        <i aria-hidden className={cx('inline-block h-[7px] w-[7px]', look[0])} />{look[1]}
+    <Tip
+      text={
+        status.kind === 'failed' ? `${status.why} Your work is kept in this browser.` : 'Work saves itself'
+      }
+    >
+      <button
+        type="button"
+        onClick={() => void session.flush()}
+        className="flex items-center gap-1.5 px-1 text-xs whitespace-nowrap text-soft"
+        aria-live="polite"
+        data-save={status.kind}
+      >
+        <i aria-hidden className={cx('inline-block h-[7px] w-[7px]', look[0])} />
+        {look[1]}
       </button>
     </Tip>
   )

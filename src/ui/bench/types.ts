@@ -10,7 +10,14 @@ export interface BenchJob {
   width: number
   due: string | null
   client: { id: string; name: string; house: HouseStyle }
-  design: { id: string; name: string; width: number; height: number; scale: number; /** Whether its file carries words. */ worded: boolean }
+  design: {
+    id: string
+    name: string
+    width: number
+    height: number
+    scale: number
+    /** Whether its file carries words. */ worded: boolean
+  }
   /** The narrow design of the same email, and the design that the present one replaced. */
   narrow: { id: string; name: string; width: number; height: number } | null
   before: { id: string; width: number; height: number } | null

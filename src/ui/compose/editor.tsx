@@ -31,7 +31,17 @@ interface Props {
 
 /** Text from the clipboard, without its look; line ends that come from the width of the design's box are joined, blank lines part paragraphs. */
 export function joinLines(pasted: string): string[] {
-  return pasted.replace(/\r\n?/g, '\n').split(/\n\s*\n/).map((p) => p.split('\n').map((l) => l.trim()).filter(Boolean).join(' ')).filter(Boolean)
+  return pasted
+    .replace(/\r\n?/g, '\n')
+    .split(/\n\s*\n/)
+    .map((p) =>
+      p
+        .split('\n')
+        .map((l) => l.trim())
+        .filter(Boolean)
+        .join(' '),
+    )
+    .filter(Boolean)
 }
 
 /** Words edited where they stand: the editor lies over the tile in the lens, set like it. */
@@ -42,8 +52,24 @@ export function InPlaceEditor({ tile, role, dir, style, ground, at, onChange, on
   const editor = useEditor({
     immediatelyRender: false,
     extensions: [
-      StarterKit.configure({ code: false, codeBlock: false, horizontalRule: false, undoRedo: false, trailingNode: false, heading: { levels: [1, 2, 3] }, link: { openOnClick: false, autolink: false, linkOnPaste: false, isAllowedUri: () => true } }),
-      TextStyle, Color, BackgroundColor, FontSize, LetterSpacing, Superscript, Subscript, Language, TextAlign.configure({ types: ['heading', 'paragraph'], alignments: ['left', 'center', 'right'] }),
+      StarterKit.configure({
+        code: false,
+        codeBlock: false,
+        horizontalRule: false,
+        undoRedo: false,
+        trailingNode: false,
+        heading: { levels: [1, 2, 3] },
+        link: { openOnClick: false, autolink: false, linkOnPaste: false, isAllowedUri: () => true },
+      }),
+      TextStyle,
+      Color,
+      BackgroundColor,
+      FontSize,
+      LetterSpacing,
+      Superscript,
+      Subscript,
+      Language,
+      TextAlign.configure({ types: ['heading', 'paragraph'], alignments: ['left', 'center', 'right'] }),
     ],
     content: tile.text,
     autofocus: 'end',
@@ -55,22 +81,37 @@ export function InPlaceEditor({ tile, role, dir, style, ground, at, onChange, on
         const parts = joinLines(plain)
         const { schema, tr } = view.state
         if (parts.length <= 1) view.dispatch(tr.insertText(parts[0] ?? ''))
-        else parts.forEach((p, i) => { if (i) view.dispatch(view.state.tr.split(view.state.selection.from)); view.dispatch(view.state.tr.replaceSelectionWith(schema.text(p), true)) })
+        else
+          parts.forEach((p, i) => {
+            if (i) view.dispatch(view.state.tr.split(view.state.selection.from))
+            view.dispatch(view.state.tr.replaceSelectionWith(schema.text(p), true))
+          })
         return true
       },
       handleKeyDown(_view, event) {
-        if (event.key === 'Escape') { latest.current.onDone(); return true }
+        if (event.key === 'Escape') {
+          latest.current.onDone()
+          return true
+        }
         return false
       },
     },
     onUpdate({ editor: e }) {
       const read = richTextSchema.safeParse(e.getJSON())
-      if (!read.success) { toast.error('These words cannot be kept as they are. Undo the last step; everything before it is saved.'); return }
+      if (!read.success) {
+        toast.error(
+          'These words cannot be kept as they are. Undo the last step; everything before it is saved.',
+        )
+        return
+      }
       own.current = JSON.stringify(read.data)
       latest.current.onChange(read.data)
     },
   })
-  useEffect(() => { onEditor(editor); return () => onEditor(null) }, [editor, onEditor])
+  useEffect(() => {
+    onEditor(editor)
+    return () => onEditor(null)
+  }, [editor, onEditor])
   // Undo and the tray change the words from outside.
   useEffect(() => {
     const now = JSON.stringify(tile.text)
@@ -80,14 +121,30 @@ export function InPlaceEditor({ tile, role, dir, style, ground, at, onChange, on
   }, [tile.text, editor])
 
   const look = style.roles[role]
-  const css = ([0, 1, 2, 3] as const).map((level) => {
-    const s = blockStyle(tile, level, look)
-    const where = level ? `.in-place h${level}` : '.in-place p, .in-place ul, .in-place ol'
-    return `${where}{font-family:${fontFamily(s.font, style.webFonts)};font-size:${s.size}px;line-height:${s.line}px;font-weight:${s.bold ? 700 : 400};color:${s.color};margin:0 0 ${Math.round(s.line * (level ? 0.4 : 0.7))}px;text-align:${physical(tile.align, { dir })}}`
-  }).join('\n')
+  const css = ([0, 1, 2, 3] as const)
+    .map((level) => {
+      const s = blockStyle(tile, level, look)
+      const where = level ? `.in-place h${level}` : '.in-place p, .in-place ul, .in-place ol'
+      return `${where}{font-family:${fontFamily(s.font, style.webFonts)};font-size:${s.size}px;line-height:${s.line}px;font-weight:${s.bold ? 700 : 400};color:${s.color};margin:0 0 ${Math.round(s.line * (level ? 0.4 : 0.7))}px;text-align:${physical(tile.align, { dir })}}`
+    })
+    .join('\n')
   const { padding } = tile
   return (
-    <div className="in-place absolute z-20 outline-2 outline-[#21508f]" style={{ top: at.top, left: at.left, width: at.width, minHeight: at.height, background: ground, padding: box(flow(padding, dir)), ['--words-link' as string]: tile.link?.color ?? look.link.color }} dir={dir} onClick={(e) => e.stopPropagation()} onPointerDown={(e) => e.stopPropagation()}>
+    <div
+      className="in-place absolute z-20 outline-2 outline-[#21508f]"
+      style={{
+        top: at.top,
+        left: at.left,
+        width: at.width,
+        minHeight: at.height,
+        background: ground,
+        padding: box(flow(padding, dir)),
+        ['--words-link' as string]: tile.link?.color ?? look.link.color,
+      }}
+      dir={dir}
+      onClick={(e) => e.stopPropagation()}
+      onPointerDown={(e) => e.stopPropagation()}
+    >
       <style>{css}</style>
       <EditorContent editor={editor} />
     </div>

@@ -1,6 +1,19 @@
 'use client'
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core'
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { useLayoutEffect, useRef, useState } from 'react'
 import type { Band } from '@/core/email/schema'
@@ -35,25 +48,72 @@ export function Spine(p: Props) {
     observer.observe(el)
     return () => observer.disconnect()
   }, [])
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }))
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  )
   // True proportion as long as it fits; a long email is drawn smaller as a whole.
   const scale = Math.min(STRIP / p.width, Math.max(0.035, room / Math.max(1, p.height)))
-  const end = ({ active, over }: DragEndEvent) => { if (over && active.id !== over.id) p.onMove(String(active.id), p.bands.findIndex((b) => b.id === over.id)) }
+  const end = ({ active, over }: DragEndEvent) => {
+    if (over && active.id !== over.id)
+      p.onMove(
+        String(active.id),
+        p.bands.findIndex((b) => b.id === over.id),
+      )
+  }
   const name = (id: string | number) => p.bands.find((b) => b.id === id)?.name ?? 'band'
   return (
     <aside aria-label="Spine" className="flex min-h-0 flex-col border-r border-grout bg-plaster">
       <div ref={list} className="min-h-0 flex-1 overflow-y-auto py-2">
         <div className="relative">
-          <div aria-hidden className="absolute top-0 left-3 overflow-hidden border border-black/10 bg-white" style={{ width: p.width * scale, height: p.height * scale }}>
-            <iframe title="The email in small" sandbox="" srcDoc={p.html} tabIndex={-1} scrolling="no" className="pointer-events-none border-0" style={{ width: p.width, height: p.height, transform: `scale(${scale})`, transformOrigin: '0 0' }} />
+          <div
+            aria-hidden
+            className="absolute top-0 left-3 overflow-hidden border border-black/10 bg-white"
+            style={{ width: p.width * scale, height: p.height * scale }}
+          >
+            <iframe
+              title="The email in small"
+              sandbox=""
+              srcDoc={p.html}
+              tabIndex={-1}
+              scrolling="no"
+              className="pointer-events-none border-0"
+              style={{
+                width: p.width,
+                height: p.height,
+                transform: `scale(${scale})`,
+                transformOrigin: '0 0',
+              }}
+            />
           </div>
           <DndContext
-            id="spine" sensors={sensors} collisionDetection={closestCenter} onDragEnd={end}
-            accessibility={{ announcements: { onDragStart: ({ active }) => `${name(active.id)} lifted`, onDragOver: ({ active, over }) => (over ? `${name(active.id)} is over ${name(over.id)}` : undefined), onDragEnd: ({ active }) => `${name(active.id)} put down`, onDragCancel: ({ active }) => `${name(active.id)} back in its place` } }}
+            id="spine"
+            sensors={sensors}
+            collisionDetection={closestCenter}
+            onDragEnd={end}
+            accessibility={{
+              announcements: {
+                onDragStart: ({ active }) => `${name(active.id)} lifted`,
+                onDragOver: ({ active, over }) =>
+                  over ? `${name(active.id)} is over ${name(over.id)}` : undefined,
+                onDragEnd: ({ active }) => `${name(active.id)} put down`,
+                onDragCancel: ({ active }) => `${name(active.id)} back in its place`,
+              },
+            }}
           >
             <SortableContext items={p.bands.map((b) => b.id)} strategy={verticalListSortingStrategy}>
               {p.bands.map((b) => (
-                <SpineBand key={b.id} band={b} height={(p.places.get(b.id)?.height ?? 20) * scale} strip={p.width * scale} weight={p.weights.get(b.id) ?? 0} toMend={p.toMend.get(b.id) ?? 0} selected={p.selected === b.id} onSelect={() => p.onSelect(b.id)} onHover={p.onHover} />
+                <SpineBand
+                  key={b.id}
+                  band={b}
+                  height={(p.places.get(b.id)?.height ?? 20) * scale}
+                  strip={p.width * scale}
+                  weight={p.weights.get(b.id) ?? 0}
+                  toMend={p.toMend.get(b.id) ?? 0}
+                  selected={p.selected === b.id}
+                  onSelect={() => p.onSelect(b.id)}
+                  onHover={p.onHover}
+                />
               ))}
             </SortableContext>
           </DndContext>
@@ -63,22 +123,63 @@ export function Spine(p: Props) {
   )
 }
 
-function SpineBand({ band, height, strip, weight, toMend, selected, onSelect, onHover }: { band: Band; height: number; strip: number; weight: number; toMend: number; selected: boolean; onSelect: () => void; onHover: (id: string | null) => void }) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: band.id })
+function SpineBand({
+  band,
+  height,
+  strip,
+  weight,
+  toMend,
+  selected,
+  onSelect,
+  onHover,
+}: {
+  band: Band
+  height: number
+  strip: number
+  weight: number
+  toMend: number
+  selected: boolean
+  onSelect: () => void
+  onHover: (id: string | null) => void
+}) {
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: band.id,
+  })
   return (
     <div
-      ref={setNodeRef} {...attributes} {...listeners} aria-pressed={selected} aria-label={`Band ${band.name}, ${kb(weight)}${toMend ? `, ${toMend} to mend` : ''}`}
-      onClick={onSelect} onKeyUp={(e) => { if (e.key === 'Tab') onSelect() }} onPointerEnter={() => onHover(band.id)} onPointerLeave={() => onHover(null)}
-      className={cx('relative flex cursor-grab items-center overflow-hidden pr-1 pl-3 text-[11px]', isDragging && 'z-10 bg-wash opacity-90')}
+      ref={setNodeRef}
+      {...attributes}
+      {...listeners}
+      aria-pressed={selected}
+      aria-label={`Band ${band.name}, ${kb(weight)}${toMend ? `, ${toMend} to mend` : ''}`}
+      onClick={onSelect}
+      onKeyUp={(e) => {
+        if (e.key === 'Tab') onSelect()
+      }}
+      onPointerEnter={() => onHover(band.id)}
+      onPointerLeave={() => onHover(null)}
+      className={cx(
+        'relative flex cursor-grab items-center overflow-hidden pr-1 pl-3 text-[11px]',
+        isDragging && 'z-10 bg-wash opacity-90',
+      )}
       style={{ height, transform: CSS.Translate.toString(transform), transition }}
     >
       {selected && <i aria-hidden className="absolute top-0 bottom-0 left-0 w-1 bg-lapis" />}
-      <span aria-hidden className={cx('h-full shrink-0 border-b', selected ? 'border-lapis outline-2 -outline-offset-2 outline-lapis' : 'border-grout')} style={{ width: strip }} />
+      <span
+        aria-hidden
+        className={cx(
+          'h-full shrink-0 border-b',
+          selected ? 'border-lapis outline-2 -outline-offset-2 outline-lapis' : 'border-grout',
+        )}
+        style={{ width: strip }}
+      />
       {height >= 13 && (
         <span className="ml-2 min-w-0 leading-tight">
           <b className={cx('block truncate font-semibold', selected && 'text-lapis')}>{band.name}</b>
           {height >= 27 && <span className="block font-mono text-[10.5px] text-soft">{kb(weight)}</span>}
-          {toMend > 0 && height >= 40 && <span className="block font-mono text-[10.5px] text-terra">{toMend} to mend</span>}
+          {toMend > 0 && height >= 40 && (
+            <span className="block font-mono text-[10.5px] text-terra">{toMend} to mend</span>
+          )}
         </span>
       )}
       {toMend > 0 && height < 40 && <i aria-hidden className="ml-auto h-2 w-2 shrink-0 bg-terra" />}

@@ -15,14 +15,29 @@ import { ByHandStage, PlainStage } from './by-hand'
 import { Spine } from './spine'
 
 /** The stage in the way in which the email is written. */
-export function ComposeStage(p: { job: BenchJob; work: EmailWork; cuts: CutSession; setActions: (a: Action[]) => void }) {
+export function ComposeStage(p: {
+  job: BenchJob
+  work: EmailWork
+  cuts: CutSession
+  setActions: (a: Action[]) => void
+}) {
   if (p.work.email.way === 'hand') return <ByHandStage work={p.work} setActions={p.setActions} />
   if (p.work.email.way === 'plain') return <PlainStage work={p.work} setActions={p.setActions} />
   return <BandStage {...p} />
 }
 
 /** The bench: design, wide and narrow side by side, tied band to band; the spine beside them, the tray beneath. */
-function BandStage({ job, work, cuts, setActions }: { job: BenchJob; work: EmailWork; cuts: CutSession; setActions: (a: Action[]) => void }) {
+function BandStage({
+  job,
+  work,
+  cuts,
+  setActions,
+}: {
+  job: BenchJob
+  work: EmailWork
+  cuts: CutSession
+  setActions: (a: Action[]) => void
+}) {
   const plan = useStore(cuts.store, (s) => s.doc)
   const [wide, setWide] = useState<{ marks: Marks; height: number }>({ marks: new Map(), height: 800 })
   const { email } = work
@@ -30,17 +45,51 @@ function BandStage({ job, work, cuts, setActions }: { job: BenchJob; work: Email
   const weights = useMemo(() => weigh(work), [work])
   const toMend = useMemo(() => {
     const count = new Map<string, number>()
-    for (const f of work.findings) if (f.weight === 'mend' && f.where.band) count.set(f.where.band, (count.get(f.where.band) ?? 0) + 1)
+    for (const f of work.findings)
+      if (f.weight === 'mend' && f.where.band) count.set(f.where.band, (count.get(f.where.band) ?? 0) + 1)
     return count
   }, [work.findings])
   useStageActions(setActions, work.actions)
   const band = work.selection.band?.id ?? null
   return (
     <>
-      <Spine bands={email.bands} places={wide.marks} height={wide.height} width={email.width} html={work.html} weights={weights} toMend={toMend} selected={band} onSelect={work.select} onHover={work.setHovered} onMove={(id, to) => work.apply('move the band', { name: 'moveBand', what: { id, to } })} />
-      <main className={cx('relative grid min-h-0 min-w-0 bg-ground', job.narrow ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.06fr)_minmax(0,0.72fr)_minmax(0,0.72fr)]' : 'grid-cols-[minmax(0,1fr)_minmax(0,1.06fr)_minmax(0,0.86fr)]')}>
-        <DesignView design={job.design} places={places} ties={work.ties} selected={band} hovered={work.hovered} onPick={work.select} onHover={work.setHovered} />
-        <WorkLens work={work} name="Wide" width={email.width} edits onMarks={(marks, height) => setWide({ marks, height })} />
+      <Spine
+        bands={email.bands}
+        places={wide.marks}
+        height={wide.height}
+        width={email.width}
+        html={work.html}
+        weights={weights}
+        toMend={toMend}
+        selected={band}
+        onSelect={work.select}
+        onHover={work.setHovered}
+        onMove={(id, to) => work.apply('move the band', { name: 'moveBand', what: { id, to } })}
+      />
+      <main
+        className={cx(
+          'relative grid min-h-0 min-w-0 bg-ground',
+          job.narrow
+            ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.06fr)_minmax(0,0.72fr)_minmax(0,0.72fr)]'
+            : 'grid-cols-[minmax(0,1fr)_minmax(0,1.06fr)_minmax(0,0.86fr)]',
+        )}
+      >
+        <DesignView
+          design={job.design}
+          places={places}
+          ties={work.ties}
+          selected={band}
+          hovered={work.hovered}
+          onPick={work.select}
+          onHover={work.setHovered}
+        />
+        <WorkLens
+          work={work}
+          name="Wide"
+          width={email.width}
+          edits
+          onMarks={(marks, height) => setWide({ marks, height })}
+        />
         <WorkLens work={work} name="Narrow" width={PHONE} />
         {job.narrow && <NarrowDesign design={job.narrow} />}
         <Ribbons ties={work.ties} band={band} faint={work.hovered} order={['Design', 'Wide', 'Narrow']} />
@@ -53,9 +102,14 @@ function BandStage({ job, work, cuts, setActions }: { job: BenchJob; work: Email
 /** Bytes of each band: its share of the HTML and its pictures. */
 function weigh({ email, html }: EmailWork): Map<string, number> {
   const starts = email.bands.map((b) => html.indexOf(`data-m="${b.id}"`))
-  return new Map(email.bands.map((b, i) => {
-    const end = starts.slice(i + 1).find((s) => s > 0) ?? html.length
-    const pictures = [...tilesOf(b)].reduce((sum, t) => sum + (picturesIn(t).reduce((all, p) => all + p.picture.bytes, 0)), 0)
-    return [b.id, Math.max(0, end - starts[i]!) + pictures]
-  }))
+  return new Map(
+    email.bands.map((b, i) => {
+      const end = starts.slice(i + 1).find((s) => s > 0) ?? html.length
+      const pictures = [...tilesOf(b)].reduce(
+        (sum, t) => sum + picturesIn(t).reduce((all, p) => all + p.picture.bytes, 0),
+        0,
+      )
+      return [b.id, Math.max(0, end - starts[i]!) + pictures]
+    }),
+  )
 }

@@ -17,7 +17,11 @@ import { EmailGroups } from './groups/email'
 import { groupColumns, KindGroups, kindLabels } from './groups'
 import { shows, type SetTile } from './groups/parts'
 
-export interface Selection { band: Band | null; cell: Cell | null; tile: Tile | null }
+export interface Selection {
+  band: Band | null
+  cell: Cell | null
+  tile: Tile | null
+}
 
 interface Props {
   email: Email
@@ -39,23 +43,50 @@ interface Props {
 
 /** Where the selected thing's properties are edited: its path, then its values in short groups. */
 export function Tray(p: Props) {
-  const { selection: { band, cell, tile }, apply } = p
+  const {
+    selection: { band, cell, tile },
+    apply,
+  } = p
   const composed = p.email.way === 'bands'
   const add = (kind: TileKind) => {
     if (!band) return
     const target = cell ?? band.cells[0]!
     const made = newTile(kind)
-    apply(`add ${kindLabels[kind].toLowerCase()}`, { name: 'addTile', what: { cell: target.id, at: tile ? target.items.findIndex((i) => i.id === tile.id) + 1 : target.items.length, tile: made } })
+    apply(`add ${kindLabels[kind].toLowerCase()}`, {
+      name: 'addTile',
+      what: {
+        cell: target.id,
+        at: tile ? target.items.findIndex((i) => i.id === tile.id) + 1 : target.items.length,
+        tile: made,
+      },
+    })
     p.onSelect(made.id)
     // The next key is meant for what was added, not for the button that added it.
-    requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-label="Wide lens"] [role=region]')?.focus({ preventScroll: true }))
+    requestAnimationFrame(() =>
+      document
+        .querySelector<HTMLElement>('[aria-label="Wide lens"] [role=region]')
+        ?.focus({ preventScroll: true }),
+    )
   }
   const addRow = () => {
     if (!band) return
     const target = cell ?? band.cells[0]!
     const each = measureBand(band, p.email.width).get(target.id)!.content / 2
-    const row: Row = { id: newId(), kind: 'row', gap: 0, narrow: 'stack', cells: [newCell(each), newCell(each)].map((c) => ({ ...c, padding: sides(8) })) }
-    apply('add a row of cells', { name: 'addRow', what: { cell: target.id, at: tile ? target.items.findIndex((i) => i.id === tile.id) + 1 : target.items.length, row } })
+    const row: Row = {
+      id: newId(),
+      kind: 'row',
+      gap: 0,
+      narrow: 'stack',
+      cells: [newCell(each), newCell(each)].map((c) => ({ ...c, padding: sides(8) })),
+    }
+    apply('add a row of cells', {
+      name: 'addRow',
+      what: {
+        cell: target.id,
+        at: tile ? target.items.findIndex((i) => i.id === tile.id) + 1 : target.items.length,
+        row,
+      },
+    })
     p.onSelect(row.cells[0]!.id)
   }
   const what = tile ? 'tile' : cell ? 'cell' : 'band'
@@ -65,22 +96,59 @@ export function Tray(p: Props) {
         <Path selection={p.selection} onSelect={p.onSelect} />
         <span className="ml-auto flex items-center gap-0.5">
           {p.right}
-          {band && composed && (['words', 'picture', 'button'] as const).map((k) => <Button key={k} look="plain" onClick={() => add(k)}>+ {kindLabels[k]}</Button>)}
+          {band &&
+            composed &&
+            (['words', 'picture', 'button'] as const).map((k) => (
+              <Button key={k} look="plain" onClick={() => add(k)}>
+                + {kindLabels[k]}
+              </Button>
+            ))}
           {band && composed && <MoreKinds onAdd={add} onRow={addRow} />}
-          {composed && <Button look="plain" onClick={p.onAddBand}>+ Band</Button>}
+          {composed && (
+            <Button look="plain" onClick={p.onAddBand}>
+              + Band
+            </Button>
+          )}
           {band && what !== 'cell' && (
             <>
               <span aria-hidden className="mx-1 h-4 w-px bg-grout" />
-              <IconButton label={`Move the ${what} up`} keys="Alt ↑" onClick={() => p.onMove(-1)}><ArrowUp size={14} /></IconButton>
-              <IconButton label={`Move the ${what} down`} keys="Alt ↓" onClick={() => p.onMove(1)}><ArrowDown size={14} /></IconButton>
-              <IconButton label="Duplicate" keys="Ctrl D" onClick={() => apply('duplicate', tile ? { name: 'duplicateTile', what: { id: tile.id } } : { name: 'duplicateBand', what: { id: band.id } })}><Copy size={13} /></IconButton>
-              <IconButton label="Delete" keys="Delete" onClick={p.onRemove} className="text-terra"><Trash2 size={13} /></IconButton>
+              <IconButton label={`Move the ${what} up`} keys="Alt ↑" onClick={() => p.onMove(-1)}>
+                <ArrowUp size={14} />
+              </IconButton>
+              <IconButton label={`Move the ${what} down`} keys="Alt ↓" onClick={() => p.onMove(1)}>
+                <ArrowDown size={14} />
+              </IconButton>
+              <IconButton
+                label="Duplicate"
+                keys="Ctrl D"
+                onClick={() =>
+                  apply(
+                    'duplicate',
+                    tile
+                      ? { name: 'duplicateTile', what: { id: tile.id } }
+                      : { name: 'duplicateBand', what: { id: band.id } },
+                  )
+                }
+              >
+                <Copy size={13} />
+              </IconButton>
+              <IconButton label="Delete" keys="Delete" onClick={p.onRemove} className="text-terra">
+                <Trash2 size={13} />
+              </IconButton>
             </>
           )}
         </span>
       </div>
       <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Values">
-        {!band ? <EmailGroups {...p} /> : tile ? <TileTray key={tile.id} {...p} band={band} cell={cell!} tile={tile} /> : cell ? <CellGroups {...p} band={band} cell={cell} /> : <BandGroups {...p} band={band} />}
+        {!band ? (
+          <EmailGroups {...p} />
+        ) : tile ? (
+          <TileTray key={tile.id} {...p} band={band} cell={cell!} tile={tile} />
+        ) : cell ? (
+          <CellGroups {...p} band={band} cell={cell} />
+        ) : (
+          <BandGroups {...p} band={band} />
+        )}
       </div>
     </section>
   )
@@ -91,11 +159,30 @@ function Path({ selection: { band, cell, tile }, onSelect }: Pick<Props, 'select
   const row = band && cell ? rowHolding(band, cell.id) : []
   const steps: { text: string; id: string | null }[] = [{ text: 'Email', id: null }]
   if (band) steps.push({ text: band.name || 'Band', id: band.id })
-  if (band && cell) steps.push({ text: row.length > 1 ? `Cell ${row.findIndex((c) => c.id === cell.id) + 1} of ${row.length}` : 'Cell', id: cell.id })
+  if (band && cell)
+    steps.push({
+      text: row.length > 1 ? `Cell ${row.findIndex((c) => c.id === cell.id) + 1} of ${row.length}` : 'Cell',
+      id: cell.id,
+    })
   if (tile) steps.push({ text: kindLabels[tile.kind], id: tile.id })
   return (
     <nav aria-label="Path" className="flex min-w-0 items-center gap-2">
-      {steps.map((s, i) => (i === steps.length - 1 ? <b key={s.id ?? 'email'} className="truncate text-ink" aria-current="true">{s.text}</b> : <span key={s.id ?? 'email'} className="flex shrink-0 gap-2"><button type="button" className="hover:text-ink" onClick={() => onSelect(s.id)}>{s.text}</button><span aria-hidden className="text-grout">/</span></span>))}
+      {steps.map((s, i) =>
+        i === steps.length - 1 ? (
+          <b key={s.id ?? 'email'} className="truncate text-ink" aria-current="true">
+            {s.text}
+          </b>
+        ) : (
+          <span key={s.id ?? 'email'} className="flex shrink-0 gap-2">
+            <button type="button" className="hover:text-ink" onClick={() => onSelect(s.id)}>
+              {s.text}
+            </button>
+            <span aria-hidden className="text-grout">
+              /
+            </span>
+          </span>
+        ),
+      )}
     </nav>
   )
 }
@@ -105,11 +192,30 @@ const more = ['divider', 'gap', 'menu', 'social', 'table', 'review', 'footer', '
 function MoreKinds({ onAdd, onRow }: { onAdd: (k: TileKind) => void; onRow: () => void }) {
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger asChild><Button look="plain"><Plus size={12} /> Other tile</Button></DropdownMenu.Trigger>
+      <DropdownMenu.Trigger asChild>
+        <Button look="plain">
+          <Plus size={12} /> Other tile
+        </Button>
+      </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content onCloseAutoFocus={(e) => e.preventDefault()} side="top" sideOffset={4} className="z-50 grid grid-cols-3 border border-grout bg-paper p-1 text-[12.5px]">
-          {more.map((k) => <DropdownMenu.Item key={k} className="px-3 py-1.5 outline-none data-[highlighted]:bg-wash" onSelect={() => onAdd(k)}>{kindLabels[k]}</DropdownMenu.Item>)}
-          <DropdownMenu.Item className="px-3 py-1.5 outline-none data-[highlighted]:bg-wash" onSelect={onRow}>Row of cells</DropdownMenu.Item>
+        <DropdownMenu.Content
+          onCloseAutoFocus={(e) => e.preventDefault()}
+          side="top"
+          sideOffset={4}
+          className="z-50 grid grid-cols-3 border border-grout bg-paper p-1 text-[12.5px]"
+        >
+          {more.map((k) => (
+            <DropdownMenu.Item
+              key={k}
+              className="px-3 py-1.5 outline-none data-[highlighted]:bg-wash"
+              onSelect={() => onAdd(k)}
+            >
+              {kindLabels[k]}
+            </DropdownMenu.Item>
+          ))}
+          <DropdownMenu.Item className="px-3 py-1.5 outline-none data-[highlighted]:bg-wash" onSelect={onRow}>
+            Row of cells
+          </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
@@ -118,18 +224,56 @@ function MoreKinds({ onAdd, onRow }: { onAdd: (k: TileKind) => void; onRow: () =
 
 function TileTray(p: Props & { band: Band; cell: Cell; tile: Tile }) {
   const { tile, band, email, style, apply, cell, editor, onEdit, job } = p
-  const set: SetTile = (label, what, merge) => apply(label, { name: 'setTile', what: { id: tile.id, set: what } }, merge && `${merge}-${tile.id}`)
+  const set: SetTile = (label, what, merge) =>
+    apply(label, { name: 'setTile', what: { id: tile.id, set: what } }, merge && `${merge}-${tile.id}`)
   const content = measureBand(band, email.width).get(cell.id)?.content ?? email.width
   const available = content - tile.padding.left - tile.padding.right
   const ground = cell.background ?? band.background ?? band.bleed ?? style.ground
   return (
-    <div className="grid h-full min-w-[1180px]" style={{ gridTemplateColumns: `${groupColumns[tile.kind]} 172px 172px` }}>
-      <KindGroups tile={tile} band={band} cell={cell} email={email} house={job.client.house} style={style} ground={ground} available={available} set={set} editor={editor} onEdit={onEdit} />
+    <div
+      className="grid h-full min-w-[1180px]"
+      style={{ gridTemplateColumns: `${groupColumns[tile.kind]} 172px 172px` }}
+    >
+      <KindGroups
+        tile={tile}
+        band={band}
+        cell={cell}
+        email={email}
+        house={job.client.house}
+        style={style}
+        ground={ground}
+        available={available}
+        set={set}
+        editor={editor}
+        onEdit={onEdit}
+      />
       <Group title="Space">
-        <SidesField label="Space" value={tile.padding} onChange={(padding) => set('set the space', { padding }, 'pad')} center={`${Math.round(available * 10) / 10} px`} />
-        <Choice label="Shown on" value={tile.show} options={shows} onChange={(show) => set('set where it shows', { show })} />
+        <SidesField
+          label="Space"
+          value={tile.padding}
+          onChange={(padding) => set('set the space', { padding }, 'pad')}
+          center={`${Math.round(available * 10) / 10} px`}
+        />
+        <Choice
+          label="Shown on"
+          value={tile.show}
+          options={shows}
+          onChange={(show) => set('set where it shows', { show })}
+        />
       </Group>
-      <Group title="Space on narrow"><SidesField label="Space on narrow" value={tile.narrow?.padding ?? tile.padding} onChange={(padding) => set('set the space on narrow', { narrow: { ...tile.narrow, padding } }, 'npad')} center={tile.narrow?.padding ? 'own' : 'as wide'} />{tile.narrow?.padding && <Button onClick={() => set('narrow as wide', { narrow: undefined })}>As wide</Button>}</Group>
+      <Group title="Space on narrow">
+        <SidesField
+          label="Space on narrow"
+          value={tile.narrow?.padding ?? tile.padding}
+          onChange={(padding) =>
+            set('set the space on narrow', { narrow: { ...tile.narrow, padding } }, 'npad')
+          }
+          center={tile.narrow?.padding ? 'own' : 'as wide'}
+        />
+        {tile.narrow?.padding && (
+          <Button onClick={() => set('narrow as wide', { narrow: undefined })}>As wide</Button>
+        )}
+      </Group>
     </div>
   )
 }

@@ -1,6 +1,10 @@
 import type { CutterAnswers, CutterCall, CutterMessage } from '@/workers/cutter'
 
-interface Waiting { resolve: (a: never) => void; reject: (e: Error) => void; progress?: (p: number) => void }
+interface Waiting {
+  resolve: (a: never) => void
+  reject: (e: Error) => void
+  progress?: (p: number) => void
+}
 
 /** The page's side of the cutting worker: the pixels live there, so that the page stays free. */
 export class Cutter {
@@ -9,10 +13,18 @@ export class Cutter {
   private next = 0
   private readonly loading: Promise<unknown>
 
-  constructor(private readonly url: string, onLoad?: (progress: number) => void) { this.loading = this.send({ kind: 'load', url }, onLoad) }
+  constructor(
+    private readonly url: string,
+    onLoad?: (progress: number) => void,
+  ) {
+    this.loading = this.send({ kind: 'load', url }, onLoad)
+  }
 
   /** Asks the worker; the design is loaded before. */
-  async ask<K extends Exclude<CutterCall['kind'], 'load'>>(call: Extract<CutterCall, { kind: K }>, progress?: (p: number) => void): Promise<CutterAnswers[K]> {
+  async ask<K extends Exclude<CutterCall['kind'], 'load'>>(
+    call: Extract<CutterCall, { kind: K }>,
+    progress?: (p: number) => void,
+  ): Promise<CutterAnswers[K]> {
     await this.loading
     return this.send(call, progress)
   }
@@ -38,7 +50,10 @@ export class Cutter {
     return worker
   }
 
-  private send<K extends CutterCall['kind']>(call: Extract<CutterCall, { kind: K }>, progress?: (p: number) => void): Promise<CutterAnswers[K]> {
+  private send<K extends CutterCall['kind']>(
+    call: Extract<CutterCall, { kind: K }>,
+    progress?: (p: number) => void,
+  ): Promise<CutterAnswers[K]> {
     return new Promise((resolve, reject) => {
       const id = this.next++
       this.waiting.set(id, { resolve: resolve as never, reject, progress })

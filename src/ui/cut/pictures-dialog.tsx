@@ -11,8 +11,13 @@ Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip)
 
 /** What the pictures weigh: each against its budget, all together, how long they take to load; and each beside the design it was cut from. */
 export function PicturesDialog({ work: w, onClose }: { work: CutWork; onClose: () => void }) {
-  const weighed = w.pictures.flatMap((c) => { const f = w.figureOf(c); return f ? [{ cut: c, figure: f }] : [] })
-  const [shown, setShown] = useState<string>(w.current?.kind === 'picture' ? w.current.id : weighed[0]?.cut.id ?? '')
+  const weighed = w.pictures.flatMap((c) => {
+    const f = w.figureOf(c)
+    return f ? [{ cut: c, figure: f }] : []
+  })
+  const [shown, setShown] = useState<string>(
+    w.current?.kind === 'picture' ? w.current.id : (weighed[0]?.cut.id ?? ''),
+  )
   const plain = weighed.reduce((s, x) => s + x.figure.plain, 0)
   const chosen = weighed.find((x) => x.cut.id === shown)
   const times = loadTimes(w.total)
@@ -22,36 +27,125 @@ export function PicturesDialog({ work: w, onClose }: { work: CutWork; onClose: (
       <div className="grid grid-cols-[280px_1fr] gap-4 text-xs">
         <div className="flex flex-col gap-2">
           <dl className="grid grid-cols-[92px_1fr] gap-y-1 font-mono">
-            <dt className="font-sans text-soft">All pictures</dt><dd className={cx(w.total > w.budget.all && 'text-terra')} data-total={w.total}>{kb(w.total)}, {weighed.length} of {w.pictures.length} weighed</dd>
-            <dt className="font-sans text-soft">Saved</dt><dd>{kb(Math.max(0, plain - w.total))} over plain PNG</dd>
-            {times.map((t) => <Fragment key={t.name}><dt className="font-sans text-soft">{t.name}</dt><dd>{t.seconds.toFixed(1)} s at {t.mbit} Mbit/s</dd></Fragment>)}
+            <dt className="font-sans text-soft">All pictures</dt>
+            <dd className={cx(w.total > w.budget.all && 'text-terra')} data-total={w.total}>
+              {kb(w.total)}, {weighed.length} of {w.pictures.length} weighed
+            </dd>
+            <dt className="font-sans text-soft">Saved</dt>
+            <dd>{kb(Math.max(0, plain - w.total))} over plain PNG</dd>
+            {times.map((t) => (
+              <Fragment key={t.name}>
+                <dt className="font-sans text-soft">{t.name}</dt>
+                <dd>
+                  {t.seconds.toFixed(1)} s at {t.mbit} Mbit/s
+                </dd>
+              </Fragment>
+            ))}
           </dl>
-          <div className="grid grid-cols-2 gap-2"><Row label="All, KB"><NumberField label="Budget for all pictures, KB" value={Math.round(w.budget.all / 1024)} min={10} max={20000} onChange={(v) => set({ ...w.budget, all: v * 1024 })} /></Row><Row label="Each, KB"><NumberField label="Budget for each picture, KB" value={Math.round(w.budget.each / 1024)} min={5} max={10000} onChange={(v) => set({ ...w.budget, each: v * 1024 })} /></Row></div>
+          <div className="grid grid-cols-2 gap-2">
+            <Row label="All, KB">
+              <NumberField
+                label="Budget for all pictures, KB"
+                value={Math.round(w.budget.all / 1024)}
+                min={10}
+                max={20000}
+                onChange={(v) => set({ ...w.budget, all: v * 1024 })}
+              />
+            </Row>
+            <Row label="Each, KB">
+              <NumberField
+                label="Budget for each picture, KB"
+                value={Math.round(w.budget.each / 1024)}
+                min={5}
+                max={10000}
+                onChange={(v) => set({ ...w.budget, each: v * 1024 })}
+              />
+            </Row>
+          </div>
           <LoadChart times={times} />
           <ul className="max-h-44 overflow-y-auto" aria-label="Pictures by weight">
-            {[...weighed].sort((a, b) => b.figure.picture.bytes - a.figure.picture.bytes).map(({ cut, figure }) => (
-              <li key={cut.id}><button type="button" aria-pressed={cut.id === shown} className={cx('grid min-h-6 w-full grid-cols-[1fr_auto] items-center gap-2 px-1.5 text-left', cut.id === shown && 'bg-wash')} onClick={() => setShown(cut.id)}><span className="truncate">{w.order.findIndex((c) => c.id === cut.id) + 1} {cut.alt || 'Picture'}</span><span className={cx('font-mono', figure.picture.bytes > w.budget.each && 'text-terra')}>{kb(figure.picture.bytes)} {figure.picture.type.slice(6)}</span></button></li>
-            ))}
+            {[...weighed]
+              .sort((a, b) => b.figure.picture.bytes - a.figure.picture.bytes)
+              .map(({ cut, figure }) => (
+                <li key={cut.id}>
+                  <button
+                    type="button"
+                    aria-pressed={cut.id === shown}
+                    className={cx(
+                      'grid min-h-6 w-full grid-cols-[1fr_auto] items-center gap-2 px-1.5 text-left',
+                      cut.id === shown && 'bg-wash',
+                    )}
+                    onClick={() => setShown(cut.id)}
+                  >
+                    <span className="truncate">
+                      {w.order.findIndex((c) => c.id === cut.id) + 1} {cut.alt || 'Picture'}
+                    </span>
+                    <span className={cx('font-mono', figure.picture.bytes > w.budget.each && 'text-terra')}>
+                      {kb(figure.picture.bytes)} {figure.picture.type.slice(6)}
+                    </span>
+                  </button>
+                </li>
+              ))}
           </ul>
         </div>
-        {chosen ? <Compare key={chosen.cut.id} work={w} cut={chosen.cut} picture={chosen.figure.picture} /> : <p className="text-soft">Nothing is weighed yet.</p>}
+        {chosen ? (
+          <Compare key={chosen.cut.id} work={w} cut={chosen.cut} picture={chosen.figure.picture} />
+        ) : (
+          <p className="text-soft">Nothing is weighed yet.</p>
+        )}
       </div>
     </Dialog>
   )
 }
 
 /** The crop as it is in the design and as its file shows it, with a divider between. */
-function Compare({ work: w, cut, picture }: { work: CutWork; cut: Cut; picture: { id: string; bytes: number; width: number } }) {
+function Compare({
+  work: w,
+  cut,
+  picture,
+}: {
+  work: CutWork
+  cut: Cut
+  picture: { id: string; bytes: number; width: number }
+}) {
   const [at, setAt] = useState(50)
-  const width = 380, scale = width / cut.w, height = Math.min(420, cut.h * scale)
+  const width = 380,
+    scale = width / cut.w,
+    height = Math.min(420, cut.h * scale)
   return (
     <figure className="min-w-0">
       <div className="relative overflow-hidden border border-grout" style={{ width, height }}>
-        <div role="img" aria-label="As it is in the design" className="absolute inset-0" style={{ backgroundImage: `url(/api/pictures/${w.job.design.id})`, backgroundSize: `${w.job.design.width * scale}px auto`, backgroundPosition: `-${cut.x * scale}px -${cut.y * scale}px` }} />
-        <img src={`/api/pictures/${picture.id}`} alt="As its file shows it" className="absolute top-0 left-0 max-w-none" style={{ width, height: cut.h * scale, clipPath: `inset(0 0 0 ${at}%)` }} />
+        <div
+          role="img"
+          aria-label="As it is in the design"
+          className="absolute inset-0"
+          style={{
+            backgroundImage: `url(/api/pictures/${w.job.design.id})`,
+            backgroundSize: `${w.job.design.width * scale}px auto`,
+            backgroundPosition: `-${cut.x * scale}px -${cut.y * scale}px`,
+          }}
+        />
+        <img
+          src={`/api/pictures/${picture.id}`}
+          alt="As its file shows it"
+          className="absolute top-0 left-0 max-w-none"
+          style={{ width, height: cut.h * scale, clipPath: `inset(0 0 0 ${at}%)` }}
+        />
         <i aria-hidden className="absolute inset-y-0 w-0.5 bg-lapis" style={{ left: `${at}%` }} />
       </div>
-      <figcaption className="mt-1 grid grid-cols-[auto_1fr_auto] items-center gap-2"><span>Design</span><input type="range" min={0} max={100} value={at} aria-label="Divider between design and file" className="accent-lapis" onChange={(e) => setAt(Number(e.target.value))} /><span className="font-mono">{kb(picture.bytes)}</span></figcaption>
+      <figcaption className="mt-1 grid grid-cols-[auto_1fr_auto] items-center gap-2">
+        <span>Design</span>
+        <input
+          type="range"
+          min={0}
+          max={100}
+          value={at}
+          aria-label="Divider between design and file"
+          className="accent-lapis"
+          onChange={(e) => setAt(Number(e.target.value))}
+        />
+        <span className="font-mono">{kb(picture.bytes)}</span>
+      </figcaption>
     </figure>
   )
 }
@@ -64,10 +158,36 @@ function LoadChart({ times }: { times: ReturnType<typeof loadTimes> }) {
     const [ink, bar, grid] = ['--soft', '--lapis', '--grout'].map((v) => css.getPropertyValue(v).trim())
     const chart = new Chart(canvas.current, {
       type: 'bar',
-      data: { labels: times.map((t) => t.name), datasets: [{ data: times.map((t) => t.seconds), backgroundColor: bar, barThickness: 14 }] },
-      options: { indexAxis: 'y', animation: false, responsive: true, maintainAspectRatio: false, plugins: { legend: { display: false } }, scales: { x: { beginAtZero: true, title: { display: true, text: 's', color: ink }, ticks: { color: ink }, grid: { color: grid } }, y: { ticks: { color: ink, autoSkip: false }, grid: { display: false } } } },
+      data: {
+        labels: times.map((t) => t.name),
+        datasets: [{ data: times.map((t) => t.seconds), backgroundColor: bar, barThickness: 14 }],
+      },
+      options: {
+        indexAxis: 'y',
+        animation: false,
+        responsive: true,
+        maintainAspectRatio: false,
+        plugins: { legend: { display: false } },
+        scales: {
+          x: {
+            beginAtZero: true,
+            title: { display: true, text: 's', color: ink },
+            ticks: { color: ink },
+            grid: { color: grid },
+          },
+          y: { ticks: { color: ink, autoSkip: false }, grid: { display: false } },
+        },
+      },
     })
     return () => chart.destroy()
   }, [times])
-  return <div className="h-28"><canvas ref={canvas} role="img" aria-label={`Seconds to load: ${times.map((t) => `${t.name} ${t.seconds.toFixed(1)}`).join(', ')}`} /></div>
+  return (
+    <div className="h-28">
+      <canvas
+        ref={canvas}
+        role="img"
+        aria-label={`Seconds to load: ${times.map((t) => `${t.name} ${t.seconds.toFixed(1)}`).join(', ')}`}
+      />
+    </div>
+  )
 }

@@ -13,7 +13,10 @@ const SURE = 70
 const PLAIN = 0.85
 
 /** Words in design px, and how surely they were read, 0 to 1. */
-export interface Reading { blocks: TextBlock[]; sure: number }
+export interface Reading {
+  blocks: TextBlock[]
+  sure: number
+}
 
 /** Ground around a crop, px of the crop. */
 export const READING_MARGIN = 12
@@ -24,8 +27,11 @@ const readingZoom = (scale: number): number => Math.max(1, Math.min(4, CLEAR_X /
 /** Where the words of a cut are: of a button inside its edge and its round ends. @param scale design px for each px of the email */
 export function readableOf(cut: Cut, scale: number): Rect {
   if (cut.kind !== 'button') return cut
-  const by = Math.round(((cut.box?.borderWidth ?? 0) + 3) * scale), round = Math.round(0.3 * (cut.box?.radius ?? 0) * scale)
-  return cut.w > 4 * (by + round) && cut.h > 4 * by ? { x: cut.x + by + round, y: cut.y + by, w: cut.w - 2 * (by + round), h: cut.h - 2 * by } : cut
+  const by = Math.round(((cut.box?.borderWidth ?? 0) + 3) * scale),
+    round = Math.round(0.3 * (cut.box?.radius ?? 0) * scale)
+  return cut.w > 4 * (by + round) && cut.h > 4 * by
+    ? { x: cut.x + by + round, y: cut.y + by, w: cut.w - 2 * (by + round), h: cut.h - 2 * by }
+    : cut
 }
 
 /**
@@ -40,10 +46,17 @@ export class Reader {
    * The words of a place of the design as blocks in design px. Where they are not read surely they are read again at another size, which helps with figures.
    * @param cropAt draws the place larger @param scale design px for each px of the email
    */
-  async words(cropAt: (zoom: number) => Promise<Blob>, at: Rect, scale: number, scattered: boolean): Promise<Reading> {
-    const zoom = readingZoom(scale), first = await this.read(await cropAt(zoom), at, zoom, scattered)
+  async words(
+    cropAt: (zoom: number) => Promise<Blob>,
+    at: Rect,
+    scale: number,
+    scattered: boolean,
+  ): Promise<Reading> {
+    const zoom = readingZoom(scale),
+      first = await this.read(await cropAt(zoom), at, zoom, scattered)
     if (scattered || first.sure >= PLAIN) return first
-    const other = zoom < 2 ? 2 * zoom : 0.8 * zoom, second = await this.read(await cropAt(other), at, other, scattered)
+    const other = zoom < 2 ? 2 * zoom : 0.8 * zoom,
+      second = await this.read(await cropAt(other), at, other, scattered)
     return second.sure > first.sure ? second : first
   }
 
@@ -58,34 +71,63 @@ export class Reader {
     /** The lines found with a way of segmenting the page. */
     const linesOf = async (segmentation: '3' | '7' | '11', kept: (l: Line) => boolean) => {
       await worker.setParameters({ tessedit_pageseg_mode: segmentation as PSM })
-      return ((await worker.recognize(crop, {}, { blocks: true, text: false })).data.blocks ?? []).flatMap((b) => b.paragraphs.flatMap((p) => p.lines)).filter(kept)
+      return ((await worker.recognize(crop, {}, { blocks: true, text: false })).data.blocks ?? [])
+        .flatMap((b) => b.paragraphs.flatMap((p) => p.lines))
+        .filter(kept)
     }
     // Sparse text in no order; or automatic, and where that finds nothing (a lone figure), as a single line.
-    const found = scattered ? await linesOf('11', (l) => l.confidence >= SURE && /\p{L}{2}|\d{2}/u.test(l.text)) : await linesOf('3', (l) => l.confidence > 25)
+    const found = scattered
+      ? await linesOf('11', (l) => l.confidence >= SURE && /\p{L}{2}|\d{2}/u.test(l.text))
+      : await linesOf('3', (l) => l.confidence > 25)
     const lines = found.length || scattered ? found : await linesOf('7', (l) => l.confidence > 50)
     const [left, top] = [at.x - READING_MARGIN / zoom, at.y - READING_MARGIN / zoom]
     const pieces = lines.flatMap((l) => {
-      const size = Math.max(6, l.rowAttributes?.rowHeight ? (l.rowAttributes.rowHeight / zoom) * 0.76 : ((l.bbox.y1 - l.bbox.y0) / zoom) * 0.95)
+      const size = Math.max(
+        6,
+        l.rowAttributes?.rowHeight
+          ? (l.rowAttributes.rowHeight / zoom) * 0.76
+          : ((l.bbox.y1 - l.bbox.y0) / zoom) * 0.95,
+      )
       return spaced(l.words, 1.6 * size * zoom).map((words): TextLine => {
-        const x0 = Math.min(...words.map((w) => w.bbox.x0)), x1 = Math.max(...words.map((w) => w.bbox.x1))
-        return { text: words.map((w) => w.text).join(' '), x: left + x0 / zoom, w: (x1 - x0) / zoom, base: top + (l.baseline.y0 + l.baseline.y1) / 2 / zoom, size }
+        const x0 = Math.min(...words.map((w) => w.bbox.x0)),
+          x1 = Math.max(...words.map((w) => w.bbox.x1))
+        return {
+          text: words.map((w) => w.text).join(' '),
+          x: left + x0 / zoom,
+          w: (x1 - x0) / zoom,
+          base: top + (l.baseline.y0 + l.baseline.y1) / 2 / zoom,
+          size,
+        }
       })
     })
     // Lines of one block are told to differ a little in size.
     const usual = pieces.map((p) => p.size).sort((a, b) => a - b)[pieces.length >> 1] ?? 0
     const settled = pieces.map((p) => (Math.abs(p.size - usual) <= 0.25 * usual ? { ...p, size: usual } : p))
-    return { blocks: blocksOf(withBullets(joinPieces(settled))), sure: lines.length ? lines.reduce((s, l) => s + l.confidence, 0) / lines.length / 100 : 0 }
+    return {
+      blocks: blocksOf(withBullets(joinPieces(settled))),
+      sure: lines.length ? lines.reduce((s, l) => s + l.confidence, 0) / lines.length / 100 : 0,
+    }
   }
 
   end(): void {
     this.ended = true
-    void this.worker?.then((w) => w.terminate(), () => {})
+    void this.worker?.then(
+      (w) => w.terminate(),
+      () => {},
+    )
   }
 
   private async start() {
     const { createWorker } = await import('tesseract.js')
     const base = new URL('/api/reading', location.href).href
-    return createWorker('eng', 1, { workerPath: `${base}/worker.min.js`, corePath: base, langPath: base, cacheMethod: 'none', gzip: true, workerBlobURL: false })
+    return createWorker('eng', 1, {
+      workerPath: `${base}/worker.min.js`,
+      corePath: base,
+      langPath: base,
+      cacheMethod: 'none',
+      gzip: true,
+      workerBlobURL: false,
+    })
   }
 }
 

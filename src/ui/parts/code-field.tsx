@@ -6,11 +6,40 @@ import CodeMirror, { EditorView } from '@uiw/react-codemirror'
 const languages = { html: html(), css: css() }
 
 /** A field for code. It is loaded only where it is used, since the editor is large. */
-export default function CodeField({ label, language, value, onChange, height, bare }: { /** Without its label on screen. */ bare?: boolean;  label: string; language: 'html' | 'css'; value: string; onChange: (v: string) => void; height: string }) {
+export default function CodeField({
+  label,
+  language,
+  value,
+  onChange,
+  height,
+  bare,
+}: {
+  /** Without its label on screen. */ bare?: boolean
+  label: string
+  language: 'html' | 'css'
+  value: string
+  onChange: (v: string) => void
+  height: string
+}) {
   return (
     <div>
-      {!bare && <p aria-hidden className="mb-1 text-xs text-soft">{label}</p>}
-      <CodeMirror value={value} height={height} className="border border-grout text-[12px]" extensions={[languages[language], EditorView.lineWrapping, EditorView.contentAttributes.of({ 'aria-label': label })]} onChange={onChange} basicSetup={{ foldGutter: false, highlightActiveLine: false, highlightActiveLineGutter: false }} />
+      {!bare && (
+        <p aria-hidden className="mb-1 text-xs text-soft">
+          {label}
+        </p>
+      )}
+      <CodeMirror
+        value={value}
+        height={height}
+        className="border border-grout text-[12px]"
+        extensions={[
+          languages[language],
+          EditorView.lineWrapping,
+          EditorView.contentAttributes.of({ 'aria-label': label }),
+        ]}
+        onChange={onChange}
+        basicSetup={{ foldGutter: false, highlightActiveLine: false, highlightActiveLineGutter: false }}
+      />
     </div>
   )
 }

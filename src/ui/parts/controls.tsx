@@ -13,7 +13,8 @@ export function Tip({ text, keys, children }: { text: string; keys?: string; chi
       <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
       <Tooltip.Portal>
         <Tooltip.Content sideOffset={5} className="z-50 max-w-72 bg-ink px-2 py-1 text-xs text-onink">
-          {text}{keys && <kbd className="ml-2 font-mono text-[11px] opacity-80">{keys}</kbd>}
+          {text}
+          {keys && <kbd className="ml-2 font-mono text-[11px] opacity-80">{keys}</kbd>}
         </Tooltip.Content>
       </Tooltip.Portal>
     </Tooltip.Root>
@@ -29,30 +30,86 @@ const looks = {
 }
 
 export function Button({ look = 'line', className, type = 'button', ...rest }: ButtonProps) {
-  return <button type={type} className={cx('inline-flex items-center justify-center gap-1.5 px-2.5 py-1 text-[12.5px] whitespace-nowrap', looks[look], look === 'main' && 'font-semibold', className)} {...rest} />
+  return (
+    <button
+      type={type}
+      className={cx(
+        'inline-flex items-center justify-center gap-1.5 px-2.5 py-1 text-[12.5px] whitespace-nowrap',
+        looks[look],
+        look === 'main' && 'font-semibold',
+        className,
+      )}
+      {...rest}
+    />
+  )
 }
 
 /** A button of a picture alone; its label is read aloud and shown as a tip. */
-export function IconButton({ label, keys, className, active, ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { label: string; keys?: string; active?: boolean }) {
+export function IconButton({
+  label,
+  keys,
+  className,
+  active,
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { label: string; keys?: string; active?: boolean }) {
   return (
     <Tip text={label} keys={keys}>
-      <button type="button" aria-label={label} aria-pressed={active} className={cx('inline-grid h-6.5 min-w-6.5 place-items-center px-1', active ? 'bg-lapis text-onlapis' : 'text-soft hover:bg-plaster hover:text-ink', className)} {...rest} />
+      <button
+        type="button"
+        aria-label={label}
+        aria-pressed={active}
+        className={cx(
+          'inline-grid h-6.5 min-w-6.5 place-items-center px-1',
+          active ? 'bg-lapis text-onlapis' : 'text-soft hover:bg-plaster hover:text-ink',
+          className,
+        )}
+        {...rest}
+      />
     </Tip>
   )
 }
 
 /** A row of the tray: a label, a control, and a mark where the value is the thing's own and not inherited. */
-export function Row({ label, htmlFor, children, top }: { label: string; htmlFor?: string; children: ReactNode; top?: boolean }) {
+export function Row({
+  label,
+  htmlFor,
+  children,
+  top,
+}: {
+  label: string
+  htmlFor?: string
+  children: ReactNode
+  top?: boolean
+}) {
   return (
-    <div className={cx('grid grid-cols-[68px_minmax(0,1fr)] gap-2 text-xs', top ? 'items-start' : 'items-center')}>
-      {htmlFor ? <label htmlFor={htmlFor} className={cx('text-soft', top && 'pt-1')}>{label}</label> : <span className={cx('text-soft', top && 'pt-1')}>{label}</span>}
+    <div
+      className={cx(
+        'grid grid-cols-[68px_minmax(0,1fr)] gap-2 text-xs',
+        top ? 'items-start' : 'items-center',
+      )}
+    >
+      {htmlFor ? (
+        <label htmlFor={htmlFor} className={cx('text-soft', top && 'pt-1')}>
+          {label}
+        </label>
+      ) : (
+        <span className={cx('text-soft', top && 'pt-1')}>{label}</span>
+      )}
       {children}
     </div>
   )
 }
 
 /** A group of the tray. */
-export function Group({ title, children, className }: { title: string; children: ReactNode; className?: string }) {
+export function Group({
+  title,
+  children,
+  className,
+}: {
+  title: string
+  children: ReactNode
+  className?: string
+}) {
   return (
     <section className={cx('flex min-w-0 flex-col gap-1.5 border-r border-grout px-3.5 py-2.5', className)}>
       <h3 className="mb-0.5 text-[13px] leading-none">{title}</h3>
@@ -61,97 +118,289 @@ export function Group({ title, children, className }: { title: string; children:
   )
 }
 
-export const fieldClass = 'w-full min-w-0 border border-grout bg-sheet px-1.5 py-[3px] font-mono text-xs text-ink placeholder:text-soft/80'
+export const fieldClass =
+  'w-full min-w-0 border border-grout bg-sheet px-1.5 py-[3px] font-mono text-xs text-ink placeholder:text-soft/80'
 
-interface TextProps { label: string; value: string; onChange: (v: string) => void; placeholder?: string; lines?: number; plain?: boolean; invalid?: boolean; id?: string; hideLabel?: boolean; top?: boolean }
+interface TextProps {
+  label: string
+  value: string
+  onChange: (v: string) => void
+  placeholder?: string
+  lines?: number
+  plain?: boolean
+  invalid?: boolean
+  id?: string
+  hideLabel?: boolean
+  top?: boolean
+}
 
 /** One line of text, or several. */
-export function TextRow({ label, value, onChange, placeholder, lines, plain, invalid, id: given, top }: TextProps) {
+export function TextRow({
+  label,
+  value,
+  onChange,
+  placeholder,
+  lines,
+  plain,
+  invalid,
+  id: given,
+  top,
+}: TextProps) {
   const made = useId()
   const id = given ?? made
-  const shared = { id, value, placeholder, 'aria-invalid': invalid || undefined, className: cx(fieldClass, plain && 'font-sans', invalid && 'border-terra'), onChange: (e: { target: { value: string } }) => onChange(e.target.value) }
-  return <Row label={label} htmlFor={id} top={top ?? !!lines}>{lines ? <textarea rows={lines} {...shared} className={cx(shared.className, 'resize-none leading-snug')} /> : <input type="text" spellCheck={false} {...shared} />}</Row>
+  const shared = {
+    id,
+    value,
+    placeholder,
+    'aria-invalid': invalid || undefined,
+    className: cx(fieldClass, plain && 'font-sans', invalid && 'border-terra'),
+    onChange: (e: { target: { value: string } }) => onChange(e.target.value),
+  }
+  return (
+    <Row label={label} htmlFor={id} top={top ?? !!lines}>
+      {lines ? (
+        <textarea rows={lines} {...shared} className={cx(shared.className, 'resize-none leading-snug')} />
+      ) : (
+        <input type="text" spellCheck={false} {...shared} />
+      )}
+    </Row>
+  )
 }
 
 /** A whole number; what is typed counts once it is one. Arrow keys step by 1, with Shift by 10. */
-export function NumberField({ label, value, onChange, min = 0, max = 4000, own, className }: { label: string; value: number; onChange: (v: number) => void; min?: number; max?: number; own?: boolean; className?: string }) {
+export function NumberField({
+  label,
+  value,
+  onChange,
+  min = 0,
+  max = 4000,
+  own,
+  className,
+}: {
+  label: string
+  value: number
+  onChange: (v: number) => void
+  min?: number
+  max?: number
+  own?: boolean
+  className?: string
+}) {
   const [typed, setTyped] = useState<string | null>(null)
   const set = (v: number) => onChange(Math.max(min, Math.min(max, Math.round(v))))
   return (
     <input
-      type="text" inputMode="numeric" role="spinbutton" aria-label={label} aria-valuenow={value} aria-valuemin={min} aria-valuemax={max}
-      value={typed ?? String(Math.round(value * 100) / 100)} className={cx(fieldClass, 'text-center', own && 'border-l-[3px] border-l-lapis', className)}
+      type="text"
+      inputMode="numeric"
+      role="spinbutton"
+      aria-label={label}
+      aria-valuenow={value}
+      aria-valuemin={min}
+      aria-valuemax={max}
+      value={typed ?? String(Math.round(value * 100) / 100)}
+      className={cx(fieldClass, 'text-center', own && 'border-l-[3px] border-l-lapis', className)}
       onFocus={(e) => e.target.select()}
-      onChange={(e) => { setTyped(e.target.value); const v = Number(e.target.value); if (e.target.value.trim() && Number.isFinite(v) && v >= min && v <= max) set(v) }}
+      onChange={(e) => {
+        setTyped(e.target.value)
+        const v = Number(e.target.value)
+        if (e.target.value.trim() && Number.isFinite(v) && v >= min && v <= max) set(v)
+      }}
       onBlur={() => setTyped(null)}
       onKeyDown={(e) => {
         const step = (e.key === 'ArrowUp' ? 1 : e.key === 'ArrowDown' ? -1 : 0) * (e.shiftKey ? 10 : 1)
-        if (step) { e.preventDefault(); setTyped(null); set(value + step) }
+        if (step) {
+          e.preventDefault()
+          setTyped(null)
+          set(value + step)
+        }
       }}
     />
   )
 }
 
 /** A colour: its value, a swatch that opens a picker, and the house's colours. */
-export function ColorField({ label, value, onChange, own, onClear, note, swatches = [] }: { label: string; value: string; onChange: (v: string) => void; own?: boolean; onClear?: () => void; note?: string; swatches?: { name: string; value: string }[] }) {
+export function ColorField({
+  label,
+  value,
+  onChange,
+  own,
+  onClear,
+  note,
+  swatches = [],
+}: {
+  label: string
+  value: string
+  onChange: (v: string) => void
+  own?: boolean
+  onClear?: () => void
+  note?: string
+  swatches?: { name: string; value: string }[]
+}) {
   const [typed, setTyped] = useState<string | null>(null)
   return (
     <div className="flex min-w-0">
       <Popover.Root>
-        <Popover.Trigger aria-label={`${label}: choose a colour`} className="h-[26px] w-7 shrink-0 border border-grout" style={{ background: value }} />
+        <Popover.Trigger
+          aria-label={`${label}: choose a colour`}
+          className="h-[26px] w-7 shrink-0 border border-grout"
+          style={{ background: value }}
+        />
         <Popover.Portal>
           <Popover.Content side="top" sideOffset={6} className="z-50 border border-grout bg-paper p-2.5">
             <HexColorPicker color={value} onChange={onChange} />
             {swatches.length > 0 && (
               <div className="mt-2 flex w-[200px] flex-wrap gap-1" role="group" aria-label="House colours">
-                {swatches.map((s) => <button key={s.name + s.value} type="button" aria-label={`${s.name}, ${s.value}`} title={`${s.name} ${s.value}`} className="h-6 w-6 border border-grout" style={{ background: s.value }} onClick={() => onChange(s.value)} />)}
+                {swatches.map((s) => (
+                  <button
+                    key={s.name + s.value}
+                    type="button"
+                    aria-label={`${s.name}, ${s.value}`}
+                    title={`${s.name} ${s.value}`}
+                    className="h-6 w-6 border border-grout"
+                    style={{ background: s.value }}
+                    onClick={() => onChange(s.value)}
+                  />
+                ))}
               </div>
             )}
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
       <input
-        type="text" aria-label={label} spellCheck={false} value={typed ?? value} className={cx(fieldClass, 'border-l-0', own && 'border-l-[3px] border-l-lapis')}
-        onChange={(e) => { setTyped(e.target.value); const hex = readHex(e.target.value); if (hex && e.target.value.replace('#', '').trim().length === 6) onChange(hex) }}
-        onBlur={() => { const hex = typed === null ? null : readHex(typed); if (hex && hex !== value) onChange(hex); setTyped(null) }}
+        type="text"
+        aria-label={label}
+        spellCheck={false}
+        value={typed ?? value}
+        className={cx(fieldClass, 'border-l-0', own && 'border-l-[3px] border-l-lapis')}
+        onChange={(e) => {
+          setTyped(e.target.value)
+          const hex = readHex(e.target.value)
+          if (hex && e.target.value.replace('#', '').trim().length === 6) onChange(hex)
+        }}
+        onBlur={() => {
+          const hex = typed === null ? null : readHex(typed)
+          if (hex && hex !== value) onChange(hex)
+          setTyped(null)
+        }}
       />
-      {own && onClear ? <Tip text="Own value: press to inherit again"><button type="button" aria-label={`${label}: inherit again`} className="border border-l-0 border-grout bg-sheet px-1.5 text-[11px] text-soft hover:text-ink" onClick={onClear}>own</button></Tip> : note ? <span className="border border-l-0 border-grout bg-sheet px-1.5 pt-1 text-[11px] text-soft">{note}</span> : null}
+      {own && onClear ? (
+        <Tip text="Own value: press to inherit again">
+          <button
+            type="button"
+            aria-label={`${label}: inherit again`}
+            className="border border-l-0 border-grout bg-sheet px-1.5 text-[11px] text-soft hover:text-ink"
+            onClick={onClear}
+          >
+            own
+          </button>
+        </Tip>
+      ) : note ? (
+        <span className="border border-l-0 border-grout bg-sheet px-1.5 pt-1 text-[11px] text-soft">
+          {note}
+        </span>
+      ) : null}
     </div>
   )
 }
 
 /** One of a few, side by side. */
-export function Choice<T extends string>({ label, value, options, onChange }: { label: string; value: T; options: readonly { value: T; label: ReactNode; name?: string }[]; onChange: (v: T) => void }) {
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string
+  value: T
+  options: readonly { value: T; label: ReactNode; name?: string }[]
+  onChange: (v: T) => void
+}) {
   return (
-    <ToggleGroup.Root type="single" aria-label={label} value={value} onValueChange={(v) => v && onChange(v as T)} className="flex gap-px border border-grout bg-grout">
+    <ToggleGroup.Root
+      type="single"
+      aria-label={label}
+      value={value}
+      onValueChange={(v) => v && onChange(v as T)}
+      className="flex gap-px border border-grout bg-grout"
+    >
       {options.map((o) => (
-        <ToggleGroup.Item key={o.value} value={o.value} aria-label={o.name} title={o.name} className="flex min-h-6 flex-1 items-center justify-center bg-sheet px-1.5 text-[11.5px] text-ink data-[state=on]:bg-lapis data-[state=on]:text-onlapis">{o.label}</ToggleGroup.Item>
+        <ToggleGroup.Item
+          key={o.value}
+          value={o.value}
+          aria-label={o.name}
+          title={o.name}
+          className="flex min-h-6 flex-1 items-center justify-center bg-sheet px-1.5 text-[11.5px] text-ink data-[state=on]:bg-lapis data-[state=on]:text-onlapis"
+        >
+          {o.label}
+        </ToggleGroup.Item>
       ))}
     </ToggleGroup.Root>
   )
 }
 
 /** Space on four sides, around what it surrounds. */
-export function SidesField({ label, value, onChange, center }: { label: string; value: { top: number; right: number; bottom: number; left: number }; onChange: (v: { top: number; right: number; bottom: number; left: number }) => void; center?: ReactNode }) {
+export function SidesField({
+  label,
+  value,
+  onChange,
+  center,
+}: {
+  label: string
+  value: { top: number; right: number; bottom: number; left: number }
+  onChange: (v: { top: number; right: number; bottom: number; left: number }) => void
+  center?: ReactNode
+}) {
   const side = (name: 'top' | 'right' | 'bottom' | 'left', area: string) => (
-    <div style={{ gridArea: area }}><NumberField label={`${label}, ${name}, px`} value={value[name]} max={2000} onChange={(v) => onChange({ ...value, [name]: v })} className="border-transparent bg-transparent hover:border-grout focus:border-grout focus:bg-sheet" /></div>
+    <div style={{ gridArea: area }}>
+      <NumberField
+        label={`${label}, ${name}, px`}
+        value={value[name]}
+        max={2000}
+        onChange={(v) => onChange({ ...value, [name]: v })}
+        className="border-transparent bg-transparent hover:border-grout focus:border-grout focus:bg-sheet"
+      />
+    </div>
   )
   return (
-    <div role="group" aria-label={label} className="grid grid-cols-[44px_1fr_44px] grid-rows-3 items-center gap-0.5">
-      {side('top', '1 / 2')}{side('left', '2 / 1')}{side('right', '2 / 3')}{side('bottom', '3 / 2')}
-      <div style={{ gridArea: '2 / 2' }} className="bg-wash px-1 py-1 text-center font-mono text-[11.5px]">{center ?? 'content'}</div>
+    <div
+      role="group"
+      aria-label={label}
+      className="grid grid-cols-[44px_1fr_44px] grid-rows-3 items-center gap-0.5"
+    >
+      {side('top', '1 / 2')}
+      {side('left', '2 / 1')}
+      {side('right', '2 / 3')}
+      {side('bottom', '3 / 2')}
+      <div style={{ gridArea: '2 / 2' }} className="bg-wash px-1 py-1 text-center font-mono text-[11.5px]">
+        {center ?? 'content'}
+      </div>
     </div>
   )
 }
 
 /** How far long work is, with a way to stop it. */
-export function Progress({ what, done, total, onCancel }: { what: string; done: number; total: number; onCancel?: () => void }) {
+export function Progress({
+  what,
+  done,
+  total,
+  onCancel,
+}: {
+  what: string
+  done: number
+  total: number
+  onCancel?: () => void
+}) {
   return (
     <div className="flex items-center gap-2 text-xs" role="status">
       <span>{what}</span>
       <progress aria-label={what} value={done} max={total || 1} className="h-1.5 w-28 accent-lapis" />
-      <span className="font-mono">{total > 1 ? `${done} of ${total}` : `${Math.round((done / (total || 1)) * 100)} %`}</span>
-      {onCancel && <Button look="line" className="py-0.5" onClick={onCancel}>Cancel</Button>}
+      <span className="font-mono">
+        {total > 1 ? `${done} of ${total}` : `${Math.round((done / (total || 1)) * 100)} %`}
+      </span>
+      {onCancel && (
+        <Button look="line" className="py-0.5" onClick={onCancel}>
+          Cancel
+        </Button>
+      )}
     </div>
   )
 }
@@ -164,4 +413,9 @@ export function useMounted(): boolean {
 }
 
 /** Bytes as people read them. */
-export const kb = (bytes: number): string => (bytes < 1024 ? `${bytes} B` : bytes < 1024 * 1000 ? `${(bytes / 1024).toFixed(bytes < 10240 ? 1 : 0)} KB` : `${(bytes / 1048576).toFixed(1)} MB`)
+export const kb = (bytes: number): string =>
+  bytes < 1024
+    ? `${bytes} B`
+    : bytes < 1024 * 1000
+      ? `${(bytes / 1024).toFixed(bytes < 10240 ? 1 : 0)} KB`
+      : `${(bytes / 1048576).toFixed(1)} MB`

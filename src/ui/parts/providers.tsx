@@ -8,7 +8,18 @@ export function Providers({ children }: { children: ReactNode }) {
   return (
     <Tooltip.Provider delayDuration={450}>
       {children}
-      <Toaster position="bottom-right" toastOptions={{ style: { borderRadius: 0, background: 'var(--sheet)', color: 'var(--ink)', border: '1px solid var(--grout)', fontFamily: 'var(--font-sans)' } }} />
+      <Toaster
+        position="bottom-right"
+        toastOptions={{
+          style: {
+            borderRadius: 0,
+            background: 'var(--sheet)',
+            color: 'var(--ink)',
+            border: '1px solid var(--grout)',
+            fontFamily: 'var(--font-sans)',
+          },
+        }}
+      />
     </Tooltip.Provider>
   )
 }

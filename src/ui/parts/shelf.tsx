@@ -5,23 +5,43 @@ import { ApiProblem, call } from '../api'
 import { Button, fieldClass, kb } from './controls'
 import { Dialog } from './dialog'
 
-interface Kept extends PictureRef { name: string; at: string; usedIn: { job: string; name: string }[] }
+interface Kept extends PictureRef {
+  name: string
+  at: string
+  usedIn: { job: string; name: string }[]
+}
 
-const hex = async (file: Blob) => [...new Uint8Array(await crypto.subtle.digest('SHA-256', await file.arrayBuffer()))].map((b) => b.toString(16).padStart(2, '0')).join('')
+const hex = async (file: Blob) =>
+  [...new Uint8Array(await crypto.subtle.digest('SHA-256', await file.arrayBuffer()))]
+    .map((b) => b.toString(16).padStart(2, '0'))
+    .join('')
 
-interface Client { id: string; name: string }
+interface Client {
+  id: string
+  name: string
+}
 const shelfUrl = (client: Client) => `/api/clients/${client.id}/pictures`
 
 /** The client whose shelf the pictures of a bench come from and go to. */
 const ShelfClient = createContext<Client | null>(null)
 export const ShelfOf = ShelfClient.Provider
-export const useShelf = (): Client => { const client = useContext(ShelfClient); if (!client) throw new Error('no shelf here'); return client }
+export const useShelf = (): Client => {
+  const client = useContext(ShelfClient)
+  if (!client) throw new Error('no shelf here')
+  return client
+}
 
 /** Puts a file on a client's shelf. What is kept already is named by its bytes and not sent again. Throws an ApiProblem for what is no picture. */
 export async function putOnShelf(client: Client, file: File): Promise<PictureRef> {
   try {
     // Without a secure context the browser cannot hash; then the server finds out.
-    if (globalThis.crypto?.subtle) return refOf(await call<Kept>(shelfUrl(client), { method: 'POST', body: { id: await hex(file), name: file.name } }))
+    if (globalThis.crypto?.subtle)
+      return refOf(
+        await call<Kept>(shelfUrl(client), {
+          method: 'POST',
+          body: { id: await hex(file), name: file.name },
+        }),
+      )
   } catch (e) {
     if (!(e instanceof ApiProblem) || e.status !== 404) throw e
   }
@@ -29,43 +49,148 @@ export async function putOnShelf(client: Client, file: File): Promise<PictureRef
   form.set('picture', file)
   return refOf(await call<Kept>(shelfUrl(client), { method: 'POST', form }))
 }
-const refOf = ({ id, type, width, height, bytes }: PictureRef): PictureRef => ({ id, type, width, height, bytes })
+const refOf = ({ id, type, width, height, bytes }: PictureRef): PictureRef => ({
+  id,
+  type,
+  width,
+  height,
+  bytes,
+})
 
 /** A client's pictures: searched, with their sizes and where they are used; taken in from a file, the clipboard or an address. What is kept already is not sent again. */
-export function ShelfDialog({ client, onChosen, onClose }: { client: Client; onChosen: (p: PictureRef) => void; onClose: () => void }) {
+export function ShelfDialog({
+  client,
+  onChosen,
+  onClose,
+}: {
+  client: Client
+  onChosen: (p: PictureRef) => void
+  onClose: () => void
+}) {
   const [search, setSearch] = useState('')
   const [pictures, setPictures] = useState<Kept[] | null>(null)
   const [address, setAddress] = useState('')
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
   const url = shelfUrl(client)
-  const load = (s = search) => call<{ pictures: Kept[] }>(`${url}?search=${encodeURIComponent(s)}`).then((r) => setPictures(r.pictures), (e: Error) => setProblem(e.message))
-  useEffect(() => { const t = setTimeout(() => void load(search), 150); return () => clearTimeout(t) }, [search]) // eslint-disable-line react-hooks/exhaustive-deps
+  const load = (s = search) =>
+    call<{ pictures: Kept[] }>(`${url}?search=${encodeURIComponent(s)}`).then(
+      (r) => setPictures(r.pictures),
+      (e: Error) => setProblem(e.message),
+    )
+  useEffect(() => {
+    const t = setTimeout(() => void load(search), 150)
+    return () => clearTimeout(t)
+  }, [search]) // eslint-disable-line react-hooks/exhaustive-deps
   async function attempt(work: () => Promise<unknown>) {
     setBusy(true)
     setProblem(null)
-    try { await work(); await load() } catch (e) { setProblem(e instanceof ApiProblem ? `${e.title}. ${e.detail}` : String(e)) } finally { setBusy(false) }
+    try {
+      await work()
+      await load()
+    } catch (e) {
+      setProblem(e instanceof ApiProblem ? `${e.title}. ${e.detail}` : String(e))
+    } finally {
+      setBusy(false)
+    }
   }
-  const take = (files: readonly File[]) => attempt(async () => { for (const f of files) await putOnShelf(client, f) })
-  const paste = (e: ClipboardEvent) => { const files = [...e.clipboardData.files].filter((f) => f.type.startsWith('image/')); if (files.length) { e.preventDefault(); void take(files) } }
+  const take = (files: readonly File[]) =>
+    attempt(async () => {
+      for (const f of files) await putOnShelf(client, f)
+    })
+  const paste = (e: ClipboardEvent) => {
+    const files = [...e.clipboardData.files].filter((f) => f.type.startsWith('image/'))
+    if (files.length) {
+      e.preventDefault()
+      void take(files)
+    }
+  }
   return (
-    <Dialog open onClose={onClose} title={`Pictures of ${client.name}`} about="Choose one, or bring one in: a file, one from the clipboard (paste it here), or an address." wide>
+    <Dialog
+      open
+      onClose={onClose}
+      title={`Pictures of ${client.name}`}
+      about="Choose one, or bring one in: a file, one from the clipboard (paste it here), or an address."
+      wide
+    >
       <div onPaste={paste} className="flex flex-col gap-2 text-xs">
-        <div className="grid grid-cols-[1fr_auto] gap-2"><input aria-label="Search the pictures" className={fieldClass} value={search} placeholder="Search by name" onChange={(e) => setSearch(e.target.value)} />
-          <label className="cursor-pointer border border-grout bg-sheet px-2.5 py-1 focus-within:outline-2">From files<input type="file" multiple accept="image/png,image/jpeg,image/gif" className="sr-only" onChange={(e) => { const f = [...(e.target.files ?? [])]; if (f.length) void take(f) }} /></label></div>
-        <div className="grid grid-cols-[1fr_auto] gap-2"><input aria-label="Address of a picture" className={fieldClass} value={address} placeholder="https://…/picture.png" onChange={(e) => setAddress(e.target.value)} /><Button disabled={busy || !address.trim()} onClick={() => void attempt(async () => { await call(url, { method: 'POST', body: { address } }); setAddress('') })}>Fetch</Button></div>
-        {problem && <p role="alert" className="border-l-4 border-terra pl-2">{problem}</p>}
-        {pictures?.length === 0 && <p className="text-soft">{search ? 'No picture goes by that name.' : 'Nothing is kept here yet.'}</p>}
+        <div className="grid grid-cols-[1fr_auto] gap-2">
+          <input
+            aria-label="Search the pictures"
+            className={fieldClass}
+            value={search}
+            placeholder="Search by name"
+            onChange={(e) => setSearch(e.target.value)}
+          />
+          <label className="cursor-pointer border border-grout bg-sheet px-2.5 py-1 focus-within:outline-2">
+            From files
+            <input
+              type="file"
+              multiple
+              accept="image/png,image/jpeg,image/gif"
+              className="sr-only"
+              onChange={(e) => {
+                const f = [...(e.target.files ?? [])]
+                if (f.length) void take(f)
+              }}
+            />
+          </label>
+        </div>
+        <div className="grid grid-cols-[1fr_auto] gap-2">
+          <input
+            aria-label="Address of a picture"
+            className={fieldClass}
+            value={address}
+            placeholder="https://…/picture.png"
+            onChange={(e) => setAddress(e.target.value)}
+          />
+          <Button
+            disabled={busy || !address.trim()}
+            onClick={() =>
+              void attempt(async () => {
+                await call(url, { method: 'POST', body: { address } })
+                setAddress('')
+              })
+            }
+          >
+            Fetch
+          </Button>
+        </div>
+        {problem && (
+          <p role="alert" className="border-l-4 border-terra pl-2">
+            {problem}
+          </p>
+        )}
+        {pictures?.length === 0 && (
+          <p className="text-soft">
+            {search ? 'No picture goes by that name.' : 'Nothing is kept here yet.'}
+          </p>
+        )}
         <ul className="grid grid-cols-4 gap-2">
           {pictures?.map((p) => (
             <li key={p.id} className="border border-grout bg-sheet">
               <button type="button" className="block w-full text-left" onClick={() => onChosen(refOf(p))}>
-                <span className="grid h-24 place-items-center bg-ground"><img src={`/api/pictures/${p.id}`} alt="" className="max-h-24 max-w-full object-contain" /></span>
+                <span className="grid h-24 place-items-center bg-ground">
+                  <img src={`/api/pictures/${p.id}`} alt="" className="max-h-24 max-w-full object-contain" />
+                </span>
                 <span className="block truncate px-1.5 pt-1 font-semibold">{p.name}</span>
-                <span className="block px-1.5 font-mono text-[10.5px] text-soft">{p.width} x {p.height}, {kb(p.bytes)}</span>
-                <span className="block truncate px-1.5 pb-1 text-[10.5px] text-soft" title={p.usedIn.map((u) => u.name).join(', ')}>{p.usedIn.length ? `in ${p.usedIn.map((u) => u.name).join(', ')}` : 'not used yet'}</span>
+                <span className="block px-1.5 font-mono text-[10.5px] text-soft">
+                  {p.width} x {p.height}, {kb(p.bytes)}
+                </span>
+                <span
+                  className="block truncate px-1.5 pb-1 text-[10.5px] text-soft"
+                  title={p.usedIn.map((u) => u.name).join(', ')}
+                >
+                  {p.usedIn.length ? `in ${p.usedIn.map((u) => u.name).join(', ')}` : 'not used yet'}
+                </span>
               </button>
-              <Button look="plain" className="w-full py-0! text-[11px]!" onClick={() => void attempt(() => call(`${url}?picture=${p.id}`, { method: 'DELETE' }))}>Take off</Button>
+              <Button
+                look="plain"
+                className="w-full py-0! text-[11px]!"
+                onClick={() => void attempt(() => call(`${url}?picture=${p.id}`, { method: 'DELETE' }))}
+              >
+                Take off
+              </Button>
             </li>
           ))}
         </ul>

@@ -6,5 +6,9 @@ export function toggleTheme(): void {
   const next = root.dataset.theme === 'slate' ? 'plaster' : 'slate'
   if (next === 'slate') root.dataset.theme = 'slate'
   else delete root.dataset.theme
-  try { localStorage.setItem('mosaicus:theme', next) } catch { /* the choice lasts as long as the page */ }
+  try {
+    localStorage.setItem('mosaicus:theme', next)
+  } catch {
+    /* the choice lasts as long as the page */
+  }
 }

@@ -4,19 +4,29 @@ import { openDocument } from './document'
 /** A server that keeps revisions, and a browser's storage. */
 function world(start = 'a') {
   const kept = new Map<string, string>()
-  Object.assign(globalThis, { localStorage: { getItem: (k: string) => kept.get(k) ?? null, setItem: (k: string, v: string) => void kept.set(k, v), removeItem: (k: string) => void kept.delete(k) } })
-  const server = { doc: start, revision: 1, down: false, saves: 0 }
-  const open = () => openDocument<string>({
-    key: 'x', doc: server.doc, revision: server.revision, savedAt: '2026-01-01T00:00:00Z',
-    save: async (doc, revision) => {
-      if (server.down) throw new ApiProblem(0, 'Gone', 'Away')
-      if (revision !== server.revision) throw new ApiProblem(409, 'Stale', 'Stale')
-      server.saves++
-      Object.assign(server, { doc, revision: revision + 1 })
-      return { revision: server.revision, savedAt: '2026-01-01T00:00:01Z' }
+  Object.assign(globalThis, {
+    localStorage: {
+      getItem: (k: string) => kept.get(k) ?? null,
+      setItem: (k: string, v: string) => void kept.set(k, v),
+      removeItem: (k: string) => void kept.delete(k),
     },
-    load: async () => ({ doc: server.doc, revision: server.revision }),
   })
+  const server = { doc: start, revision: 1, down: false, saves: 0 }
+  const open = () =>
+    openDocument<string>({
+      key: 'x',
+      doc: server.doc,
+      revision: server.revision,
+      savedAt: '2026-01-01T00:00:00Z',
+      save: async (doc, revision) => {
+        if (server.down) throw new ApiProblem(0, 'Gone', 'Away')
+        if (revision !== server.revision) throw new ApiProblem(409, 'Stale', 'Stale')
+        server.saves++
+        Object.assign(server, { doc, revision: revision + 1 })
+        return { revision: server.revision, savedAt: '2026-01-01T00:00:01Z' }
+      },
+      load: async () => ({ doc: server.doc, revision: server.revision }),
+    })
   return { kept, server, open }
 }
 
@@ -27,8 +37,15 @@ test('changes are saved, undone and redone', async () => {
   s.change('two', (d) => `${d}c`)
   expect(kept.size).toBe(1)
   await s.flush()
-  expect([server.doc, server.saves, kept.size, s.store.getState().status.kind]).toEqual(['abc', 1, 0, 'saved'])
-  s.undo(); s.undo(); s.undo()
+  expect([server.doc, server.saves, kept.size, s.store.getState().status.kind]).toEqual([
+    'abc',
+    1,
+    0,
+    'saved',
+  ])
+  s.undo()
+  s.undo()
+  s.undo()
   expect(s.store.getState().doc).toBe('a')
   s.redo()
   await s.flush()
@@ -66,7 +83,10 @@ test('what the server never took survives a crash', async () => {
   next.dispose()
 })
 
-test.each([['mine', 'here', 'there'], ['theirs', 'there', 'here']] as const)('two versions: taking %s keeps the other within undo', async (side, taken, other) => {
+test.each([
+  ['mine', 'here', 'there'],
+  ['theirs', 'there', 'here'],
+] as const)('two versions: taking %s keeps the other within undo', async (side, taken, other) => {
   const { server, open } = world()
   const s = open()
   Object.assign(server, { doc: 'there', revision: 5 })

@@ -2,7 +2,12 @@ import { createStore, type StoreApi } from 'zustand'
 import { ApiProblem } from '../api'
 
 /** How the saving stands. */
-export type SaveStatus = { kind: 'saved'; at: string } | { kind: 'saving' } | { kind: 'waiting' } | { kind: 'failed'; why: string } | { kind: 'conflict' }
+export type SaveStatus =
+  | { kind: 'saved'; at: string }
+  | { kind: 'saving' }
+  | { kind: 'waiting' }
+  | { kind: 'failed'; why: string }
+  | { kind: 'conflict' }
 
 export interface DocumentState<T> {
   doc: T
@@ -53,16 +58,39 @@ const MERGE = 1200
  */
 export function openDocument<T>(o: Options<T>): DocumentSession<T> {
   const draftKey = `mosaicus:draft:${o.key}`
-  const store = createStore<DocumentState<T>>(() => ({ doc: o.doc, revision: o.revision, status: { kind: 'saved', at: o.savedAt }, past: [], future: [], theirs: null }))
+  const store = createStore<DocumentState<T>>(() => ({
+    doc: o.doc,
+    revision: o.revision,
+    status: { kind: 'saved', at: o.savedAt },
+    past: [],
+    future: [],
+    theirs: null,
+  }))
   let timer: ReturnType<typeof setTimeout> | undefined
   let running: Promise<void> | null = null
   let lastMerge = { key: '', at: 0 }
   let retry = 0
 
-  const remember = () => { const { doc, revision } = store.getState(); try { localStorage.setItem(draftKey, JSON.stringify({ doc, revision })) } catch { /* full or forbidden: the server still gets it */ } }
-  const forget = () => { try { localStorage.removeItem(draftKey) } catch { /* as above */ } }
+  const remember = () => {
+    const { doc, revision } = store.getState()
+    try {
+      localStorage.setItem(draftKey, JSON.stringify({ doc, revision }))
+    } catch {
+      /* full or forbidden: the server still gets it */
+    }
+  }
+  const forget = () => {
+    try {
+      localStorage.removeItem(draftKey)
+    } catch {
+      /* as above */
+    }
+  }
 
-  const later = (ms = PAUSE) => { clearTimeout(timer); timer = setTimeout(() => void flush(), ms) }
+  const later = (ms = PAUSE) => {
+    clearTimeout(timer)
+    timer = setTimeout(() => void flush(), ms)
+  }
 
   function touched() {
     store.setState((s) => (s.status.kind === 'conflict' ? s : { ...s, status: { kind: 'waiting' } }))
@@ -78,9 +106,15 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
       const saved = await o.save(doc, revision)
       retry = 0
       const same = store.getState().doc === doc
-      store.setState({ revision: saved.revision, status: same ? { kind: 'saved', at: saved.savedAt } : { kind: 'waiting' } })
+      store.setState({
+        revision: saved.revision,
+        status: same ? { kind: 'saved', at: saved.savedAt } : { kind: 'waiting' },
+      })
       if (same) forget()
-      else { remember(); later() }
+      else {
+        remember()
+        later()
+      }
     } catch (error) {
       if (error instanceof ApiProblem && error.status === 409) return clash()
       const why = error instanceof ApiProblem ? error.message : String(error)
@@ -93,9 +127,14 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
   async function clash() {
     try {
       const theirs = await o.load()
-      if (JSON.stringify(theirs.doc) === JSON.stringify(store.getState().doc)) { store.setState({ revision: theirs.revision, status: { kind: 'saved', at: new Date().toISOString() } }); return forget() }
+      if (JSON.stringify(theirs.doc) === JSON.stringify(store.getState().doc)) {
+        store.setState({ revision: theirs.revision, status: { kind: 'saved', at: new Date().toISOString() } })
+        return forget()
+      }
       store.setState({ theirs, status: { kind: 'conflict' } })
-    } catch { later(3000) }
+    } catch {
+      later(3000)
+    }
   }
 
   function flush(): Promise<void> {
@@ -110,7 +149,11 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
     if (!last) return
     const other = from === 'past' ? 'future' : 'past'
     lastMerge = { key: '', at: 0 }
-    store.setState({ doc: last.doc, [from]: s[from].slice(0, -1), [other]: [...s[other], { doc: s.doc, label: last.label }] } as Partial<DocumentState<T>>)
+    store.setState({
+      doc: last.doc,
+      [from]: s[from].slice(0, -1),
+      [other]: [...s[other], { doc: s.doc, label: last.label }],
+    } as Partial<DocumentState<T>>)
     touched()
   }
 
@@ -123,7 +166,11 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
       const now = Date.now()
       const joined = !!merge && merge === lastMerge.key && now - lastMerge.at < MERGE
       lastMerge = { key: merge ?? '', at: now }
-      store.setState({ doc, future: [], past: joined ? s.past : [...s.past, { doc: s.doc, label }].slice(-DEPTH) })
+      store.setState({
+        doc,
+        future: [],
+        past: joined ? s.past : [...s.past, { doc: s.doc, label }].slice(-DEPTH),
+      })
       touched()
     },
     amend(next) {
@@ -137,17 +184,43 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
     adopt(label, doc, revision) {
       const s = store.getState()
       forget()
-      store.setState({ doc, revision, past: [...s.past, { doc: s.doc, label }].slice(-DEPTH), future: [], status: { kind: 'saved', at: new Date().toISOString() } })
+      store.setState({
+        doc,
+        revision,
+        past: [...s.past, { doc: s.doc, label }].slice(-DEPTH),
+        future: [],
+        status: { kind: 'saved', at: new Date().toISOString() },
+      })
     },
     settle(side) {
       const s = store.getState()
       if (!s.theirs) return
       const { doc: theirs, revision } = s.theirs
-      if (side === 'mine') { store.setState({ revision, theirs: null, past: [...s.past, { doc: theirs, label: 'the other version' }], status: { kind: 'waiting' } }); touched() }
-      else { store.setState({ doc: theirs, revision, theirs: null, past: [...s.past, { doc: s.doc, label: 'your version' }], future: [], status: { kind: 'saved', at: new Date().toISOString() } }); forget() }
+      if (side === 'mine') {
+        store.setState({
+          revision,
+          theirs: null,
+          past: [...s.past, { doc: theirs, label: 'the other version' }],
+          status: { kind: 'waiting' },
+        })
+        touched()
+      } else {
+        store.setState({
+          doc: theirs,
+          revision,
+          theirs: null,
+          past: [...s.past, { doc: s.doc, label: 'your version' }],
+          future: [],
+          status: { kind: 'saved', at: new Date().toISOString() },
+        })
+        forget()
+      }
     },
     flush,
-    dispose() { clearTimeout(timer); if (store.getState().status.kind === 'waiting') void flush() },
+    dispose() {
+      clearTimeout(timer)
+      if (store.getState().status.kind === 'waiting') void flush()
+    },
   }
 
   // A draft from before a crash: taken up where the server still stands at its revision, else a choice.
@@ -157,9 +230,18 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
       const stored = JSON.parse(kept) as { doc: T; revision: number }
       const draft = { ...stored, doc: o.read ? o.read(stored.doc) : stored.doc }
       if (JSON.stringify(draft.doc) === JSON.stringify(o.doc)) forget()
-      else if (draft.revision === o.revision) { store.setState({ doc: draft.doc, past: [{ doc: o.doc, label: 'what had not been saved' }] }); touched() }
-      else store.setState({ doc: draft.doc, theirs: { doc: o.doc, revision: o.revision }, status: { kind: 'conflict' } })
+      else if (draft.revision === o.revision) {
+        store.setState({ doc: draft.doc, past: [{ doc: o.doc, label: 'what had not been saved' }] })
+        touched()
+      } else
+        store.setState({
+          doc: draft.doc,
+          theirs: { doc: o.doc, revision: o.revision },
+          status: { kind: 'conflict' },
+        })
     }
-  } catch { forget() }
+  } catch {
+    forget()
+  }
   return session
 }

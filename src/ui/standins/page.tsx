@@ -7,21 +7,64 @@ import { call } from '../api'
 import { Choice } from '../parts/controls'
 import { Mark } from '../parts/mark'
 
-const modes = [{ value: 'ok' as const, label: 'works' }, { value: 'slow' as const, label: 'slow' }, { value: 'refuse' as const, label: 'refuses' }, { value: 'expire' as const, label: 'token ended' }, { value: 'mangle' as const, label: 'garbles' }]
+const modes = [
+  { value: 'ok' as const, label: 'works' },
+  { value: 'slow' as const, label: 'slow' },
+  { value: 'refuse' as const, label: 'refuses' },
+  { value: 'expire' as const, label: 'token ended' },
+  { value: 'mangle' as const, label: 'garbles' },
+]
 export type Mode = (typeof modes)[number]['value']
 
 /** The frame of a stand-in's page: what it stands for, and how it behaves. */
-export function StandinPage({ standin, title, about, mode, list, children }: { standin: 'inbox' | 'platform'; title: string; about: string; mode: Mode; list: ReactNode; children: ReactNode }) {
+export function StandinPage({
+  standin,
+  title,
+  about,
+  mode,
+  list,
+  children,
+}: {
+  standin: 'inbox' | 'platform'
+  title: string
+  about: string
+  mode: Mode
+  list: ReactNode
+  children: ReactNode
+}) {
   const router = useRouter()
-  const set = (m: Mode) => void call(`/api/standins/${standin}/mode`, { method: 'PUT', body: { mode: m } }).then(() => { router.refresh(); toast(m === 'ok' ? 'Works as it should again' : 'Set. Deliveries will now fail so; set it back when you are done.') }, (e: Error) => toast.error(e.message))
+  const set = (m: Mode) =>
+    void call(`/api/standins/${standin}/mode`, { method: 'PUT', body: { mode: m } }).then(
+      () => {
+        router.refresh()
+        toast(
+          m === 'ok'
+            ? 'Works as it should again'
+            : 'Set. Deliveries will now fail so; set it back when you are done.',
+        )
+      },
+      (e: Error) => toast.error(e.message),
+    )
   return (
     <div className="grid h-dvh min-w-[900px] grid-cols-[300px_minmax(0,1fr)] grid-rows-[48px_minmax(0,1fr)]">
       <header className="col-span-2 flex items-center gap-4 border-b border-grout bg-paper px-4">
-        <Link href="/" aria-label="Back to the wall" className="p-1.5"><Mark /></Link>
-        <div className="leading-tight"><h1 className="text-base">{title}</h1><p className="text-[11.5px] text-soft">{about}</p></div>
-        <span className="ml-auto flex items-center gap-2 text-xs text-soft">This stand-in <span className="w-[430px]"><Choice label="How the stand-in behaves" value={mode} options={modes} onChange={set} /></span></span>
+        <Link href="/" aria-label="Back to the wall" className="p-1.5">
+          <Mark />
+        </Link>
+        <div className="leading-tight">
+          <h1 className="text-base">{title}</h1>
+          <p className="text-[11.5px] text-soft">{about}</p>
+        </div>
+        <span className="ml-auto flex items-center gap-2 text-xs text-soft">
+          This stand-in{' '}
+          <span className="w-[430px]">
+            <Choice label="How the stand-in behaves" value={mode} options={modes} onChange={set} />
+          </span>
+        </span>
       </header>
-      <nav aria-label="What arrived" className="min-h-0 overflow-y-auto border-r border-grout">{list}</nav>
+      <nav aria-label="What arrived" className="min-h-0 overflow-y-auto border-r border-grout">
+        {list}
+      </nav>
       <main className="flex min-h-0 min-w-0 flex-col bg-ground">{children}</main>
     </div>
   )

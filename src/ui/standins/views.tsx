@@ -6,9 +6,33 @@ export function Views({ html, views }: { html: string; views: { name: string; te
   const tab = 'px-3 py-1 text-xs font-semibold text-[#17191a] data-[state=active]:bg-[#fffdf8]'
   return (
     <Tabs.Root defaultValue="HTML" className="flex min-h-0 flex-1 flex-col">
-      <Tabs.List aria-label="View" className="flex gap-px bg-groundhead px-2 pt-1">{['HTML', ...views.map((v) => v.name)].map((n) => <Tabs.Trigger key={n} value={n} className={tab}>{n}</Tabs.Trigger>)}</Tabs.List>
-      <Tabs.Content value="HTML" className="min-h-0 flex-1 p-3"><iframe title="The message as HTML" sandbox="" srcDoc={html} className="h-full w-full border-0 bg-white" /></Tabs.Content>
-      {views.map((v) => <Tabs.Content key={v.name} value={v.name} className="min-h-0 flex-1 p-3"><pre tabIndex={0} role="region" aria-label={v.name} className="h-full overflow-auto bg-[#fffdf8] p-3 font-mono text-[11.5px] leading-relaxed whitespace-pre-wrap text-[#20272b]">{v.text}</pre></Tabs.Content>)}
+      <Tabs.List aria-label="View" className="flex gap-px bg-groundhead px-2 pt-1">
+        {['HTML', ...views.map((v) => v.name)].map((n) => (
+          <Tabs.Trigger key={n} value={n} className={tab}>
+            {n}
+          </Tabs.Trigger>
+        ))}
+      </Tabs.List>
+      <Tabs.Content value="HTML" className="min-h-0 flex-1 p-3">
+        <iframe
+          title="The message as HTML"
+          sandbox=""
+          srcDoc={html}
+          className="h-full w-full border-0 bg-white"
+        />
+      </Tabs.Content>
+      {views.map((v) => (
+        <Tabs.Content key={v.name} value={v.name} className="min-h-0 flex-1 p-3">
+          <pre
+            tabIndex={0}
+            role="region"
+            aria-label={v.name}
+            className="h-full overflow-auto bg-[#fffdf8] p-3 font-mono text-[11.5px] leading-relaxed whitespace-pre-wrap text-[#20272b]"
+          >
+            {v.text}
+          </pre>
+        </Tabs.Content>
+      ))}
     </Tabs.Root>
   )
 }

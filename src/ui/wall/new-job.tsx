@@ -8,7 +8,17 @@ import { Button } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 
 /** A design becomes a job: its client, its name and the width of the email. */
-export function NewJob({ file, clients, onClose, onMade }: { file: File | 'choose' | null; clients: { id: string; name: string }[]; onClose: () => void; onMade: (id: string) => void }) {
+export function NewJob({
+  file,
+  clients,
+  onClose,
+  onMade,
+}: {
+  file: File | 'choose' | null
+  clients: { id: string; name: string }[]
+  onClose: () => void
+  onMade: (id: string) => void
+}) {
   const [design, setDesign] = useState<File | null>(null)
   const [name, setName] = useState('')
   const [client, setClient] = useState(clients[0]?.id ?? 'new')
@@ -23,23 +33,60 @@ export function NewJob({ file, clients, onClose, onMade }: { file: File | 'choos
   const [narrow, setNarrow] = useState('')
   const id = useId()
 
-  const take = (f: File) => { setDesign(f); setProblem(null); setName((n) => n || f.name.replace(/\.[a-z]+$/i, '').replace(/[-_]+/g, ' ').replace(/^./, (c) => c.toUpperCase())) }
-  useEffect(() => { if (file instanceof File) take(file); if (!file) { setDesign(null); setBoards(null); setName(''); setProblem(null); setBusy(false) } }, [file])
+  const take = (f: File) => {
+    setDesign(f)
+    setProblem(null)
+    setName(
+      (n) =>
+        n ||
+        f.name
+          .replace(/\.[a-z]+$/i, '')
+          .replace(/[-_]+/g, ' ')
+          .replace(/^./, (c) => c.toUpperCase()),
+    )
+  }
+  useEffect(() => {
+    if (file instanceof File) take(file)
+    if (!file) {
+      setDesign(null)
+      setBoards(null)
+      setName('')
+      setProblem(null)
+      setBusy(false)
+    }
+  }, [file])
   /** Takes a board, with the email's width that it lets one guess. */
-  const choose = (list: readonly Board[], i: number) => { setBoard(i); setWidth(String(Math.max(320, Math.min(900, list[i]!.emailWidth)))) }
+  const choose = (list: readonly Board[], i: number) => {
+    setBoard(i)
+    setWidth(String(Math.max(320, Math.min(900, list[i]!.emailWidth))))
+  }
   // The file says itself what is in it: its pages or artboards, and how wide the email may be.
   useEffect(() => {
-    setBoards(null); setBoard(0); setNarrow('')
+    setBoards(null)
+    setBoard(0)
+    setNarrow('')
     if (!design) return
     const stop = new AbortController()
     const form = new FormData()
     form.set('design', design)
-    call<{ boards: Board[] }>('/api/designs', { method: 'POST', form, signal: stop.signal }).then(({ boards: found }) => {
-      setBoards(found)
-      const wide = Math.max(0, found.findIndex((b) => !b.narrow)), small = found.findIndex((b, i) => b.narrow && i !== wide)
-      choose(found, wide)
-      if (small >= 0) setNarrow(String(small))
-    }, (e: unknown) => { if ((e as Error).name !== 'AbortError') setProblem(e instanceof ApiProblem ? e : { title: 'The design could not be read', detail: String(e) }) })
+    call<{ boards: Board[] }>('/api/designs', { method: 'POST', form, signal: stop.signal }).then(
+      ({ boards: found }) => {
+        setBoards(found)
+        const wide = Math.max(
+            0,
+            found.findIndex((b) => !b.narrow),
+          ),
+          small = found.findIndex((b, i) => b.narrow && i !== wide)
+        choose(found, wide)
+        if (small >= 0) setNarrow(String(small))
+      },
+      (e: unknown) => {
+        if ((e as Error).name !== 'AbortError')
+          setProblem(
+            e instanceof ApiProblem ? e : { title: 'The design could not be read', detail: String(e) },
+          )
+      },
+    )
     return () => stop.abort()
   }, [design])
   useEffect(() => {
@@ -51,51 +98,161 @@ export function NewJob({ file, clients, onClose, onMade }: { file: File | 'choos
 
   async function submit(e: FormEvent) {
     e.preventDefault()
-    if (!design) return setProblem({ title: 'No design yet', detail: 'Choose the picture the designer sent, or drop it on the page.' })
+    if (!design)
+      return setProblem({
+        title: 'No design yet',
+        detail: 'Choose the picture the designer sent, or drop it on the page.',
+      })
     setBusy(true)
     setProblem(null)
     try {
-      const clientId = client === 'new' ? (await call<{ id: string }>('/api/clients', { method: 'POST', body: { name: newClient } })).id : client
+      const clientId =
+        client === 'new'
+          ? (await call<{ id: string }>('/api/clients', { method: 'POST', body: { name: newClient } })).id
+          : client
       const form = new FormData()
       form.set('design', design)
       form.set('clientId', clientId)
       form.set('name', name)
       form.set('width', width)
       form.set('board', String(board))
-      if (narrow && design) { form.set('narrow', design); form.set('narrowBoard', narrow) }
+      if (narrow && design) {
+        form.set('narrow', design)
+        form.set('narrowBoard', narrow)
+      }
       if (due) form.set('due', due)
       const made = await call<{ id: string; notes: string[] }>('/api/jobs', { method: 'POST', form })
       // What was left out of the file, or which page was taken.
       made.notes.forEach((n) => toast(n, { duration: 9000 }))
       onMade(made.id)
     } catch (error) {
-      setProblem(error instanceof ApiProblem ? error : { title: 'The job could not be made', detail: String(error) })
+      setProblem(
+        error instanceof ApiProblem ? error : { title: 'The job could not be made', detail: String(error) },
+      )
       setBusy(false)
     }
   }
   const field = 'w-full border border-grout bg-sheet px-2 py-1.5'
   return (
-    <Dialog open={file !== null} onClose={onClose} title="New job" about="A design becomes a job. PNG, JPEG, WebP, AVIF, SVG, PDF or a layered file (PSD), up to 60 megapixels and 60 MB.">
+    <Dialog
+      open={file !== null}
+      onClose={onClose}
+      title="New job"
+      about="A design becomes a job. PNG, JPEG, WebP, AVIF, SVG, PDF or a layered file (PSD), up to 60 megapixels and 60 MB."
+    >
       <form onSubmit={submit} className="flex flex-col gap-3">
-        <label htmlFor={`${id}f`} className="flex items-center gap-3 border-2 border-dashed border-grout bg-sheet p-3 hover:border-lapis">
-          {address ? <img src={address} alt="" className="h-20 w-16 border border-grout object-cover object-top" /> : <ImageUp aria-hidden size={28} className="text-soft" />}
-          <span className="min-w-0"><b className="block truncate font-semibold">{design ? design.name : 'Choose the design'}</b><span className="text-soft">{design ? `${(design.size / 1048576).toFixed(2)} MB` : 'or drop it on the page'}</span></span>
-          <input id={`${id}f`} type="file" accept="image/png,image/jpeg,image/webp,image/avif,image/svg+xml,application/pdf,.psd" className="sr-only" onChange={(e) => { const f = e.target.files?.[0]; if (f) take(f) }} />
+        <label
+          htmlFor={`${id}f`}
+          className="flex items-center gap-3 border-2 border-dashed border-grout bg-sheet p-3 hover:border-lapis"
+        >
+          {address ? (
+            <img src={address} alt="" className="h-20 w-16 border border-grout object-cover object-top" />
+          ) : (
+            <ImageUp aria-hidden size={28} className="text-soft" />
+          )}
+          <span className="min-w-0">
+            <b className="block truncate font-semibold">{design ? design.name : 'Choose the design'}</b>
+            <span className="text-soft">
+              {design ? `${(design.size / 1048576).toFixed(2)} MB` : 'or drop it on the page'}
+            </span>
+          </span>
+          <input
+            id={`${id}f`}
+            type="file"
+            accept="image/png,image/jpeg,image/webp,image/avif,image/svg+xml,application/pdf,.psd"
+            className="sr-only"
+            onChange={(e) => {
+              const f = e.target.files?.[0]
+              if (f) take(f)
+            }}
+          />
         </label>
-        {boards && boards.length > 1 && <BoardChoice boards={boards} chosen={board} onChosen={(i) => choose(boards, i)} />}
-        {boards && boards.length > 1 && <label className="block"><span className="mb-1 block text-soft">Narrow design of the same email</span><select className={field} value={narrow} onChange={(e) => setNarrow(e.target.value)}><option value="">none</option>{boards.map((b, i) => i !== board && <option key={i} value={i}>{b.name}, {b.width} px</option>)}</select></label>}
-        {boards?.[board] && <p className="font-mono text-[11.5px] text-soft">{boards[board].width} x {boards[board].height} px: {Number((boards[board].width / Number(width || 600)).toFixed(2))}x of an email of {width} px</p>}
-        <label className="block"><span className="mb-1 block text-soft">Name</span><input className={field} value={name} required maxLength={120} onChange={(e) => setName(e.target.value)} /></label>
-        <div className="grid grid-cols-[1fr_92px_140px] gap-3">
-          <label className="block"><span className="mb-1 block text-soft">Client</span>
-            <select className={field} value={client} onChange={(e) => setClient(e.target.value)}>{clients.map((c) => <option key={c.id} value={c.id}>{c.name}</option>)}<option value="new">A new client…</option></select>
+        {boards && boards.length > 1 && (
+          <BoardChoice boards={boards} chosen={board} onChosen={(i) => choose(boards, i)} />
+        )}
+        {boards && boards.length > 1 && (
+          <label className="block">
+            <span className="mb-1 block text-soft">Narrow design of the same email</span>
+            <select className={field} value={narrow} onChange={(e) => setNarrow(e.target.value)}>
+              <option value="">none</option>
+              {boards.map(
+                (b, i) =>
+                  i !== board && (
+                    <option key={i} value={i}>
+                      {b.name}, {b.width} px
+                    </option>
+                  ),
+              )}
+            </select>
           </label>
-          <label className="block"><span className="mb-1 block text-soft">Width, px</span><input className={field} type="number" min={320} max={900} value={width} onChange={(e) => setWidth(e.target.value)} /></label>
-          <label className="block"><span className="mb-1 block text-soft">Due</span><input className={field} type="date" value={due} onChange={(e) => setDue(e.target.value)} /></label>
+        )}
+        {boards?.[board] && (
+          <p className="font-mono text-[11.5px] text-soft">
+            {boards[board].width} x {boards[board].height} px:{' '}
+            {Number((boards[board].width / Number(width || 600)).toFixed(2))}x of an email of {width} px
+          </p>
+        )}
+        <label className="block">
+          <span className="mb-1 block text-soft">Name</span>
+          <input
+            className={field}
+            value={name}
+            required
+            maxLength={120}
+            onChange={(e) => setName(e.target.value)}
+          />
+        </label>
+        <div className="grid grid-cols-[1fr_92px_140px] gap-3">
+          <label className="block">
+            <span className="mb-1 block text-soft">Client</span>
+            <select className={field} value={client} onChange={(e) => setClient(e.target.value)}>
+              {clients.map((c) => (
+                <option key={c.id} value={c.id}>
+                  {c.name}
+                </option>
+              ))}
+              <option value="new">A new client…</option>
+            </select>
+          </label>
+          <label className="block">
+            <span className="mb-1 block text-soft">Width, px</span>
+            <input
+              className={field}
+              type="number"
+              min={320}
+              max={900}
+              value={width}
+              onChange={(e) => setWidth(e.target.value)}
+            />
+          </label>
+          <label className="block">
+            <span className="mb-1 block text-soft">Due</span>
+            <input className={field} type="date" value={due} onChange={(e) => setDue(e.target.value)} />
+          </label>
         </div>
-        {client === 'new' && <label className="block"><span className="mb-1 block text-soft">Name of the client</span><input className={field} value={newClient} required maxLength={120} onChange={(e) => setNewClient(e.target.value)} /></label>}
-        {problem && <p role="alert" className="border-l-4 border-terra bg-sheet px-2.5 py-1.5"><b>{problem.title}.</b> {problem.detail}</p>}
-        <span className="flex gap-2"><Button look="main" type="submit" disabled={busy}>{busy ? 'Taking the design in…' : 'Make the job'}</Button><Button onClick={onClose}>Cancel</Button></span>
+        {client === 'new' && (
+          <label className="block">
+            <span className="mb-1 block text-soft">Name of the client</span>
+            <input
+              className={field}
+              value={newClient}
+              required
+              maxLength={120}
+              onChange={(e) => setNewClient(e.target.value)}
+            />
+          </label>
+        )}
+        {problem && (
+          <p role="alert" className="border-l-4 border-terra bg-sheet px-2.5 py-1.5">
+            <b>{problem.title}.</b> {problem.detail}
+          </p>
+        )}
+        <span className="flex gap-2">
+          <Button look="main" type="submit" disabled={busy}>
+            {busy ? 'Taking the design in…' : 'Make the job'}
+          </Button>
+          <Button onClick={onClose}>Cancel</Button>
+        </span>
       </form>
     </Dialog>
   )

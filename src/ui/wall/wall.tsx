@@ -1,5 +1,16 @@
 'use client'
-import { Archive, ArchiveRestore, CalendarDays, Copy, EllipsisVertical, FolderOpen, Moon, Pencil, Plus, Upload } from 'lucide-react'
+import {
+  Archive,
+  ArchiveRestore,
+  CalendarDays,
+  Copy,
+  EllipsisVertical,
+  FolderOpen,
+  Moon,
+  Pencil,
+  Plus,
+  Upload,
+} from 'lucide-react'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { DropdownMenu } from 'radix-ui'
@@ -30,7 +41,11 @@ export interface WallJob {
 }
 
 const states = {
-  design: { label: 'Design', tone: 'bg-ochre' }, cut: { label: 'Cut', tone: 'bg-ochre' }, composing: { label: 'Composing', tone: 'bg-lapis' }, ready: { label: 'Ready', tone: 'bg-verdigris' }, 'handed over': { label: 'Handed over', tone: 'bg-verdigris' },
+  design: { label: 'Design', tone: 'bg-ochre' },
+  cut: { label: 'Cut', tone: 'bg-ochre' },
+  composing: { label: 'Composing', tone: 'bg-lapis' },
+  ready: { label: 'Ready', tone: 'bg-verdigris' },
+  'handed over': { label: 'Handed over', tone: 'bg-verdigris' },
 } as const
 
 /** What is left to do, in a few words. */
@@ -41,7 +56,8 @@ function left(j: WallJob): string {
   return j.state === 'ready' ? `Hand it over${j.toMind ? `, ${j.toMind} to mind` : ''}` : 'Done'
 }
 
-const day = (d: string) => new Date(`${d}T12:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
+const day = (d: string) =>
+  new Date(`${d}T12:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
 
 /** The first screen: the jobs side by side as tall strips, each the email's own picture in proportion. */
 export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string; name: string }[] }) {
@@ -56,62 +72,187 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
   const groups = group(shown, by)
 
   // What other tabs and scripts did meanwhile is shown on coming back.
-  useEffect(() => { const on = () => router.refresh(); addEventListener('focus', on); return () => removeEventListener('focus', on) }, [router])
+  useEffect(() => {
+    const on = () => router.refresh()
+    addEventListener('focus', on)
+    return () => removeEventListener('focus', on)
+  }, [router])
 
-  async function change(j: WallJob, set: Record<string, unknown>, done: string, undo?: Record<string, unknown>) {
+  async function change(
+    j: WallJob,
+    set: Record<string, unknown>,
+    done: string,
+    undo?: Record<string, unknown>,
+  ) {
     try {
       await call(`/api/jobs/${j.id}`, { method: 'PATCH', body: set })
       router.refresh()
       toast(done, undo && { action: { label: 'Undo', onClick: () => void change(j, undo, 'Undone') } })
-    } catch (e) { toast.error((e as ApiProblem).message) }
+    } catch (e) {
+      toast.error((e as ApiProblem).message)
+    }
   }
-  const archive = (j: WallJob) => void change(j, { archived: !j.archived }, j.archived ? `${j.name} hangs on the wall again` : `${j.name} archived`, { archived: j.archived })
+  const archive = (j: WallJob) =>
+    void change(
+      j,
+      { archived: !j.archived },
+      j.archived ? `${j.name} hangs on the wall again` : `${j.name} archived`,
+      { archived: j.archived },
+    )
   async function duplicate(j: WallJob) {
-    try { const copy = await call<{ name: string }>(`/api/jobs/${j.id}/duplicate`, { method: 'POST' }); router.refresh(); toast(`${copy.name} made`) } catch (e) { toast.error((e as ApiProblem).message) }
+    try {
+      const copy = await call<{ name: string }>(`/api/jobs/${j.id}/duplicate`, { method: 'POST' })
+      router.refresh()
+      toast(`${copy.name} made`)
+    } catch (e) {
+      toast.error((e as ApiProblem).message)
+    }
   }
   const finder = useFinder((): Action[] => [
     { id: 'new', label: 'New job from a design', group: 'Wall', keys: 'N', run: () => setFile('choose') },
-    { id: 'by', label: by === 'client' ? 'Group by due date' : 'Group by client', group: 'Wall', run: () => setBy(by === 'client' ? 'due' : 'client') },
-    { id: 'arch', label: archived ? 'Show the current jobs' : 'Show archived jobs', group: 'Wall', run: () => setArchived(!archived) },
-    { id: 'inbox', label: 'Open the inbox stand-in', group: 'Stand-ins', run: () => router.push('/standins/inbox') },
-    { id: 'platform', label: 'Open the platform stand-in', group: 'Stand-ins', run: () => router.push('/standins/platform') },
-    ...shown.map((j): Action => ({ id: `open-${j.id}`, label: `Open ${j.name}`, group: 'Jobs', run: () => router.push(`/jobs/${j.id}`) })),
+    {
+      id: 'by',
+      label: by === 'client' ? 'Group by due date' : 'Group by client',
+      group: 'Wall',
+      run: () => setBy(by === 'client' ? 'due' : 'client'),
+    },
+    {
+      id: 'arch',
+      label: archived ? 'Show the current jobs' : 'Show archived jobs',
+      group: 'Wall',
+      run: () => setArchived(!archived),
+    },
+    {
+      id: 'inbox',
+      label: 'Open the inbox stand-in',
+      group: 'Stand-ins',
+      run: () => router.push('/standins/inbox'),
+    },
+    {
+      id: 'platform',
+      label: 'Open the platform stand-in',
+      group: 'Stand-ins',
+      run: () => router.push('/standins/platform'),
+    },
+    ...shown.map((j): Action => ({
+      id: `open-${j.id}`,
+      label: `Open ${j.name}`,
+      group: 'Jobs',
+      run: () => router.push(`/jobs/${j.id}`),
+    })),
   ])
-  const drop = (e: DragEvent) => { e.preventDefault(); setOver(false); const f = e.dataTransfer.files[0]; if (f) setFile(f) }
+  const drop = (e: DragEvent) => {
+    e.preventDefault()
+    setOver(false)
+    const f = e.dataTransfer.files[0]
+    if (f) setFile(f)
+  }
   return (
     <div
-      className="flex h-dvh min-w-[900px] flex-col" data-ready={mounted}
-      onDragOver={(e) => { if ([...e.dataTransfer.types].includes('Files')) { e.preventDefault(); setOver(true) } }} onDragLeave={(e) => { if (e.currentTarget === e.target) setOver(false) }} onDrop={drop}
+      className="flex h-dvh min-w-[900px] flex-col"
+      data-ready={mounted}
+      onDragOver={(e) => {
+        if ([...e.dataTransfer.types].includes('Files')) {
+          e.preventDefault()
+          setOver(true)
+        }
+      }}
+      onDragLeave={(e) => {
+        if (e.currentTarget === e.target) setOver(false)
+      }}
+      onDrop={drop}
     >
       <header className="flex h-12 shrink-0 items-center gap-4 border-b border-grout bg-paper px-4">
         <Mark />
         <h1 className="text-[19px] leading-none">Mosaicus</h1>
-        <div className="ml-6 w-52"><Choice label="Group by" value={by} options={[{ value: 'client', label: 'By client' }, { value: 'due', label: 'By due date' }]} onChange={setBy} /></div>
-        <Button look="plain" onClick={() => setArchived(!archived)}>{archived ? 'Current jobs' : `Archived (${jobs.filter((j) => j.archived).length})`}</Button>
+        <div className="ml-6 w-52">
+          <Choice
+            label="Group by"
+            value={by}
+            options={[
+              { value: 'client', label: 'By client' },
+              { value: 'due', label: 'By due date' },
+            ]}
+            onChange={setBy}
+          />
+        </div>
+        <Button look="plain" onClick={() => setArchived(!archived)}>
+          {archived ? 'Current jobs' : `Archived (${jobs.filter((j) => j.archived).length})`}
+        </Button>
         <span className="ml-auto flex items-center gap-2">
-          <Link href="/standins/inbox" className="px-1 text-soft hover:text-ink">Inbox</Link>
-          <Link href="/standins/platform" className="px-1 text-soft hover:text-ink">Platform</Link>
-          <IconButton label="Light or dark app" onClick={toggleTheme}><Moon size={15} /></IconButton>
-          <Button look="plain" onClick={finder.openFinder}>Find an action <kbd className="border border-grout px-1 font-mono text-[11px]">Ctrl K</kbd></Button>
-          <Button look="main" onClick={() => setFile('choose')}><Plus size={15} /> New job</Button>
+          <Link href="/standins/inbox" className="px-1 text-soft hover:text-ink">
+            Inbox
+          </Link>
+          <Link href="/standins/platform" className="px-1 text-soft hover:text-ink">
+            Platform
+          </Link>
+          <IconButton label="Light or dark app" onClick={toggleTheme}>
+            <Moon size={15} />
+          </IconButton>
+          <Button look="plain" onClick={finder.openFinder}>
+            Find an action <kbd className="border border-grout px-1 font-mono text-[11px]">Ctrl K</kbd>
+          </Button>
+          <Button look="main" onClick={() => setFile('choose')}>
+            <Plus size={15} /> New job
+          </Button>
         </span>
       </header>
       <main className="min-h-0 flex-1 overflow-auto px-5 pt-4 pb-8">
         {!shown.length && (
-          <div className="mx-auto mt-24 max-w-md border-t-4 border-lapis bg-paper p-6"><h2 className="text-lg">{archived ? 'Nothing is archived' : 'The wall is empty'}</h2><p className="mt-1 text-soft">{archived ? 'Archived jobs are kept here until you bring them back.' : 'Drop a design picture anywhere on this page: PNG, JPEG, WebP or AVIF. It becomes a job, and then an email.'}</p>{!archived && <Button look="main" className="mt-3" onClick={() => setFile('choose')}><Upload size={14} /> Choose a design</Button>}</div>
+          <div className="mx-auto mt-24 max-w-md border-t-4 border-lapis bg-paper p-6">
+            <h2 className="text-lg">{archived ? 'Nothing is archived' : 'The wall is empty'}</h2>
+            <p className="mt-1 text-soft">
+              {archived
+                ? 'Archived jobs are kept here until you bring them back.'
+                : 'Drop a design picture anywhere on this page: PNG, JPEG, WebP or AVIF. It becomes a job, and then an email.'}
+            </p>
+            {!archived && (
+              <Button look="main" className="mt-3" onClick={() => setFile('choose')}>
+                <Upload size={14} /> Choose a design
+              </Button>
+            )}
+          </div>
         )}
         <div className="flex flex-wrap items-start gap-x-9 gap-y-7">
           {groups.map(([title, list]) => (
             <section key={title} aria-label={title}>
               <h2 className="mb-2.5 border-b border-grout pb-1 text-[15px]">{title}</h2>
-              <ul className="flex flex-wrap items-start gap-5">{list.map((j) => <Strip key={j.id} job={j} onRename={() => setRenaming(j)} onDuplicate={() => void duplicate(j)} onArchive={() => archive(j)} />)}</ul>
+              <ul className="flex flex-wrap items-start gap-5">
+                {list.map((j) => (
+                  <Strip
+                    key={j.id}
+                    job={j}
+                    onRename={() => setRenaming(j)}
+                    onDuplicate={() => void duplicate(j)}
+                    onArchive={() => archive(j)}
+                  />
+                ))}
+              </ul>
             </section>
           ))}
         </div>
       </main>
-      {over && <div className="pointer-events-none fixed inset-3 z-30 grid place-items-center border-4 border-dashed border-lapis bg-paper/85"><p className="font-serif text-xl">Let go: the design becomes a new job</p></div>}
-      <NewJob file={file} clients={clients} onClose={() => setFile(null)} onMade={(id) => router.push(`/jobs/${id}`)} />
-      {renaming && <Rename job={renaming} onClose={() => setRenaming(null)} onSave={(set) => { void change(renaming, set, 'Saved', { name: renaming.name, due: renaming.due }); setRenaming(null) }} />}
+      {over && (
+        <div className="pointer-events-none fixed inset-3 z-30 grid place-items-center border-4 border-dashed border-lapis bg-paper/85">
+          <p className="font-serif text-xl">Let go: the design becomes a new job</p>
+        </div>
+      )}
+      <NewJob
+        file={file}
+        clients={clients}
+        onClose={() => setFile(null)}
+        onMade={(id) => router.push(`/jobs/${id}`)}
+      />
+      {renaming && (
+        <Rename
+          job={renaming}
+          onClose={() => setRenaming(null)}
+          onSave={(set) => {
+            void change(renaming, set, 'Saved', { name: renaming.name, due: renaming.due })
+            setRenaming(null)
+          }}
+        />
+      )}
       {finder.finder}
     </div>
   )
@@ -119,35 +260,86 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
 
 function group(jobs: WallJob[], by: 'client' | 'due'): [string, WallJob[]][] {
   const out = new Map<string, WallJob[]>()
-  const sorted = by === 'client' ? [...jobs].sort((a, b) => a.client.name.localeCompare(b.client.name) || (a.due ?? '9').localeCompare(b.due ?? '9')) : [...jobs].sort((a, b) => (a.due ?? '9').localeCompare(b.due ?? '9'))
-  for (const j of sorted) { const key = by === 'client' ? j.client.name : j.due ? day(j.due) : 'No day set'; out.set(key, [...(out.get(key) ?? []), j]) }
+  const sorted =
+    by === 'client'
+      ? [...jobs].sort(
+          (a, b) => a.client.name.localeCompare(b.client.name) || (a.due ?? '9').localeCompare(b.due ?? '9'),
+        )
+      : [...jobs].sort((a, b) => (a.due ?? '9').localeCompare(b.due ?? '9'))
+  for (const j of sorted) {
+    const key = by === 'client' ? j.client.name : j.due ? day(j.due) : 'No day set'
+    out.set(key, [...(out.get(key) ?? []), j])
+  }
   return [...out]
 }
 
 const WIDTH = 216
 const TALLEST = 560
 
-function Strip({ job, onRename, onDuplicate, onArchive }: { job: WallJob; onRename: () => void; onDuplicate: () => void; onArchive: () => void }) {
+function Strip({
+  job,
+  onRename,
+  onDuplicate,
+  onArchive,
+}: {
+  job: WallJob
+  onRename: () => void
+  onDuplicate: () => void
+  onArchive: () => void
+}) {
   const state = states[job.state]
   const item = 'flex cursor-default items-center gap-2 px-2.5 py-1.5 outline-none data-[highlighted]:bg-wash'
   return (
     <li className="w-[216px]" data-job={job.id}>
-      <Link href={`/jobs/${job.id}`} aria-label={`Open ${job.name}`} className="block border border-grout bg-white hover:outline-2 hover:outline-lapis"><StripPicture job={job} /></Link>
+      <Link
+        href={`/jobs/${job.id}`}
+        aria-label={`Open ${job.name}`}
+        className="block border border-grout bg-white hover:outline-2 hover:outline-lapis"
+      >
+        <StripPicture job={job} />
+      </Link>
       <div className="mt-2 flex items-start gap-1">
         <div className="min-w-0 flex-1 leading-tight">
           <h3 className="truncate text-[14px]">{job.name}</h3>
           <p className="truncate text-[11.5px] text-soft">{job.client.name}</p>
           {job.due && <p className="font-mono text-[11px] text-soft">due {day(job.due)}</p>}
-          <p className="mt-1 flex items-center gap-1.5 text-[12px]"><i aria-hidden className={cx('h-[9px] w-[9px]', state.tone)} /><b className="font-semibold">{state.label}</b><span className={job.state === 'composing' ? 'text-terra' : 'text-soft'}>{left(job)}</span></p>
+          <p className="mt-1 flex items-center gap-1.5 text-[12px]">
+            <i aria-hidden className={cx('h-[9px] w-[9px]', state.tone)} />
+            <b className="font-semibold">{state.label}</b>
+            <span className={job.state === 'composing' ? 'text-terra' : 'text-soft'}>{left(job)}</span>
+          </p>
         </div>
         <DropdownMenu.Root>
-          <DropdownMenu.Trigger aria-label={`More for ${job.name}`} className="p-0.5 text-soft hover:bg-paper hover:text-ink"><EllipsisVertical size={15} /></DropdownMenu.Trigger>
+          <DropdownMenu.Trigger
+            aria-label={`More for ${job.name}`}
+            className="p-0.5 text-soft hover:bg-paper hover:text-ink"
+          >
+            <EllipsisVertical size={15} />
+          </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
             <DropdownMenu.Content align="end" className="z-30 min-w-44 border border-grout bg-paper py-1">
-              <DropdownMenu.Item asChild className={item}><Link href={`/jobs/${job.id}`}><FolderOpen size={14} /> Open</Link></DropdownMenu.Item>
-              <DropdownMenu.Item className={item} onSelect={onRename}><Pencil size={14} /> Rename or set the day</DropdownMenu.Item>
-              <DropdownMenu.Item className={item} onSelect={onDuplicate}><Copy size={14} /> Duplicate</DropdownMenu.Item>
-              <DropdownMenu.Item className={item} onSelect={onArchive}>{job.archived ? <><ArchiveRestore size={14} /> Bring back</> : <><Archive size={14} /> Archive</>}</DropdownMenu.Item>
+              <DropdownMenu.Item asChild className={item}>
+                <Link href={`/jobs/${job.id}`}>
+                  <FolderOpen size={14} /> Open
+                </Link>
+              </DropdownMenu.Item>
+              <DropdownMenu.Item className={item} onSelect={onRename}>
+                <Pencil size={14} /> Rename or set the day
+              </DropdownMenu.Item>
+              <DropdownMenu.Item className={item} onSelect={onDuplicate}>
+                <Copy size={14} /> Duplicate
+              </DropdownMenu.Item>
+              <DropdownMenu.Item className={item} onSelect={onArchive}>
+                {job.archived ? (
+                  <>
+                    <ArchiveRestore size={14} /> Bring back
+                  </>
+                ) : (
+                  <>
+                    <Archive size={14} /> Archive
+                  </>
+                )}
+              </DropdownMenu.Item>
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
@@ -160,16 +352,48 @@ function Strip({ job, onRename, onDuplicate, onArchive }: { job: WallJob; onRena
 function StripPicture({ job }: { job: WallJob }) {
   const proportion = job.design.height / job.design.width
   const height = Math.min(TALLEST, Math.max(60, WIDTH * proportion))
-  if (!job.emailRevision) return <img src={`/api/pictures/${job.design.id}?width=432`} alt="" width={WIDTH} className="block object-cover object-top" style={{ height, width: '100%' }} />
+  if (!job.emailRevision)
+    return (
+      <img
+        src={`/api/pictures/${job.design.id}?width=432`}
+        alt=""
+        width={WIDTH}
+        className="block object-cover object-top"
+        style={{ height, width: '100%' }}
+      />
+    )
   const scale = (WIDTH - 2) / job.width
   return (
     <span className="block overflow-hidden" style={{ height }} aria-hidden>
-      <iframe key={job.emailRevision} title={`${job.name} in small`} src={`/api/jobs/${job.id}/html?fields=sample&r=${job.emailRevision}`} sandbox="" loading="lazy" tabIndex={-1} scrolling="no" className="pointer-events-none border-0 bg-white" style={{ width: job.width, height: height / scale, transform: `scale(${scale})`, transformOrigin: '0 0' }} />
+      <iframe
+        key={job.emailRevision}
+        title={`${job.name} in small`}
+        src={`/api/jobs/${job.id}/html?fields=sample&r=${job.emailRevision}`}
+        sandbox=""
+        loading="lazy"
+        tabIndex={-1}
+        scrolling="no"
+        className="pointer-events-none border-0 bg-white"
+        style={{
+          width: job.width,
+          height: height / scale,
+          transform: `scale(${scale})`,
+          transformOrigin: '0 0',
+        }}
+      />
     </span>
   )
 }
 
-function Rename({ job, onClose, onSave }: { job: WallJob; onClose: () => void; onSave: (set: { name: string; due: string | null }) => void }) {
+function Rename({
+  job,
+  onClose,
+  onSave,
+}: {
+  job: WallJob
+  onClose: () => void
+  onSave: (set: { name: string; due: string | null }) => void
+}) {
   const [name, setName] = useState(job.name)
   const [due, setDue] = useState(job.due ?? '')
   const first = useRef<HTMLInputElement>(null)
@@ -177,10 +401,35 @@ function Rename({ job, onClose, onSave }: { job: WallJob; onClose: () => void; o
   const field = 'w-full border border-grout bg-sheet px-2 py-1.5'
   return (
     <Dialog open onClose={onClose} title="Rename, or set the day">
-      <form className="flex flex-col gap-3" onSubmit={(e) => { e.preventDefault(); if (name.trim()) onSave({ name: name.trim(), due: due || null }) }}>
-        <label className="block"><span className="mb-1 block text-soft">Name</span><input ref={first} className={field} value={name} maxLength={120} onChange={(e) => setName(e.target.value)} /></label>
-        <label className="block"><span className="mb-1 flex items-center gap-1.5 text-soft"><CalendarDays size={13} /> Due</span><input type="date" className={field} value={due} onChange={(e) => setDue(e.target.value)} /></label>
-        <span className="flex gap-2"><Button look="main" type="submit" disabled={!name.trim()}>Save</Button><Button onClick={onClose}>Cancel</Button></span>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(e) => {
+          e.preventDefault()
+          if (name.trim()) onSave({ name: name.trim(), due: due || null })
+        }}
+      >
+        <label className="block">
+          <span className="mb-1 block text-soft">Name</span>
+          <input
+            ref={first}
+            className={field}
+            value={name}
+            maxLength={120}
+            onChange={(e) => setName(e.target.value)}
+          />
+        </label>
+        <label className="block">
+          <span className="mb-1 flex items-center gap-1.5 text-soft">
+            <CalendarDays size={13} /> Due
+          </span>
+          <input type="date" className={field} value={due} onChange={(e) => setDue(e.target.value)} />
+        </label>
+        <span className="flex gap-2">
+          <Button look="main" type="submit" disabled={!name.trim()}>
+            Save
+          </Button>
+          <Button onClick={onClose}>Cancel</Button>
+        </span>
       </form>
     </Dialog>
   )

@@ -7,9 +7,18 @@ import { Problem } from '@/server/problem'
 import { BenchLoader } from '@/ui/bench/loader'
 
 export const dynamic = 'force-dynamic'
-interface Props { params: Promise<{ job: string }> }
+interface Props {
+  params: Promise<{ job: string }>
+}
 
-const find = (id: string) => { try { return jobOf(id) } catch (e) { if (e instanceof Problem && e.status === 404) notFound(); throw e } }
+const find = (id: string) => {
+  try {
+    return jobOf(id)
+  } catch (e) {
+    if (e instanceof Problem && e.status === 404) notFound()
+    throw e
+  }
+}
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: `${find((await params).job).name} - Mosaicus` }
@@ -22,7 +31,23 @@ export default async function JobPage({ params }: Props) {
   const email = readDocument(id, 'email')
   return (
     <BenchLoader
-      job={{ id, name, width, due, client, design: { id: design.id, name: design.name, width: design.width, height: design.height, scale: design.scale, worded: design.worded }, narrow, before }}
+      job={{
+        id,
+        name,
+        width,
+        due,
+        client,
+        design: {
+          id: design.id,
+          name: design.name,
+          width: design.width,
+          height: design.height,
+          scale: design.scale,
+          worded: design.worded,
+        },
+        narrow,
+        before,
+      }}
       cuts={{ revision: cuts.revision, plan: cuts.body, savedAt: cuts.savedAt }}
       email={email && { revision: email.revision, email: email.body, savedAt: email.savedAt }}
     />

@@ -16,6 +16,12 @@ export const buttonSchema = z.object({
   variant: z.enum(buttonVariants).optional(),
   style: buttonStyleSchema.partial().optional(),
   /** A small picture beside the words. @param width shown, px */
-  icon: z.object({ picture: pictureRefSchema, side: z.enum(['before', 'after']), width: z.number().int().min(4).max(80) }).optional(),
+  icon: z
+    .object({
+      picture: pictureRefSchema,
+      side: z.enum(['before', 'after']),
+      width: z.number().int().min(4).max(80),
+    })
+    .optional(),
 })
 export type ButtonTile = z.infer<typeof buttonSchema>

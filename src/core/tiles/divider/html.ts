@@ -8,11 +8,23 @@ import type { DividerTile } from './schema'
 export function dividerHtml(tile: DividerTile, c: TileContext): ElementContent[] {
   const align = physical(tile.align ?? 'center', c)
   const short = tile.length !== undefined && tile.length < 100
-  return [el('div', {
-    ariaHidden: 'true', className: classes(!tile.invisible && tile.nightColor && c.rules.nightEdge(tile.nightColor)),
-    style: css({
-      width: short && `${tile.length}%`, margin: short && (align === 'center' ? '0 auto' : align === 'right' ? '0 0 0 auto' : '0 auto 0 0'),
-      ...(tile.invisible ? { height: tile.thickness } : { 'border-top': `${tile.thickness}px ${tile.line ?? 'solid'} ${tile.color}` }), 'font-size': 0, 'line-height': 0,
-    }),
-  }, '\u00a0')]
+  return [
+    el(
+      'div',
+      {
+        ariaHidden: 'true',
+        className: classes(!tile.invisible && tile.nightColor && c.rules.nightEdge(tile.nightColor)),
+        style: css({
+          width: short && `${tile.length}%`,
+          margin: short && (align === 'center' ? '0 auto' : align === 'right' ? '0 0 0 auto' : '0 auto 0 0'),
+          ...(tile.invisible
+            ? { height: tile.thickness }
+            : { 'border-top': `${tile.thickness}px ${tile.line ?? 'solid'} ${tile.color}` }),
+          'font-size': 0,
+          'line-height': 0,
+        }),
+      },
+      '\u00a0',
+    ),
+  ]
 }

@@ -6,7 +6,10 @@ import { linkSchema, tileBase } from '../base'
 export const menuSchema = z.object({
   ...tileBase,
   kind: z.literal('menu'),
-  items: z.array(z.object({ label: z.string().max(120), link: linkSchema })).min(1).max(12),
+  items: z
+    .array(z.object({ label: z.string().max(120), link: linkSchema }))
+    .min(1)
+    .max(12),
   /** What stands between two links; may be empty. */
   separator: z.string().max(4),
   /** Space on each side of a link, px. */

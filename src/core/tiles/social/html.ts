@@ -11,9 +11,44 @@ import type { SocialTile } from './schema'
 export function socialHtml(tile: SocialTile, c: TileContext): ElementContent[] {
   const shown = tile.icons.filter((i) => i.picture)
   if (!shown.length) return []
-  return [el('div', { style: css({ 'font-size': 0, 'line-height': tile.size, 'text-align': physical(tile.align, c) }) }, shown.flatMap((icon, i): ElementContent[] => [
-    ...(i ? [text(' ')] : []),
-    el('a', { href: hrefOf(icon.share ? shareLink(icon.link, icon.share, icon.title ?? icon.alt) : icon.link || '#', c.fields), target: '_blank', title: icon.title ? replaceFields(icon.title, c.fields) : undefined, style: css({ display: 'inline-block', padding: `0 ${tile.gap / 2}px`, 'text-decoration': 'none' }) },
-      el('img', { src: c.src(icon.picture!), alt: replaceFields(icon.alt, c.fields), width: tile.size, height: tile.size, style: css({ display: 'block', width: tile.size, height: tile.size, border: '0', 'font-family': 'Arial, sans-serif', 'font-size': '12px', color: c.look.link.color }) })),
-  ]))]
+  return [
+    el(
+      'div',
+      { style: css({ 'font-size': 0, 'line-height': tile.size, 'text-align': physical(tile.align, c) }) },
+      shown.flatMap((icon, i): ElementContent[] => [
+        ...(i ? [text(' ')] : []),
+        el(
+          'a',
+          {
+            href: hrefOf(
+              icon.share ? shareLink(icon.link, icon.share, icon.title ?? icon.alt) : icon.link || '#',
+              c.fields,
+            ),
+            target: '_blank',
+            title: icon.title ? replaceFields(icon.title, c.fields) : undefined,
+            style: css({
+              display: 'inline-block',
+              padding: `0 ${tile.gap / 2}px`,
+              'text-decoration': 'none',
+            }),
+          },
+          el('img', {
+            src: c.src(icon.picture!),
+            alt: replaceFields(icon.alt, c.fields),
+            width: tile.size,
+            height: tile.size,
+            style: css({
+              display: 'block',
+              width: tile.size,
+              height: tile.size,
+              border: '0',
+              'font-family': 'Arial, sans-serif',
+              'font-size': '12px',
+              color: c.look.link.color,
+            }),
+          }),
+        ),
+      ]),
+    ),
+  ]
 }

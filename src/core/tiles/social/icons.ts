@@ -1,7 +1,11 @@
 import type { IconShape } from './schema'
 
 /** A shipped icon: its file in the open package `bootstrap-icons` (MIT), what it is called, and how a page is shared there. */
-export interface ShippedIcon { file: string; name: string; /** With `{address}` and `{title}`; from memory, so it can be changed in the tile. */ share?: string }
+export interface ShippedIcon {
+  file: string
+  name: string
+  /** With `{address}` and `{title}`; from memory, so it can be changed in the tile. */ share?: string
+}
 
 /** The icons offered, by the name the document stores. */
 export const shippedIcons: Readonly<Record<string, ShippedIcon>> = {
@@ -9,25 +13,49 @@ export const shippedIcons: Readonly<Record<string, ShippedIcon>> = {
   mail: { file: 'envelope', name: 'Mail', share: 'mailto:?subject={title}&body={address}' },
   telephone: { file: 'telephone', name: 'Telephone' },
   place: { file: 'geo-alt', name: 'Place' },
-  facebook: { file: 'facebook', name: 'Facebook', share: 'https://www.facebook.com/sharer/sharer.php?u={address}' },
+  facebook: {
+    file: 'facebook',
+    name: 'Facebook',
+    share: 'https://www.facebook.com/sharer/sharer.php?u={address}',
+  },
   instagram: { file: 'instagram', name: 'Instagram' },
-  linkedin: { file: 'linkedin', name: 'LinkedIn', share: 'https://www.linkedin.com/sharing/share-offsite/?url={address}' },
+  linkedin: {
+    file: 'linkedin',
+    name: 'LinkedIn',
+    share: 'https://www.linkedin.com/sharing/share-offsite/?url={address}',
+  },
   mastodon: { file: 'mastodon', name: 'Mastodon' },
-  bluesky: { file: 'bluesky', name: 'Bluesky', share: 'https://bsky.app/intent/compose?text={title}%20{address}' },
+  bluesky: {
+    file: 'bluesky',
+    name: 'Bluesky',
+    share: 'https://bsky.app/intent/compose?text={title}%20{address}',
+  },
   threads: { file: 'threads', name: 'Threads' },
   x: { file: 'twitter-x', name: 'X', share: 'https://twitter.com/intent/tweet?url={address}&text={title}' },
   youtube: { file: 'youtube', name: 'YouTube' },
   tiktok: { file: 'tiktok', name: 'TikTok' },
-  pinterest: { file: 'pinterest', name: 'Pinterest', share: 'https://www.pinterest.com/pin/create/button/?url={address}&description={title}' },
+  pinterest: {
+    file: 'pinterest',
+    name: 'Pinterest',
+    share: 'https://www.pinterest.com/pin/create/button/?url={address}&description={title}',
+  },
   whatsapp: { file: 'whatsapp', name: 'WhatsApp', share: 'https://wa.me/?text={title}%20{address}' },
-  telegram: { file: 'telegram', name: 'Telegram', share: 'https://t.me/share/url?url={address}&text={title}' },
+  telegram: {
+    file: 'telegram',
+    name: 'Telegram',
+    share: 'https://t.me/share/url?url={address}&text={title}',
+  },
   podcast: { file: 'mic', name: 'Podcast' },
   feed: { file: 'rss', name: 'Feed' },
 }
 
 /** A link that shares a page: address and title put into the pattern, percent-encoded (RFC 3986, section 2.1). Fields in them stay as they are. */
 export function shareLink(pattern: string, address: string, title: string): string {
-  const put = (s: string) => s.split(/(\[\[[^\]]*\]\])/).map((part, i) => (i % 2 ? part : encodeURIComponent(part.replace(/\p{Surrogate}/gu, '\ufffd')))).join('')
+  const put = (s: string) =>
+    s
+      .split(/(\[\[[^\]]*\]\])/)
+      .map((part, i) => (i % 2 ? part : encodeURIComponent(part.replace(/\p{Surrogate}/gu, '\ufffd'))))
+      .join('')
   return pattern.replaceAll('{address}', () => put(address)).replaceAll('{title}', () => put(title))
 }
 
@@ -38,9 +66,17 @@ const INSET: Record<IconShape, number> = { none: 0, square: 0.22, rounded: 0.22,
  * An icon in a colour, on a shape of another, as SVG.
  * @param drawing the inside of an icon of 16 by 16 @param size px, of the picture that is drawn from it
  */
-export function iconSvg(drawing: string, look: { size: number; color: string; ground: string; shape: IconShape }): string {
+export function iconSvg(
+  drawing: string,
+  look: { size: number; color: string; ground: string; shape: IconShape },
+): string {
   const { size, color, ground, shape } = look
-  const behind = { none: '', square: `<rect width="16" height="16" fill="${ground}"/>`, rounded: `<rect width="16" height="16" rx="3.2" fill="${ground}"/>`, circle: `<circle cx="8" cy="8" r="8" fill="${ground}"/>` }[shape]
+  const behind = {
+    none: '',
+    square: `<rect width="16" height="16" fill="${ground}"/>`,
+    rounded: `<rect width="16" height="16" rx="3.2" fill="${ground}"/>`,
+    circle: `<circle cx="8" cy="8" r="8" fill="${ground}"/>`,
+  }[shape]
   const k = 1 - 2 * INSET[shape]
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}" viewBox="0 0 16 16">${behind}<g fill="${color}" transform="translate(${16 * INSET[shape]} ${16 * INSET[shape]}) scale(${k})">${drawing}</g></svg>`
 }

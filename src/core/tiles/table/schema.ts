@@ -7,9 +7,20 @@ export const tableSchema = z.object({
   ...tileBase,
   kind: z.literal('table'),
   caption: z.string().max(300),
-  columns: z.array(z.object({ align: alignSchema, /** In % of the table. */ width: z.number().int().min(1).max(100).optional() })).min(1).max(12),
+  columns: z
+    .array(
+      z.object({
+        align: alignSchema,
+        /** In % of the table. */ width: z.number().int().min(1).max(100).optional(),
+      }),
+    )
+    .min(1)
+    .max(12),
   /** Words of the cells, row by row, each row as long as there are columns. */
-  rows: z.array(z.array(z.string().max(1000))).min(1).max(200),
+  rows: z
+    .array(z.array(z.string().max(1000)))
+    .min(1)
+    .max(200),
   /** The first row, or the first cell of each row, names what follows. */
   headRow: z.boolean(),
   headColumn: z.boolean(),

@@ -15,7 +15,8 @@ export function wordErrors(markup: string): string[] {
 
 /** Markup for the Word engine inside a condition, and for all others outside. What is not well formed is left out, since it would break what follows. */
 export function wordHtml(tile: WordTile, c: TileContext): ElementContent[] {
-  const word = tile.word.trim() && !wordErrors(tile.word).length ? [wordOnly(replaceFields(tile.word, c.fields))] : []
+  const word =
+    tile.word.trim() && !wordErrors(tile.word).length ? [wordOnly(replaceFields(tile.word, c.fields))] : []
   if (!tile.others.trim()) return word
   const { tree } = scopeCode({ id: tile.id, html: replaceFields(tile.others, c.fields), css: '' })
   delete tree.properties.className

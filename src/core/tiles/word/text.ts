@@ -4,4 +4,5 @@ import type { TextContext } from '../texts'
 import type { WordTile } from './schema'
 
 /** The words of what all other readers show. */
-export const wordText = (tile: WordTile, c: TextContext): string => plainOfHtml(replaceFields(tile.others, c.fields), c.link)
+export const wordText = (tile: WordTile, c: TextContext): string =>
+  plainOfHtml(replaceFields(tile.others, c.fields), c.link)

@@ -18,7 +18,10 @@ export const wordsSchema = z.object({
   /** Which text style its paragraphs inherit; left out, the band's role decides. */
   base: z.enum(['body', 'small']).optional(),
   /** Where the words are in another language than the email (BCP 47), or run the other way. */
-  lang: z.string().regex(/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/).optional(),
+  lang: z
+    .string()
+    .regex(/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/)
+    .optional(),
   dir: z.enum(['ltr', 'rtl']).optional(),
 })
 export type WordsTile = z.infer<typeof wordsSchema>

@@ -5,26 +5,39 @@ import type { TextContext } from '../texts'
 import type { WordsTile } from './schema'
 
 /** Words as plain text: headings get a rule beneath, quotes a mark before each line, links what the context says. */
-export const wordsText = (tile: WordsTile, c: TextContext): string => tile.text.content.map((b) => blockText(b, c)).join('\n\n')
+export const wordsText = (tile: WordsTile, c: TextContext): string =>
+  tile.text.content.map((b) => blockText(b, c)).join('\n\n')
 
 function blockText(b: Block, c: TextContext): string {
   switch (b.type) {
-    case 'paragraph': return inlineText(b.content ?? [], c)
+    case 'paragraph':
+      return inlineText(b.content ?? [], c)
     case 'heading': {
       const words = inlineText(b.content ?? [], c)
-      return words ? `${words}\n${(b.attrs.level === 1 ? '=' : '-').repeat(Math.min(c.columns, Math.max(...words.split('\n').map((l) => l.length))))}` : ''
+      return words
+        ? `${words}\n${(b.attrs.level === 1 ? '=' : '-').repeat(Math.min(c.columns, Math.max(...words.split('\n').map((l) => l.length))))}`
+        : ''
     }
-    case 'blockquote': return b.content.map((x) => blockText(x, c)).join('\n\n').split('\n').map((l) => `> ${l}`).join('\n')
-    default: return listText(b, c)
+    case 'blockquote':
+      return b.content
+        .map((x) => blockText(x, c))
+        .join('\n\n')
+        .split('\n')
+        .map((l) => `> ${l}`)
+        .join('\n')
+    default:
+      return listText(b, c)
   }
 }
 
 function listText(b: List, c: TextContext): string {
-  return b.content.map((item, i) => {
-    const mark = b.type === 'bulletList' ? '- ' : `${i + 1}. `
-    const inner = item.content.map((x) => blockText(x, c)).join('\n')
-    return mark + inner.replace(/\n/g, `\n${' '.repeat(mark.length)}`)
-  }).join('\n')
+  return b.content
+    .map((item, i) => {
+      const mark = b.type === 'bulletList' ? '- ' : `${i + 1}. `
+      const inner = item.content.map((x) => blockText(x, c)).join('\n')
+      return mark + inner.replace(/\n/g, `\n${' '.repeat(mark.length)}`)
+    })
+    .join('\n')
 }
 
 function inlineText(runs: Inline[], c: TextContext): string {

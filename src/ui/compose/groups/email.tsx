@@ -12,32 +12,128 @@ import { Ways } from '../ways'
 import { MaybeColor } from './parts'
 
 /** The email's own values. */
-export function EmailGroups({ email, style, apply, job, setHouse, flush }: { setHouse: (house: HouseStyle) => void; email: Email; style: Style; apply: (label: string, edit: Edit, merge?: string) => void; job: BenchJob; flush: () => Promise<void> }) {
-  const set = (label: string, what: Partial<Email>, merge?: string) => apply(label, { name: 'setEmail', what }, merge)
+export function EmailGroups({
+  email,
+  style,
+  apply,
+  job,
+  setHouse,
+  flush,
+}: {
+  setHouse: (house: HouseStyle) => void
+  email: Email
+  style: Style
+  apply: (label: string, edit: Edit, merge?: string) => void
+  job: BenchJob
+  flush: () => Promise<void>
+}) {
+  const set = (label: string, what: Partial<Email>, merge?: string) =>
+    apply(label, { name: 'setEmail', what }, merge)
   const { styles } = email
   const [open, setOpen] = useState(false)
   const link = style.roles.main.link
   return (
-    <div className={email.way === 'bands' ? 'grid h-full grid-cols-[1.4fr_1fr_1fr_1.2fr]' : 'grid h-full grid-cols-[1.4fr_1fr_1.2fr]'}>
+    <div
+      className={
+        email.way === 'bands'
+          ? 'grid h-full grid-cols-[1.4fr_1fr_1fr_1.2fr]'
+          : 'grid h-full grid-cols-[1.4fr_1fr_1.2fr]'
+      }
+    >
       <Group title="Inbox line">
-        <TextRow plain label="Subject" value={email.subject} placeholder="At most about 50 characters" onChange={(v) => set('write the subject', { subject: v }, 'subject')} />
-        <TextRow plain label="Preheader" value={email.preheader} placeholder="The line that follows the subject" onChange={(v) => set('write the preheader', { preheader: v }, 'preheader')} />
-        <p className="font-mono text-[11px] text-soft">{[...email.subject].length} characters; a phone shows about 50</p>
+        <TextRow
+          plain
+          label="Subject"
+          value={email.subject}
+          placeholder="At most about 50 characters"
+          onChange={(v) => set('write the subject', { subject: v }, 'subject')}
+        />
+        <TextRow
+          plain
+          label="Preheader"
+          value={email.preheader}
+          placeholder="The line that follows the subject"
+          onChange={(v) => set('write the preheader', { preheader: v }, 'preheader')}
+        />
+        <p className="font-mono text-[11px] text-soft">
+          {[...email.subject].length} characters; a phone shows about 50
+        </p>
       </Group>
       <Group title="Document">
-        <TextRow plain label="Title" value={email.title} onChange={(v) => set('set the title', { title: v }, 'title')} />
-        <TextRow label="Language" value={email.lang} onChange={(v) => /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v) && set('set the language', { lang: v }, 'lang')} />
-        <Row label="Runs"><Choice label="Direction" value={email.dir} options={[{ value: 'ltr', label: 'left to right' }, { value: 'rtl', label: 'right to left' }]} onChange={(dir) => set('set the direction', { dir })} /></Row>
+        <TextRow
+          plain
+          label="Title"
+          value={email.title}
+          onChange={(v) => set('set the title', { title: v }, 'title')}
+        />
+        <TextRow
+          label="Language"
+          value={email.lang}
+          onChange={(v) =>
+            /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v) && set('set the language', { lang: v }, 'lang')
+          }
+        />
+        <Row label="Runs">
+          <Choice
+            label="Direction"
+            value={email.dir}
+            options={[
+              { value: 'ltr', label: 'left to right' },
+              { value: 'rtl', label: 'right to left' },
+            ]}
+            onChange={(dir) => set('set the direction', { dir })}
+          />
+        </Row>
         {email.way !== 'plain' && <TextPart email={email} job={job} apply={apply} />}
-        <p className="font-mono text-[11px] text-soft">{email.way === 'plain' ? '78 columns' : `${email.width} px wide`}{email.way === 'bands' && `, ${email.bands.length} bands`}</p>
+        <p className="font-mono text-[11px] text-soft">
+          {email.way === 'plain' ? '78 columns' : `${email.width} px wide`}
+          {email.way === 'bands' && `, ${email.bands.length} bands`}
+        </p>
       </Group>
-      {email.way === 'bands' && <Group title="Ground">
-        <Row label="Behind"><ColorField label="Ground behind the email" value={style.ground} swatches={style.colors} own={styles.ground !== undefined} note="house" onClear={() => set('inherit the ground', { styles: { ...styles, ground: undefined } })} onChange={(v) => set('set the ground', { styles: { ...styles, ground: v } }, 'ground')} /></Row>
-        <MaybeColor label="Night" name="Ground behind the email at night" value={styles.nightGround} fallback={style.nightGround ?? style.ground} swatches={style.colors} onChange={(nightGround) => set('set the ground at night', { styles: { ...styles, nightGround } }, 'nground')} />
-        <Row label="Links"><ColorField label="Link colour" value={link.color} swatches={style.colors} own={styles.link?.color !== undefined} note="house" onClear={() => set('inherit the link colour', { styles: { ...styles, link: undefined } })} onChange={(color) => set('set the link colour', { styles: { ...styles, link: { ...styles.link, color } } }, 'linkcolor')} /></Row>
-        <Button onClick={() => setOpen(true)}>House style of {job.client.name}</Button>
-        {open && <HouseStyleDialog job={job} onSaved={setHouse} onClose={() => setOpen(false)} />}
-      </Group>}
+      {email.way === 'bands' && (
+        <Group title="Ground">
+          <Row label="Behind">
+            <ColorField
+              label="Ground behind the email"
+              value={style.ground}
+              swatches={style.colors}
+              own={styles.ground !== undefined}
+              note="house"
+              onClear={() => set('inherit the ground', { styles: { ...styles, ground: undefined } })}
+              onChange={(v) => set('set the ground', { styles: { ...styles, ground: v } }, 'ground')}
+            />
+          </Row>
+          <MaybeColor
+            label="Night"
+            name="Ground behind the email at night"
+            value={styles.nightGround}
+            fallback={style.nightGround ?? style.ground}
+            swatches={style.colors}
+            onChange={(nightGround) =>
+              set('set the ground at night', { styles: { ...styles, nightGround } }, 'nground')
+            }
+          />
+          <Row label="Links">
+            <ColorField
+              label="Link colour"
+              value={link.color}
+              swatches={style.colors}
+              own={styles.link?.color !== undefined}
+              note="house"
+              onClear={() => set('inherit the link colour', { styles: { ...styles, link: undefined } })}
+              onChange={(color) =>
+                set(
+                  'set the link colour',
+                  { styles: { ...styles, link: { ...styles.link, color } } },
+                  'linkcolor',
+                )
+              }
+            />
+          </Row>
+          <Button onClick={() => setOpen(true)}>House style of {job.client.name}</Button>
+          {open && <HouseStyleDialog job={job} onSaved={setHouse} onClose={() => setOpen(false)} />}
+        </Group>
+      )}
       <Ways email={email} job={job} apply={apply} flush={flush} />
     </div>
   )

@@ -9,19 +9,89 @@ export function FooterGroups({ tile, email, house, style, band, ground, set }: T
   return (
     <>
       <Group title="Who and why">
-        <TextRow plain label="Sender" value={tile.sender ?? ''} placeholder={inherited.sender || 'who sends'} onChange={(v) => set('name the sender', { sender: v || undefined }, 'sender')} />
-        <TextRow plain label="Address" value={tile.address ?? ''} placeholder={inherited.address || 'postal address'} onChange={(v) => set('write the address', { address: v || undefined }, 'address')} />
-        <TextRow plain label="Why" lines={2} value={tile.why} onChange={(why) => set('say why', { why }, 'why')} />
+        <TextRow
+          plain
+          label="Sender"
+          value={tile.sender ?? ''}
+          placeholder={inherited.sender || 'who sends'}
+          onChange={(v) => set('name the sender', { sender: v || undefined }, 'sender')}
+        />
+        <TextRow
+          plain
+          label="Address"
+          value={tile.address ?? ''}
+          placeholder={inherited.address || 'postal address'}
+          onChange={(v) => set('write the address', { address: v || undefined }, 'address')}
+        />
+        <TextRow
+          plain
+          label="Why"
+          lines={2}
+          value={tile.why}
+          onChange={(why) => set('say why', { why }, 'why')}
+        />
         <p className="text-[11px] text-soft">Left empty, sender and address are the house&apos;s.</p>
       </Group>
       <Group title="Ways out">
-        <TextRow plain label="Words" value={tile.unsubscribe.label} onChange={(label) => set('write the way out', { unsubscribe: { ...tile.unsubscribe, label } }, 'unsub')} />
-        <LinkRow value={tile.unsubscribe.link} onChange={(link) => set('set the link', { unsubscribe: { ...tile.unsubscribe, link } }, 'unsublink')} />
-        <Tick checked={!!tile.preferences} onChange={(on) => set('set the preferences link', { preferences: on ? { label: 'Choose what we send', link: '' } : undefined })}>a link to preferences</Tick>
-        {tile.preferences && <><TextRow plain label="Words" value={tile.preferences.label} onChange={(label) => set('write the preferences link', { preferences: { ...tile.preferences, label } }, 'pref')} /><LinkRow value={tile.preferences.link} onChange={(link) => set('set the link', { preferences: { ...tile.preferences, link } }, 'preflink')} /></>}
-        <Row label="Align"><Choice label="Alignment" value={tile.align} options={aligns} onChange={(align) => set('align the footer', { align })} /></Row>
+        <TextRow
+          plain
+          label="Words"
+          value={tile.unsubscribe.label}
+          onChange={(label) =>
+            set('write the way out', { unsubscribe: { ...tile.unsubscribe, label } }, 'unsub')
+          }
+        />
+        <LinkRow
+          value={tile.unsubscribe.link}
+          onChange={(link) =>
+            set('set the link', { unsubscribe: { ...tile.unsubscribe, link } }, 'unsublink')
+          }
+        />
+        <Tick
+          checked={!!tile.preferences}
+          onChange={(on) =>
+            set('set the preferences link', {
+              preferences: on ? { label: 'Choose what we send', link: '' } : undefined,
+            })
+          }
+        >
+          a link to preferences
+        </Tick>
+        {tile.preferences && (
+          <>
+            <TextRow
+              plain
+              label="Words"
+              value={tile.preferences.label}
+              onChange={(label) =>
+                set('write the preferences link', { preferences: { ...tile.preferences, label } }, 'pref')
+              }
+            />
+            <LinkRow
+              value={tile.preferences.link}
+              onChange={(link) =>
+                set('set the link', { preferences: { ...tile.preferences, link } }, 'preflink')
+              }
+            />
+          </>
+        )}
+        <Row label="Align">
+          <Choice
+            label="Alignment"
+            value={tile.align}
+            options={aligns}
+            onChange={(align) => set('align the footer', { align })}
+          />
+        </Row>
       </Group>
-      <Letters shown={footerStyle(tile, style.roles[band.role])} own={tile.style} style={style} ground={ground} layers={textLayers(house, email.styles, band.role, 'small')} onChange={setLetters(set)} />
+      <Letters
+        shown={footerStyle(tile, style.roles[band.role])}
+        own={tile.style}
+        style={style}
+        ground={ground}
+        layers={textLayers(house, email.styles, band.role, 'small')}
+        onChange={setLetters(set)}
+      />
     </>
   )
 }

@@ -11,7 +11,18 @@ import type { Band, Cell, Email } from '@/core/email/schema'
 import type { Edge, HouseStyle, TextStyle, TextStyleOverride } from '@/core/email/styles'
 import type { PictureRef } from '@/core/tiles/picture/ref'
 import type { Tile, TileKind, TileOf } from '@/core/tiles/schema'
-import { Button, Choice, ColorField, cx, fieldClass, Group, NumberField, Row, TextRow, Tip } from '../../parts/controls'
+import {
+  Button,
+  Choice,
+  ColorField,
+  cx,
+  fieldClass,
+  Group,
+  NumberField,
+  Row,
+  TextRow,
+  Tip,
+} from '../../parts/controls'
 import { putOnShelf, ShelfDialog, useShelf } from '../../parts/shelf'
 
 /** Sets values of the selected tile. Changes with the same `merge` key in quick succession are one step of undo. */
@@ -35,117 +46,483 @@ export interface TileProps<K extends TileKind> {
 }
 export type AnyTileProps = Omit<TileProps<TileKind>, 'tile'> & { tile: Tile }
 
-export const aligns = [{ value: 'left' as const, label: <AlignLeft size={13} />, name: 'Left' }, { value: 'center' as const, label: <AlignCenter size={13} />, name: 'Centre' }, { value: 'right' as const, label: <AlignRight size={13} />, name: 'Right' }]
-export const shows = [{ value: 'all' as const, label: 'all' }, { value: 'wide' as const, label: 'wide' }, { value: 'narrow' as const, label: 'narrow' }]
+export const aligns = [
+  { value: 'left' as const, label: <AlignLeft size={13} />, name: 'Left' },
+  { value: 'center' as const, label: <AlignCenter size={13} />, name: 'Centre' },
+  { value: 'right' as const, label: <AlignRight size={13} />, name: 'Right' },
+]
+export const shows = [
+  { value: 'all' as const, label: 'all' },
+  { value: 'wide' as const, label: 'wide' },
+  { value: 'narrow' as const, label: 'narrow' },
+]
 
 /** A drop-down of a few words, for more than fit side by side. */
-export function Dropdown<T extends string>({ label, value, options, onChange, own }: { label: string; value: T; options: readonly { value: T; label: string }[]; onChange: (v: T) => void; own?: boolean }) {
-  return <select aria-label={label} value={value} className={cx(fieldClass, 'font-sans', own && 'border-l-[3px] border-l-lapis')} onChange={(e) => onChange(e.target.value as T)}>{options.map((o) => <option key={o.value} value={o.value}>{o.label}</option>)}</select>
+export function Dropdown<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  own,
+}: {
+  label: string
+  value: T
+  options: readonly { value: T; label: string }[]
+  onChange: (v: T) => void
+  own?: boolean
+}) {
+  return (
+    <select
+      aria-label={label}
+      value={value}
+      className={cx(fieldClass, 'font-sans', own && 'border-l-[3px] border-l-lapis')}
+      onChange={(e) => onChange(e.target.value as T)}
+    >
+      {options.map((o) => (
+        <option key={o.value} value={o.value}>
+          {o.label}
+        </option>
+      ))}
+    </select>
+  )
 }
 
 /** A yes or no beneath other values. */
-export function Tick({ checked, onChange, children }: { checked: boolean; onChange: (v: boolean) => void; children: ReactNode }) {
-  return <label className="flex items-center gap-1.5 text-xs text-soft"><input type="checkbox" className="accent-lapis" checked={checked} onChange={(e) => onChange(e.target.checked)} /> {children}</label>
+export function Tick({
+  checked,
+  onChange,
+  children,
+}: {
+  checked: boolean
+  onChange: (v: boolean) => void
+  children: ReactNode
+}) {
+  return (
+    <label className="flex items-center gap-1.5 text-xs text-soft">
+      <input
+        type="checkbox"
+        className="accent-lapis"
+        checked={checked}
+        onChange={(e) => onChange(e.target.checked)}
+      />{' '}
+      {children}
+    </label>
+  )
 }
 
 /** A link with what is wrong about it, mended in one press. */
-export function LinkRow({ value, onChange, label = 'Link' }: { value: string; onChange: (v: string) => void; label?: string }) {
+export function LinkRow({
+  value,
+  onChange,
+  label = 'Link',
+}: {
+  value: string
+  onChange: (v: string) => void
+  label?: string
+}) {
   const wrong = value.trim() !== '' && !hasScheme(value)
   return (
     <>
-      <TextRow label={label} value={value} placeholder="https://, mailto:, tel:" invalid={wrong} onChange={onChange} />
-      {wrong && <p className="flex items-center gap-2 pl-[76px] text-[11.5px] text-terra">No scheme: it opens nowhere. <Button className="py-0!" onClick={() => onChange(withScheme(value))}>Make it {withScheme(value).slice(0, 28)}</Button></p>}
+      <TextRow
+        label={label}
+        value={value}
+        placeholder="https://, mailto:, tel:"
+        invalid={wrong}
+        onChange={onChange}
+      />
+      {wrong && (
+        <p className="flex items-center gap-2 pl-[76px] text-[11.5px] text-terra">
+          No scheme: it opens nowhere.{' '}
+          <Button className="py-0!" onClick={() => onChange(withScheme(value))}>
+            Make it {withScheme(value).slice(0, 28)}
+          </Button>
+        </p>
+      )}
     </>
   )
 }
 
 /** Takes a picture from a file, or one that the client's shelf holds; link and alt text stay as they are. */
-export function PictureChooser({ label, onChosen, onClear }: { label: string; onChosen: (p: PictureRef) => void; onClear?: () => void }) {
+export function PictureChooser({
+  label,
+  onChosen,
+  onClear,
+}: {
+  label: string
+  onChosen: (p: PictureRef) => void
+  onClear?: () => void
+}) {
   const id = useId()
   const client = useShelf()
   const [problem, setProblem] = useState<string | null>(null)
   const [open, setOpen] = useState(false)
   async function take(file: File) {
-    try { setProblem(null); onChosen(await putOnShelf(client, file)) } catch (e) { setProblem((e as Error).message) }
+    try {
+      setProblem(null)
+      onChosen(await putOnShelf(client, file))
+    } catch (e) {
+      setProblem((e as Error).message)
+    }
   }
   return (
     <span className="flex flex-wrap items-center gap-1">
-      <label htmlFor={id} className="inline-flex border border-grout bg-sheet px-2.5 py-1 text-[12.5px] text-ink focus-within:outline-2 focus-within:outline-lapis hover:border-soft">{label}<input id={id} type="file" accept="image/png,image/jpeg,image/gif" className="sr-only" onChange={(e) => { const f = e.target.files?.[0]; if (f) void take(f); e.target.value = '' }} /></label>
+      <label
+        htmlFor={id}
+        className="inline-flex border border-grout bg-sheet px-2.5 py-1 text-[12.5px] text-ink focus-within:outline-2 focus-within:outline-lapis hover:border-soft"
+      >
+        {label}
+        <input
+          id={id}
+          type="file"
+          accept="image/png,image/jpeg,image/gif"
+          className="sr-only"
+          onChange={(e) => {
+            const f = e.target.files?.[0]
+            if (f) void take(f)
+            e.target.value = ''
+          }}
+        />
+      </label>
       <Button onClick={() => setOpen(true)}>Shelf…</Button>
-      {onClear && <Button look="plain" onClick={onClear}>take off</Button>}
-      {open && <ShelfDialog client={client} onClose={() => setOpen(false)} onChosen={(p) => { setOpen(false); onChosen(p) }} />}
-      {problem && <span role="alert" className="block w-full text-[11.5px] text-terra">{problem}</span>}
+      {onClear && (
+        <Button look="plain" onClick={onClear}>
+          take off
+        </Button>
+      )}
+      {open && (
+        <ShelfDialog
+          client={client}
+          onClose={() => setOpen(false)}
+          onChosen={(p) => {
+            setOpen(false)
+            onChosen(p)
+          }}
+        />
+      )}
+      {problem && (
+        <span role="alert" className="block w-full text-[11.5px] text-terra">
+          {problem}
+        </span>
+      )}
     </span>
   )
 }
 
 /** How a pair of colours stands off. */
-export function Contrast({ color, ground, size, bold }: { color: string; ground: string; size: number; bold: boolean }) {
-  const ratio = contrast(color, ground), wanted = wantedContrast(size, bold)
-  return <Row label="Contrast"><span className={cx('font-mono', ratio < wanted ? 'text-terra' : 'text-verdigris')}>{(Math.floor(ratio * 100) / 100).toFixed(2)}{ratio < wanted ? `, wants ${wanted}` : ' good'}</span></Row>
+export function Contrast({
+  color,
+  ground,
+  size,
+  bold,
+}: {
+  color: string
+  ground: string
+  size: number
+  bold: boolean
+}) {
+  const ratio = contrast(color, ground),
+    wanted = wantedContrast(size, bold)
+  return (
+    <Row label="Contrast">
+      <span className={cx('font-mono', ratio < wanted ? 'text-terra' : 'text-verdigris')}>
+        {(Math.floor(ratio * 100) / 100).toFixed(2)}
+        {ratio < wanted ? `, wants ${wanted}` : ' good'}
+      </span>
+    </Row>
+  )
 }
 
 /** A colour that may be left out, for the night or a detail. */
-export function MaybeColor({ label, name, value, fallback, swatches, onChange }: { label: string; name: string; value: string | undefined; fallback: string; swatches: Style['colors']; onChange: (v: string | undefined) => void }) {
-  return <Row label={label}><ColorField label={name} value={value ?? fallback} swatches={swatches} own={value !== undefined} onClear={() => onChange(undefined)} onChange={onChange} /></Row>
+export function MaybeColor({
+  label,
+  name,
+  value,
+  fallback,
+  swatches,
+  onChange,
+}: {
+  label: string
+  name: string
+  value: string | undefined
+  fallback: string
+  swatches: Style['colors']
+  onChange: (v: string | undefined) => void
+}) {
+  return (
+    <Row label={label}>
+      <ColorField
+        label={name}
+        value={value ?? fallback}
+        swatches={swatches}
+        own={value !== undefined}
+        onClear={() => onChange(undefined)}
+        onChange={onChange}
+      />
+    </Row>
+  )
 }
 
 /** The fonts a style may name: the email-safe ones and the house's web fonts. */
-export const fontOptions = (style: Pick<Style, 'webFonts'>): { value: string; label: string }[] => [...style.webFonts.map((w) => ({ value: w.family, label: w.family })), ...safeFonts.map((f) => ({ value: f, label: f[0]!.toUpperCase() + f.slice(1) }))]
+export const fontOptions = (style: Pick<Style, 'webFonts'>): { value: string; label: string }[] => [
+  ...style.webFonts.map((w) => ({ value: w.family, label: w.family })),
+  ...safeFonts.map((f) => ({ value: f, label: f[0]!.toUpperCase() + f.slice(1) })),
+]
 
 /** The letters of a tile: what they end up as, each value marked where it is the tile's own and not inherited. */
-export function Letters({ shown, own, style, ground, layers, onChange }: { shown: TextStyle; own: TextStyleOverride | undefined; style: Style; ground: string; /** What the tile inherits from. */ layers: Layers<TextStyle>; onChange: (label: string, next: TextStyleOverride | undefined, key: string) => void }) {
-  const put = (patch: TextStyleOverride) => onChange('set the letters', { ...own, ...patch }, Object.keys(patch)[0]!)
-  const clear = (...keys: (keyof TextStyle)[]) => { const rest = Object.fromEntries(Object.entries(own ?? {}).filter(([k]) => !keys.includes(k as keyof TextStyle))); onChange('inherit again', Object.keys(rest).length ? rest : undefined, 'clear') }
+export function Letters({
+  shown,
+  own,
+  style,
+  ground,
+  layers,
+  onChange,
+}: {
+  shown: TextStyle
+  own: TextStyleOverride | undefined
+  style: Style
+  ground: string
+  /** What the tile inherits from. */ layers: Layers<TextStyle>
+  onChange: (label: string, next: TextStyleOverride | undefined, key: string) => void
+}) {
+  const put = (patch: TextStyleOverride) =>
+    onChange('set the letters', { ...own, ...patch }, Object.keys(patch)[0]!)
+  const clear = (...keys: (keyof TextStyle)[]) => {
+    const rest = Object.fromEntries(
+      Object.entries(own ?? {}).filter(([k]) => !keys.includes(k as keyof TextStyle)),
+    )
+    onChange('inherit again', Object.keys(rest).length ? rest : undefined, 'clear')
+  }
   const has = (k: keyof TextStyle) => own?.[k] !== undefined
   const from = (k: keyof TextStyle) => trace(layers, own, k)?.from
   return (
     <>
       <Group title="Letters">
-        <Row label="Font"><Dropdown label="Font" value={shown.font} own={has('font')} options={fontOptions(style)} onChange={(font) => put({ font })} /></Row>
-        <Row label="Size / line"><div className="flex gap-1"><NumberField label="Letter size, px" value={shown.size} min={6} max={120} own={has('size')} onChange={(size) => put({ size, line: Math.max(shown.line, Math.round(size * 1.3)) })} /><NumberField label="Line height, px" value={shown.line} min={6} max={200} own={has('line')} onChange={(line) => put({ line })} />{(has('size') || has('line')) && <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('size', 'line')}>inherit</Button>}</div></Row>
-        <Row label="Colour"><ColorField label="Colour of the words" value={shown.color} swatches={style.colors} own={has('color')} note={from('color')} onClear={() => clear('color')} onChange={(color) => put({ color })} /></Row>
+        <Row label="Font">
+          <Dropdown
+            label="Font"
+            value={shown.font}
+            own={has('font')}
+            options={fontOptions(style)}
+            onChange={(font) => put({ font })}
+          />
+        </Row>
+        <Row label="Size / line">
+          <div className="flex gap-1">
+            <NumberField
+              label="Letter size, px"
+              value={shown.size}
+              min={6}
+              max={120}
+              own={has('size')}
+              onChange={(size) => put({ size, line: Math.max(shown.line, Math.round(size * 1.3)) })}
+            />
+            <NumberField
+              label="Line height, px"
+              value={shown.line}
+              min={6}
+              max={200}
+              own={has('line')}
+              onChange={(line) => put({ line })}
+            />
+            {(has('size') || has('line')) && (
+              <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('size', 'line')}>
+                inherit
+              </Button>
+            )}
+          </div>
+        </Row>
+        <Row label="Colour">
+          <ColorField
+            label="Colour of the words"
+            value={shown.color}
+            swatches={style.colors}
+            own={has('color')}
+            note={from('color')}
+            onClear={() => clear('color')}
+            onChange={(color) => put({ color })}
+          />
+        </Row>
         <Contrast color={shown.color} ground={ground} size={shown.size} bold={shown.bold} />
-        <div className="flex gap-3"><Tick checked={shown.bold} onChange={(bold) => put({ bold })}>bold</Tick><Tick checked={!!shown.italic} onChange={(italic) => put({ italic })}>italic</Tick><Tick checked={!!shown.capitals} onChange={(capitals) => put({ capitals })}>capitals</Tick></div>
+        <div className="flex gap-3">
+          <Tick checked={shown.bold} onChange={(bold) => put({ bold })}>
+            bold
+          </Tick>
+          <Tick checked={!!shown.italic} onChange={(italic) => put({ italic })}>
+            italic
+          </Tick>
+          <Tick checked={!!shown.capitals} onChange={(capitals) => put({ capitals })}>
+            capitals
+          </Tick>
+        </div>
       </Group>
       <Group title="Letters elsewhere">
-        <Row label="Narrow"><div className="flex gap-1"><NumberField label="Letter size on narrow, px" value={shown.narrowSize ?? shown.size} min={6} max={120} own={has('narrowSize')} onChange={(narrowSize) => put({ narrowSize, narrowLine: Math.round(narrowSize * (shown.line / shown.size)) })} /><NumberField label="Line height on narrow, px" value={shown.narrowLine ?? shown.line} min={6} max={200} own={has('narrowLine')} onChange={(narrowLine) => put({ narrowLine })} />{has('narrowSize') && <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('narrowSize', 'narrowLine')}>as wide</Button>}</div></Row>
-        <MaybeColor label="Night" name="Colour of the words at night" value={own?.nightColor} fallback={shown.nightColor ?? shown.color} swatches={style.colors} onChange={(c) => (c ? put({ nightColor: c }) : clear('nightColor'))} />
-        <Row label="Spacing"><NumberField label="Space between letters, px" value={shown.spacing ?? 0} min={-5} max={30} own={has('spacing')} onChange={(spacing) => put({ spacing })} /></Row>
+        <Row label="Narrow">
+          <div className="flex gap-1">
+            <NumberField
+              label="Letter size on narrow, px"
+              value={shown.narrowSize ?? shown.size}
+              min={6}
+              max={120}
+              own={has('narrowSize')}
+              onChange={(narrowSize) =>
+                put({ narrowSize, narrowLine: Math.round(narrowSize * (shown.line / shown.size)) })
+              }
+            />
+            <NumberField
+              label="Line height on narrow, px"
+              value={shown.narrowLine ?? shown.line}
+              min={6}
+              max={200}
+              own={has('narrowLine')}
+              onChange={(narrowLine) => put({ narrowLine })}
+            />
+            {has('narrowSize') && (
+              <Button
+                look="plain"
+                className="px-1! text-[11px]!"
+                onClick={() => clear('narrowSize', 'narrowLine')}
+              >
+                as wide
+              </Button>
+            )}
+          </div>
+        </Row>
+        <MaybeColor
+          label="Night"
+          name="Colour of the words at night"
+          value={own?.nightColor}
+          fallback={shown.nightColor ?? shown.color}
+          swatches={style.colors}
+          onChange={(c) => (c ? put({ nightColor: c }) : clear('nightColor'))}
+        />
+        <Row label="Spacing">
+          <NumberField
+            label="Space between letters, px"
+            value={shown.spacing ?? 0}
+            min={-5}
+            max={30}
+            own={has('spacing')}
+            onChange={(spacing) => put({ spacing })}
+          />
+        </Row>
         <OwnValues own={own} layers={layers} words={letterWords} onClear={(k) => clear(k)} />
       </Group>
     </>
   )
 }
 
-const letterWords: Record<keyof TextStyle, string> = { font: 'font', size: 'size', line: 'line height', color: 'colour', bold: 'bold', italic: 'italic', spacing: 'spacing', capitals: 'capitals', narrowSize: 'narrow size', narrowLine: 'narrow line', nightColor: 'night colour' }
-const origins: Record<Origin, string> = { house: 'the house style', email: 'the email', role: "the band's role", tile: 'the tile' }
+const letterWords: Record<keyof TextStyle, string> = {
+  font: 'font',
+  size: 'size',
+  line: 'line height',
+  color: 'colour',
+  bold: 'bold',
+  italic: 'italic',
+  spacing: 'spacing',
+  capitals: 'capitals',
+  narrowSize: 'narrow size',
+  narrowLine: 'narrow line',
+  nightColor: 'night colour',
+}
+const origins: Record<Origin, string> = {
+  house: 'the house style',
+  email: 'the email',
+  role: "the band's role",
+  tile: 'the tile',
+}
 
 /** Every value that a tile has of its own, with what it covers and where that comes from; a press clears it. */
-export function OwnValues<T extends object>({ own, layers, words, onClear }: { own: Partial<T> | undefined; layers: Layers<T>; words: Record<keyof T, string>; onClear: (key: keyof T) => void }) {
+export function OwnValues<T extends object>({
+  own,
+  layers,
+  words,
+  onClear,
+}: {
+  own: Partial<T> | undefined
+  layers: Layers<T>
+  words: Record<keyof T, string>
+  onClear: (key: keyof T) => void
+}) {
   const keys = (Object.keys(own ?? {}) as (keyof T)[]).filter((k) => own![k] !== undefined)
   if (!keys.length) return <p className="text-[11px] text-soft">Every value is inherited.</p>
   return (
-    <div role="group" aria-label="Own values" className="flex flex-wrap items-center gap-1 text-[11px] text-soft">own:
+    <div
+      role="group"
+      aria-label="Own values"
+      className="flex flex-wrap items-center gap-1 text-[11px] text-soft"
+    >
+      own:
       {keys.map((k) => {
         const beneath = trace(layers, undefined, k)
         const back = beneath ? `${String(beneath.value)} from ${origins[beneath.from]}` : 'nothing'
-        return <Tip key={String(k)} text={`Clear it: ${back} counts again`}><button type="button" aria-label={`Clear own ${words[k]}: ${back} counts again`} className="border border-grout bg-sheet px-1 text-ink hover:border-terra" onClick={() => onClear(k)}>{words[k]} <span aria-hidden>×</span></button></Tip>
+        return (
+          <Tip key={String(k)} text={`Clear it: ${back} counts again`}>
+            <button
+              type="button"
+              aria-label={`Clear own ${words[k]}: ${back} counts again`}
+              className="border border-grout bg-sheet px-1 text-ink hover:border-terra"
+              onClick={() => onClear(k)}
+            >
+              {words[k]} <span aria-hidden>×</span>
+            </button>
+          </Tip>
+        )
       })}
     </div>
   )
 }
 
 /** A border, or none. */
-export function EdgeRow({ label, value, swatches, onChange }: { label: string; value: Edge | undefined; swatches: Style['colors']; onChange: (e: Edge | undefined) => void }) {
+export function EdgeRow({
+  label,
+  value,
+  swatches,
+  onChange,
+}: {
+  label: string
+  value: Edge | undefined
+  swatches: Style['colors']
+  onChange: (e: Edge | undefined) => void
+}) {
   const edge = value ?? { width: 1, style: 'solid' as const, color: '#d5d5d5' }
   return (
     <>
-      <Row label={label}><div className="flex gap-1"><NumberField label={`${label}: thickness, px`} value={value?.width ?? 0} max={20} onChange={(width) => onChange(width ? { ...edge, width } : undefined)} className="w-12!" /><Choice label={`${label}: line`} value={edge.style} options={[{ value: 'solid', label: '—', name: 'solid' }, { value: 'dashed', label: '┄', name: 'dashed' }, { value: 'dotted', label: '···', name: 'dotted' }]} onChange={(s) => onChange({ ...edge, style: s })} /></div></Row>
-      {value && <Row label=""><ColorField label={`${label}: colour`} value={value.color} swatches={swatches} onChange={(color) => onChange({ ...value, color })} /></Row>}
+      <Row label={label}>
+        <div className="flex gap-1">
+          <NumberField
+            label={`${label}: thickness, px`}
+            value={value?.width ?? 0}
+            max={20}
+            onChange={(width) => onChange(width ? { ...edge, width } : undefined)}
+            className="w-12!"
+          />
+          <Choice
+            label={`${label}: line`}
+            value={edge.style}
+            options={[
+              { value: 'solid', label: '—', name: 'solid' },
+              { value: 'dashed', label: '┄', name: 'dashed' },
+              { value: 'dotted', label: '···', name: 'dotted' },
+            ]}
+            onChange={(s) => onChange({ ...edge, style: s })}
+          />
+        </div>
+      </Row>
+      {value && (
+        <Row label="">
+          <ColorField
+            label={`${label}: colour`}
+            value={value.color}
+            swatches={swatches}
+            onChange={(color) => onChange({ ...value, color })}
+          />
+        </Row>
+      )}
     </>
   )
 }
 
 /** Own letters of a tile, by its `style`. */
-export const setLetters = (set: SetTile) => (label: string, style: TextStyleOverride | undefined, key: string) => set(label, { style }, `letters-${key}`)
+export const setLetters =
+  (set: SetTile) => (label: string, style: TextStyleOverride | undefined, key: string) =>
+    set(label, { style }, `letters-${key}`)

@@ -11,7 +11,8 @@ import { aligns, LinkRow, Dropdown, PictureChooser, Tick, type TileProps } from 
 type Look = Pick<TileOf<'social'>, 'size' | 'color' | 'ground' | 'shape'>
 
 /** Has the server draw a shipped icon at double size. */
-const draw = (icon: string, { size, color, ground, shape }: Look) => call<PictureRef>('/api/icons', { method: 'POST', body: { icon, size: size * 2, color, ground, shape } })
+const draw = (icon: string, { size, color, ground, shape }: Look) =>
+  call<PictureRef>('/api/icons', { method: 'POST', body: { icon, size: size * 2, color, ground, shape } })
 
 export function SocialGroups({ tile, style, set }: TileProps<'social'>) {
   const [open, setOpen] = useState(0)
@@ -20,56 +21,202 @@ export function SocialGroups({ tile, style, set }: TileProps<'social'>) {
   latest.current = tile
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   useEffect(() => () => clearTimeout(timer.current), [])
-  const attempt = async (work: () => Promise<void>) => { try { setProblem(null); await work() } catch (e) { setProblem((e as Error).message) } }
-  const add = (name: string) => attempt(async () => {
-    const icon = shippedIcons[name]!
-    const picture = await draw(name, tile)
-    set('add an icon', { icons: [...latest.current.icons, { icon: name, picture, alt: icon.name, link: '' }] })
-    setOpen(latest.current.icons.length)
-  })
+  const attempt = async (work: () => Promise<void>) => {
+    try {
+      setProblem(null)
+      await work()
+    } catch (e) {
+      setProblem((e as Error).message)
+    }
+  }
+  const add = (name: string) =>
+    attempt(async () => {
+      const icon = shippedIcons[name]!
+      const picture = await draw(name, tile)
+      set('add an icon', {
+        icons: [...latest.current.icons, { icon: name, picture, alt: icon.name, link: '' }],
+      })
+      setOpen(latest.current.icons.length)
+    })
   // A new look counts at once; the pictures follow when the hand rests.
   const restyle = (patch: Partial<Look>) => {
     set('set the icons', patch, Object.keys(patch)[0])
     const look = { ...latest.current, ...patch }
     latest.current = look
     clearTimeout(timer.current)
-    timer.current = setTimeout(() => void attempt(async () => {
-      const icons = await Promise.all(look.icons.map(async (i) => (i.icon ? { ...i, picture: await draw(i.icon, look) } : i)))
-      set('draw the icons', { icons }, Object.keys(patch)[0])
-    }), 350)
+    timer.current = setTimeout(
+      () =>
+        void attempt(async () => {
+          const icons = await Promise.all(
+            look.icons.map(async (i) => (i.icon ? { ...i, picture: await draw(i.icon, look) } : i)),
+          )
+          set('draw the icons', { icons }, Object.keys(patch)[0])
+        }),
+      350,
+    )
   }
-  const put = (i: number, patch: Partial<SocialIcon>) => set('set the icon', { icons: tile.icons.map((x, k) => (k === i ? { ...x, ...patch } : x)) }, `icon${i}-${Object.keys(patch)[0]}`)
+  const put = (i: number, patch: Partial<SocialIcon>) =>
+    set(
+      'set the icon',
+      { icons: tile.icons.map((x, k) => (k === i ? { ...x, ...patch } : x)) },
+      `icon${i}-${Object.keys(patch)[0]}`,
+    )
   const at = Math.min(open, tile.icons.length - 1)
   const icon = tile.icons[at]
   return (
     <>
       <Group title="Icons">
         <div className="flex flex-wrap gap-1" role="group" aria-label="Icons of this row">
-          {tile.icons.map((x, i) => <Button key={i} look={i === at ? 'main' : 'line'} className="px-1.5! py-0.5! text-[11px]!" onClick={() => setOpen(i)}>{x.alt || `Icon ${i + 1}`}</Button>)}
+          {tile.icons.map((x, i) => (
+            <Button
+              key={i}
+              look={i === at ? 'main' : 'line'}
+              className="px-1.5! py-0.5! text-[11px]!"
+              onClick={() => setOpen(i)}
+            >
+              {x.alt || `Icon ${i + 1}`}
+            </Button>
+          ))}
         </div>
-        <Row label="Add"><Dropdown label="Add an icon" value="" options={[{ value: '', label: 'choose one' }, ...Object.entries(shippedIcons).map(([value, x]) => ({ value, label: x.name }))]} onChange={(v) => v && void add(v)} /></Row>
-        <Row label="Your own"><PictureChooser label="A picture" onChosen={(picture) => set('add an icon', { icons: [...tile.icons, { picture, alt: '', link: '' }] })} /></Row>
-        {problem && <p role="alert" className="text-[11.5px] text-terra">{problem}</p>}
+        <Row label="Add">
+          <Dropdown
+            label="Add an icon"
+            value=""
+            options={[
+              { value: '', label: 'choose one' },
+              ...Object.entries(shippedIcons).map(([value, x]) => ({ value, label: x.name })),
+            ]}
+            onChange={(v) => v && void add(v)}
+          />
+        </Row>
+        <Row label="Your own">
+          <PictureChooser
+            label="A picture"
+            onChosen={(picture) =>
+              set('add an icon', { icons: [...tile.icons, { picture, alt: '', link: '' }] })
+            }
+          />
+        </Row>
+        {problem && (
+          <p role="alert" className="text-[11.5px] text-terra">
+            {problem}
+          </p>
+        )}
       </Group>
       {icon && (
         <Group title={icon.alt || 'Icon'}>
           <TextRow plain label="Alt text" value={icon.alt} onChange={(alt) => put(at, { alt })} />
-          <LinkRow label={icon.share === undefined ? 'Link' : 'Pattern'} value={icon.link} onChange={(link) => put(at, { link })} />
-          <Tick checked={icon.share !== undefined} onChange={(on) => put(at, on ? { share: '', link: shippedIcons[icon.icon ?? '']?.share ?? icon.link } : { share: undefined, link: '' })}>shares a page</Tick>
-          {icon.share !== undefined && <LinkRow label="Page" value={icon.share} onChange={(share) => put(at, { share })} />}
-          <TextRow plain label="Title" value={icon.title ?? ''} onChange={(v) => put(at, { title: v || undefined })} />
-          <div className="flex gap-1"><Button disabled={at === 0} onClick={() => { set('move the icon', { icons: swap(tile.icons, at, at - 1) }); setOpen(at - 1) }}>Before</Button><Button disabled={at === tile.icons.length - 1} onClick={() => { set('move the icon', { icons: swap(tile.icons, at, at + 1) }); setOpen(at + 1) }}>After</Button><Button look="danger" onClick={() => set('take the icon out', { icons: tile.icons.filter((_, k) => k !== at) })}>Take out</Button></div>
+          <LinkRow
+            label={icon.share === undefined ? 'Link' : 'Pattern'}
+            value={icon.link}
+            onChange={(link) => put(at, { link })}
+          />
+          <Tick
+            checked={icon.share !== undefined}
+            onChange={(on) =>
+              put(
+                at,
+                on
+                  ? { share: '', link: shippedIcons[icon.icon ?? '']?.share ?? icon.link }
+                  : { share: undefined, link: '' },
+              )
+            }
+          >
+            shares a page
+          </Tick>
+          {icon.share !== undefined && (
+            <LinkRow label="Page" value={icon.share} onChange={(share) => put(at, { share })} />
+          )}
+          <TextRow
+            plain
+            label="Title"
+            value={icon.title ?? ''}
+            onChange={(v) => put(at, { title: v || undefined })}
+          />
+          <div className="flex gap-1">
+            <Button
+              disabled={at === 0}
+              onClick={() => {
+                set('move the icon', { icons: swap(tile.icons, at, at - 1) })
+                setOpen(at - 1)
+              }}
+            >
+              Before
+            </Button>
+            <Button
+              disabled={at === tile.icons.length - 1}
+              onClick={() => {
+                set('move the icon', { icons: swap(tile.icons, at, at + 1) })
+                setOpen(at + 1)
+              }}
+            >
+              After
+            </Button>
+            <Button
+              look="danger"
+              onClick={() => set('take the icon out', { icons: tile.icons.filter((_, k) => k !== at) })}
+            >
+              Take out
+            </Button>
+          </div>
         </Group>
       )}
       <Group title="Look">
-        <Row label="Colour"><ColorField label="Colour of the icons" value={tile.color} swatches={style.colors} onChange={(color) => restyle({ color })} /></Row>
-        <Row label="Shape"><Choice label="Shape behind" value={tile.shape} options={iconShapes.map((v) => ({ value: v, label: v }))} onChange={(shape) => restyle({ shape })} /></Row>
-        {tile.shape !== 'none' && <Row label="Of colour"><ColorField label="Colour of the shape" value={tile.ground} swatches={style.colors} onChange={(ground) => restyle({ ground })} /></Row>}
-        <Row label="Size / gap"><div className="flex gap-1"><NumberField label="Size, px" value={tile.size} min={12} max={96} onChange={(size) => restyle({ size })} /><NumberField label="Gap, px" value={tile.gap} max={60} onChange={(gap) => set('set the gap', { gap }, 'gap')} /></div></Row>
-        <Row label="Align"><Choice label="Alignment" value={tile.align} options={aligns} onChange={(align) => set('align the icons', { align })} /></Row>
+        <Row label="Colour">
+          <ColorField
+            label="Colour of the icons"
+            value={tile.color}
+            swatches={style.colors}
+            onChange={(color) => restyle({ color })}
+          />
+        </Row>
+        <Row label="Shape">
+          <Choice
+            label="Shape behind"
+            value={tile.shape}
+            options={iconShapes.map((v) => ({ value: v, label: v }))}
+            onChange={(shape) => restyle({ shape })}
+          />
+        </Row>
+        {tile.shape !== 'none' && (
+          <Row label="Of colour">
+            <ColorField
+              label="Colour of the shape"
+              value={tile.ground}
+              swatches={style.colors}
+              onChange={(ground) => restyle({ ground })}
+            />
+          </Row>
+        )}
+        <Row label="Size / gap">
+          <div className="flex gap-1">
+            <NumberField
+              label="Size, px"
+              value={tile.size}
+              min={12}
+              max={96}
+              onChange={(size) => restyle({ size })}
+            />
+            <NumberField
+              label="Gap, px"
+              value={tile.gap}
+              max={60}
+              onChange={(gap) => set('set the gap', { gap }, 'gap')}
+            />
+          </div>
+        </Row>
+        <Row label="Align">
+          <Choice
+            label="Alignment"
+            value={tile.align}
+            options={aligns}
+            onChange={(align) => set('align the icons', { align })}
+          />
+        </Row>
       </Group>
     </>
   )
 }
 
-const swap = <T,>(list: readonly T[], a: number, b: number): T[] => list.map((x, i) => (i === a ? list[b]! : i === b ? list[a]! : x))
+const swap = <T,>(list: readonly T[], a: number, b: number): T[] =>
+  list.map((x, i) => (i === a ? list[b]! : i === b ? list[a]! : x))

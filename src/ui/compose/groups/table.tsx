@@ -14,55 +14,208 @@ export function TableGroups({ tile, email, house, style, band, ground, set }: Ti
   return (
     <>
       <Group title="Data">
-        <Button look="main" onClick={() => setOpen(true)}>Edit {tile.rows.length} x {tile.columns.length} cells</Button>
-        <TextRow plain label="Caption" value={tile.caption} onChange={(caption) => set('write the caption', { caption }, 'caption')} />
-        <Tick checked={tile.headRow} onChange={(headRow) => set('name the columns', { headRow })}>first row names the columns</Tick>
-        <Tick checked={tile.headColumn} onChange={(headColumn) => set('name the rows', { headColumn })}>first column names the rows</Tick>
-        <Row label="Narrow"><Choice label="On narrow" value={tile.compact} options={[{ value: 'scroll', label: 'scroll' }, { value: 'cards', label: 'cards' }]} onChange={(compact) => set('set the narrow form', { compact })} /></Row>
+        <Button look="main" onClick={() => setOpen(true)}>
+          Edit {tile.rows.length} x {tile.columns.length} cells
+        </Button>
+        <TextRow
+          plain
+          label="Caption"
+          value={tile.caption}
+          onChange={(caption) => set('write the caption', { caption }, 'caption')}
+        />
+        <Tick checked={tile.headRow} onChange={(headRow) => set('name the columns', { headRow })}>
+          first row names the columns
+        </Tick>
+        <Tick checked={tile.headColumn} onChange={(headColumn) => set('name the rows', { headColumn })}>
+          first column names the rows
+        </Tick>
+        <Row label="Narrow">
+          <Choice
+            label="On narrow"
+            value={tile.compact}
+            options={[
+              { value: 'scroll', label: 'scroll' },
+              { value: 'cards', label: 'cards' },
+            ]}
+            onChange={(compact) => set('set the narrow form', { compact })}
+          />
+        </Row>
       </Group>
       <Group title="Look">
-        <MaybeColor label="Every other" name="Ground of every other row" value={tile.zebra} fallback={ground} swatches={style.colors} onChange={(zebra) => set('set every other row', { zebra }, 'zebra')} />
-        <MaybeColor label="Head" name="Ground of the head" value={tile.headBackground} fallback={ground} swatches={style.colors} onChange={(headBackground) => set('set the head', { headBackground }, 'head')} />
-        <MaybeColor label="" name="Words of the head" value={tile.headColor} fallback="#222222" swatches={style.colors} onChange={(headColor) => set('set the head', { headColor }, 'headcolor')} />
-        <EdgeRow label="Line" value={tile.edge} swatches={style.colors} onChange={(edge) => set('set the line', { edge }, 'edge')} />
-        <Row label="Inside"><NumberField label="Space inside a cell, px" value={tile.space} max={40} onChange={(space) => set('set the space', { space }, 'space')} /></Row>
+        <MaybeColor
+          label="Every other"
+          name="Ground of every other row"
+          value={tile.zebra}
+          fallback={ground}
+          swatches={style.colors}
+          onChange={(zebra) => set('set every other row', { zebra }, 'zebra')}
+        />
+        <MaybeColor
+          label="Head"
+          name="Ground of the head"
+          value={tile.headBackground}
+          fallback={ground}
+          swatches={style.colors}
+          onChange={(headBackground) => set('set the head', { headBackground }, 'head')}
+        />
+        <MaybeColor
+          label=""
+          name="Words of the head"
+          value={tile.headColor}
+          fallback="#222222"
+          swatches={style.colors}
+          onChange={(headColor) => set('set the head', { headColor }, 'headcolor')}
+        />
+        <EdgeRow
+          label="Line"
+          value={tile.edge}
+          swatches={style.colors}
+          onChange={(edge) => set('set the line', { edge }, 'edge')}
+        />
+        <Row label="Inside">
+          <NumberField
+            label="Space inside a cell, px"
+            value={tile.space}
+            max={40}
+            onChange={(space) => set('set the space', { space }, 'space')}
+          />
+        </Row>
       </Group>
-      <Letters shown={tableStyle(tile, style.roles[band.role])} own={tile.style} style={style} ground={ground} layers={textLayers(house, email.styles, band.role, style.roles[band.role].base)} onChange={setLetters(set)} />
-      <Dialog open={open} onClose={() => setOpen(false)} title="Cells of the table" about="Tab goes from cell to cell. A table copied from a spreadsheet can be pasted into the first cell." wide><Grid tile={tile} set={set} /></Dialog>
+      <Letters
+        shown={tableStyle(tile, style.roles[band.role])}
+        own={tile.style}
+        style={style}
+        ground={ground}
+        layers={textLayers(house, email.styles, band.role, style.roles[band.role].base)}
+        onChange={setLetters(set)}
+      />
+      <Dialog
+        open={open}
+        onClose={() => setOpen(false)}
+        title="Cells of the table"
+        about="Tab goes from cell to cell. A table copied from a spreadsheet can be pasted into the first cell."
+        wide
+      >
+        <Grid tile={tile} set={set} />
+      </Dialog>
     </>
   )
 }
 
 function Grid({ tile, set }: { tile: Table; set: SetTile }) {
   const { rows, columns } = tile
-  const write = (r: number, c: number, text: string) => set('write a cell', { rows: rows.map((row, i) => (i === r ? columns.map((_, k) => (k === c ? text : row[k] ?? '')) : row)) }, `cell-${r}-${c}`)
+  const write = (r: number, c: number, text: string) =>
+    set(
+      'write a cell',
+      {
+        rows: rows.map((row, i) =>
+          i === r ? columns.map((_, k) => (k === c ? text : (row[k] ?? ''))) : row,
+        ),
+      },
+      `cell-${r}-${c}`,
+    )
   // A spreadsheet copies cells parted by tabs, rows by line ends.
   const paste = (r: number, c: number, text: string) => {
-    const cells = text.replace(/\r\n?/g, '\n').replace(/\n$/, '').split('\n').map((l) => l.split('\t'))
+    const cells = text
+      .replace(/\r\n?/g, '\n')
+      .replace(/\n$/, '')
+      .split('\n')
+      .map((l) => l.split('\t'))
     const wide = Math.min(12, Math.max(columns.length, ...cells.map((l) => c + l.length)))
-    const next = [...rows, ...Array.from({ length: Math.max(0, Math.min(200, r + cells.length) - rows.length) }, (): string[] => [])]
+    const next = [
+      ...rows,
+      ...Array.from(
+        { length: Math.max(0, Math.min(200, r + cells.length) - rows.length) },
+        (): string[] => [],
+      ),
+    ]
     set('paste cells', {
       columns: Array.from({ length: wide }, (_, i) => columns[i] ?? { align: 'left' }),
-      rows: next.map((row, i) => Array.from({ length: wide }, (_, k) => cells[i - r]?.[k - c] ?? row[k] ?? '')),
+      rows: next.map((row, i) =>
+        Array.from({ length: wide }, (_, k) => cells[i - r]?.[k - c] ?? row[k] ?? ''),
+      ),
     })
   }
   return (
     <div className="flex flex-col gap-2">
       <table className="w-full border-collapse">
-        <thead><tr>{columns.map((col, c) => <th key={c} scope="col" className="p-0.5"><Choice label={`Alignment of column ${c + 1}`} value={col.align} options={aligns} onChange={(align) => set('align a column', { columns: columns.map((x, k) => (k === c ? { ...x, align } : x)) })} /></th>)}</tr></thead>
+        <thead>
+          <tr>
+            {columns.map((col, c) => (
+              <th key={c} scope="col" className="p-0.5">
+                <Choice
+                  label={`Alignment of column ${c + 1}`}
+                  value={col.align}
+                  options={aligns}
+                  onChange={(align) =>
+                    set('align a column', { columns: columns.map((x, k) => (k === c ? { ...x, align } : x)) })
+                  }
+                />
+              </th>
+            ))}
+          </tr>
+        </thead>
         <tbody>
           {rows.map((row, r) => (
-            <tr key={r}>{columns.map((_, c) => (
-              <td key={c} className="p-0.5"><input aria-label={`Row ${r + 1}, column ${c + 1}`} className={fieldClass} value={row[c] ?? ''} onChange={(e) => write(r, c, e.target.value)} onPaste={(e) => { const text = e.clipboardData.getData('text/plain'); if (/[\t\n]/.test(text.trim())) { e.preventDefault(); paste(r, c, text) } }} /></td>
-            ))}</tr>
+            <tr key={r}>
+              {columns.map((_, c) => (
+                <td key={c} className="p-0.5">
+                  <input
+                    aria-label={`Row ${r + 1}, column ${c + 1}`}
+                    className={fieldClass}
+                    value={row[c] ?? ''}
+                    onChange={(e) => write(r, c, e.target.value)}
+                    onPaste={(e) => {
+                      const text = e.clipboardData.getData('text/plain')
+                      if (/[\t\n]/.test(text.trim())) {
+                        e.preventDefault()
+                        paste(r, c, text)
+                      }
+                    }}
+                  />
+                </td>
+              ))}
+            </tr>
           ))}
         </tbody>
       </table>
       <div className="flex flex-wrap gap-1">
-        <Button disabled={rows.length >= 200} onClick={() => set('add a row', { rows: [...rows, columns.map(() => '')] })}>+ Row</Button>
-        <Button disabled={columns.length >= 12} onClick={() => set('add a column', { columns: [...columns, { align: 'left' }], rows: rows.map((x) => [...columns.map((_, k) => x[k] ?? ''), '']) })}>+ Column</Button>
-        <Button look="danger" disabled={rows.length < 2} onClick={() => set('take the last row out', { rows: rows.slice(0, -1) })}>Last row out</Button>
-        <Button look="danger" disabled={columns.length < 2} onClick={() => set('take the last column out', { columns: columns.slice(0, -1), rows: rows.map((x) => x.slice(0, columns.length - 1)) })}>Last column out</Button>
+        <Button
+          disabled={rows.length >= 200}
+          onClick={() => set('add a row', { rows: [...rows, columns.map(() => '')] })}
+        >
+          + Row
+        </Button>
+        <Button
+          disabled={columns.length >= 12}
+          onClick={() =>
+            set('add a column', {
+              columns: [...columns, { align: 'left' }],
+              rows: rows.map((x) => [...columns.map((_, k) => x[k] ?? ''), '']),
+            })
+          }
+        >
+          + Column
+        </Button>
+        <Button
+          look="danger"
+          disabled={rows.length < 2}
+          onClick={() => set('take the last row out', { rows: rows.slice(0, -1) })}
+        >
+          Last row out
+        </Button>
+        <Button
+          look="danger"
+          disabled={columns.length < 2}
+          onClick={() =>
+            set('take the last column out', {
+              columns: columns.slice(0, -1),
+              rows: rows.map((x) => x.slice(0, columns.length - 1)),
+            })
+          }
+        >
+          Last column out
+        </Button>
       </div>
     </div>
   )

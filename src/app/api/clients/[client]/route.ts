@@ -4,4 +4,6 @@ import { changeClient, clientOf } from '@/server/jobs/clients'
 
 export const GET = route<{ client: string }>((_, { client }) => Response.json(clientOf(client)))
 
-export const PATCH = route<{ client: string }>(async (request, { client }) => Response.json(changeClient(client, await readJson(request, changeClientBody))))
+export const PATCH = route<{ client: string }>(async (request, { client }) =>
+  Response.json(changeClient(client, await readJson(request, changeClientBody))),
+)

@@ -6,9 +6,14 @@ import { pictureBytes, pictureInfo } from '@/server/pictures/store'
 export const GET = route<{ picture: string }>(async (request, { picture }) => {
   const info = pictureInfo(picture)
   const width = Number(new URL(request.url).searchParams.get('width') ?? 0)
-  const headers = { 'cache-control': 'public, max-age=31536000, immutable', 'x-content-type-options': 'nosniff', 'content-security-policy': "default-src 'none'" }
+  const headers = {
+    'cache-control': 'public, max-age=31536000, immutable',
+    'x-content-type-options': 'nosniff',
+    'content-security-policy': "default-src 'none'",
+  }
   const bytes = await pictureBytes(picture)
-  if (!(width >= 16 && width < info.width)) return new Response(new Uint8Array(bytes), { headers: { ...headers, 'content-type': info.type } })
+  if (!(width >= 16 && width < info.width))
+    return new Response(new Uint8Array(bytes), { headers: { ...headers, 'content-type': info.type } })
   const small = await sharp(bytes).resize(Math.round(width)).webp({ quality: 82 }).toBuffer()
   return new Response(new Uint8Array(small), { headers: { ...headers, 'content-type': 'image/webp' } })
 })

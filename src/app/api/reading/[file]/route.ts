@@ -7,11 +7,33 @@ import { notFound } from '@/server/problem'
 const files: Record<string, [path: string, type: string]> = {
   'worker.min.js': ['tesseract.js/dist/worker.min.js', 'text/javascript'],
   'eng.traineddata.gz': ['@tesseract.js-data/eng/4.0.0_best_int/eng.traineddata.gz', 'application/gzip'],
-  ...Object.fromEntries(['tesseract-core-simd-lstm', 'tesseract-core-lstm', 'tesseract-core-simd', 'tesseract-core', 'tesseract-core-relaxedsimd-lstm', 'tesseract-core-relaxedsimd'].flatMap((n) => [[`${n}.wasm.js`, [`tesseract.js-core/${n}.wasm.js`, 'text/javascript']], [`${n}.wasm`, [`tesseract.js-core/${n}.wasm`, 'application/wasm']], [`${n}.js`, [`tesseract.js-core/${n}.js`, 'text/javascript']]]) as [string, [string, string]][]),
+  ...Object.fromEntries(
+    [
+      'tesseract-core-simd-lstm',
+      'tesseract-core-lstm',
+      'tesseract-core-simd',
+      'tesseract-core',
+      'tesseract-core-relaxedsimd-lstm',
+      'tesseract-core-relaxedsimd',
+    ].flatMap((n) => [
+      [`${n}.wasm.js`, [`tesseract.js-core/${n}.wasm.js`, 'text/javascript']],
+      [`${n}.wasm`, [`tesseract.js-core/${n}.wasm`, 'application/wasm']],
+      [`${n}.js`, [`tesseract.js-core/${n}.js`, 'text/javascript']],
+    ]) as [string, [string, string]][],
+  ),
 }
 
 export const GET = route<{ file: string }>(async (_, { file }) => {
   const known = Object.hasOwn(files, file) ? files[file] : undefined
   if (!known) throw notFound('file of the text recognition', file)
-  return new Response(new Uint8Array(await readFile(join(/* turbopackIgnore: true */ process.cwd(), 'node_modules', known[0]))), { headers: { 'content-type': known[1], 'cache-control': 'public, max-age=86400', 'x-content-type-options': 'nosniff' } })
+  return new Response(
+    new Uint8Array(await readFile(join(/* turbopackIgnore: true */ process.cwd(), 'node_modules', known[0]))),
+    {
+      headers: {
+        'content-type': known[1],
+        'cache-control': 'public, max-age=86400',
+        'x-content-type-options': 'nosniff',
+      },
+    },
+  )
 })

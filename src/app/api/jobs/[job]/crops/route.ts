@@ -9,7 +9,18 @@ export const POST = route<{ job: string }>(async (request, { job: id }) => {
   assertPlanFits(plan, job)
   return longWork(request, async (tell, signal) => {
     const crops: CropFigure[] = []
-    await cropJob(job, plan.cuts, (figure, done, total) => { crops.push(figure); tell({ done, total, figure }) }, signal)
-    return { crops, bytes: crops.reduce((sum, c) => sum + c.picture.bytes + (c.narrow?.picture.bytes ?? 0), 0) }
+    await cropJob(
+      job,
+      plan.cuts,
+      (figure, done, total) => {
+        crops.push(figure)
+        tell({ done, total, figure })
+      },
+      signal,
+    )
+    return {
+      crops,
+      bytes: crops.reduce((sum, c) => sum + c.picture.bytes + (c.narrow?.picture.bytes ?? 0), 0),
+    }
   })
 })

@@ -2,7 +2,10 @@ import { saveCutsBody } from '@/server/api/contracts'
 import { readJson, route } from '@/server/api/respond'
 import { cutsOf, saveCuts } from '@/server/jobs/build'
 
-export const GET = route<{ job: string }>((_, { job }) => { const { revision, body } = cutsOf(job); return Response.json({ revision, plan: body }) })
+export const GET = route<{ job: string }>((_, { job }) => {
+  const { revision, body } = cutsOf(job)
+  return Response.json({ revision, plan: body })
+})
 
 export const PUT = route<{ job: string }>(async (request, { job }) => {
   cutsOf(job)

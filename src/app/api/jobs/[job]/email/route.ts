@@ -4,7 +4,10 @@ import { saveDocument } from '@/server/jobs/documents'
 import { jobOf } from '@/server/jobs/jobs'
 import { emailOf } from '@/server/jobs/proof'
 
-export const GET = route<{ job: string }>((_, { job }) => { const { body, revision, savedAt } = emailOf(job); return Response.json({ revision, email: body, savedAt }) })
+export const GET = route<{ job: string }>((_, { job }) => {
+  const { body, revision, savedAt } = emailOf(job)
+  return Response.json({ revision, email: body, savedAt })
+})
 
 export const PUT = route<{ job: string }>(async (request, { job }) => {
   jobOf(job)

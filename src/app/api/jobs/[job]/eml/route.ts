@@ -7,6 +7,14 @@ import { emailOf } from '@/server/jobs/proof'
 
 export const GET = route<{ job: string }>(async (_, { job }) => {
   let bytes = Buffer.alloc(0)
-  await deliver(job, 'eml', async () => { bytes = Buffer.from(await emlOf(job)); return { revision: emailOf(job).revision, bytes: bytes.length } }, (d) => `Message of ${(d.bytes / 1024).toFixed(0)} KB`)
+  await deliver(
+    job,
+    'eml',
+    async () => {
+      bytes = Buffer.from(await emlOf(job))
+      return { revision: emailOf(job).revision, bytes: bytes.length }
+    },
+    (d) => `Message of ${(d.bytes / 1024).toFixed(0)} KB`,
+  )
   return fileResponse(bytes, 'message/rfc822', `${slug(jobOf(job).name) || 'email'}.eml`)
 })

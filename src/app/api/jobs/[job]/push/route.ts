@@ -8,5 +8,12 @@ export const POST = route<{ job: string }>(async (request, { job }) => {
   jobOf(job)
   const { token } = await readJson(request, pushBody)
   assertSendable(job)
-  return longWork(request, (tell, signal) => deliver(job, 'platform', () => pushToPlatform(job, token, tell, signal), (d) => `Template ${d.id.slice(0, 8)} with ${d.pictures} pictures`))
+  return longWork(request, (tell, signal) =>
+    deliver(
+      job,
+      'platform',
+      () => pushToPlatform(job, token, tell, signal),
+      (d) => `Template ${d.id.slice(0, 8)} with ${d.pictures} pictures`,
+    ),
+  )
 })

@@ -8,5 +8,12 @@ export const POST = route<{ job: string }>(async (request, { job }) => {
   jobOf(job)
   const envelope = await readJson(request, testSendBody)
   assertSendable(job)
-  return Response.json(await deliver(job, 'test-send', () => sendTest(job, envelope), (d) => `Sent to ${envelope.to}, ${(d.bytes / 1024).toFixed(0)} KB`))
+  return Response.json(
+    await deliver(
+      job,
+      'test-send',
+      () => sendTest(job, envelope),
+      (d) => `Sent to ${envelope.to}, ${(d.bytes / 1024).toFixed(0)} KB`,
+    ),
+  )
 })

@@ -3,4 +3,7 @@ import { clearMessages, listMessages } from '@/standins/inbox/store'
 
 export const GET = route(async () => Response.json({ messages: await listMessages() }))
 
-export const DELETE = route(() => { clearMessages(); return Response.json({ messages: [] }) })
+export const DELETE = route(() => {
+  clearMessages()
+  return Response.json({ messages: [] })
+})
