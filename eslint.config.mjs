@@ -34,7 +34,8 @@ export default ts.config(
       ...a11y.flatConfigs.recommended.rules,
       // What scrolls has to be reached by keyboard (axe: scrollable-region-focusable).
       'jsx-a11y/no-noninteractive-tabindex': ['error', { roles: ['region', 'tabpanel'], tags: ['pre'] }],
-      // Layers that take the pointer repeat what the spine, the tray and the shortcuts offer to the keyboard; axe judges the result in e2e.
+      // Layers that take the pointer repeat what the spine, the tray and the shortcuts offer to the keyboard;
+      // axe judges the result in e2e.
       'jsx-a11y/click-events-have-key-events': 'off',
       'jsx-a11y/no-static-element-interactions': 'off',
     },

@@ -2,7 +2,10 @@ import { defineConfig } from '@playwright/test'
 
 const port = Number(process.env.PORT ?? 4390)
 
-/** The built app with the demo data, in Debian's chromium. bin/test builds and starts it; see scripts/e2e-server.sh. */
+/**
+ * The built app with the demo data, in Debian's chromium. bin/test builds and starts it; see
+ * scripts/e2e-server.sh.
+ */
 export default defineConfig({
   testDir: 'e2e',
   timeout: 120_000,

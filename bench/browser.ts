@@ -7,7 +7,8 @@ const esbuild = createRequire(createRequire(import.meta.url).resolve('tsx/packag
 }
 
 /**
- * What the app's worker spends on a design, in Chromium: the median time of decoding its PNG as the worker does, and of the autocut, ms.
+ * What the app's worker spends on a design, in Chromium: the median time of decoding its PNG as the worker
+ * does, and of the autocut, ms.
  * @param scale design px for each px of the email
  */
 export async function inBrowser(png: Buffer, scale: number): Promise<{ decode: number; autocut: number }> {

@@ -23,8 +23,8 @@ const say = (what: string, a: number, b: number, aim: number) =>
     `${what}: ${a.toFixed(2)} ms / ${b.toFixed(2)} ms = ${(a / b).toFixed(2)} (aim: ${aim} or less)`,
   )
 
-// First, while the heap is small: what another measurement keeps would be swept again and again for each copy of the pixels.
-// Made designs, one below the other, to 1200 x 8000.
+// First, while the heap is small: what another measurement keeps would be swept again and again for each copy
+// of the pixels. Made designs, one below the other, to 1200 x 8000.
 const scenes = await Promise.all([1, 2, 3, 4].map((seed) => scenePng(sceneOf(seed), 2)))
 const heights = await Promise.all(scenes.map(async (s) => (await sharp(s).metadata()).height))
 let top = 0

@@ -1,4 +1,7 @@
-/** Draws the demo designs: writes their SVG sources and rasterises them at double size with the fonts set in (run when a design changes). */
+/**
+ * Draws the demo designs: writes their SVG sources and rasterises them at double size with the fonts set in
+ * (run when a design changes).
+ */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 import sharp from 'sharp'

@@ -1,4 +1,7 @@
-/** Small means of drawing shared by the demo designs: repeatable random numbers, set text, hills, stars. All sizes in design px. */
+/**
+ * Small means of drawing shared by the demo designs: repeatable random numbers, set text, hills, stars. All
+ * sizes in design px.
+ */
 export type Random = () => number
 
 /** Repeatable random numbers (mulberry32), so that a design is drawn alike each time. */

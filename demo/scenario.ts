@@ -5,7 +5,9 @@ import type { Band, Email } from '@/core/email/schema'
 import { sides, type HouseStyle } from '@/core/email/styles'
 import type { Tile } from '@/core/tiles/schema'
 
-/** The demo: a made-up freelancer's three clients and their jobs. Every name, address and number is invented. */
+/**
+ * The demo: a made-up freelancer's three clients and their jobs. Every name, address and number is invented.
+ */
 export interface DemoClient {
   name: string
   house: HouseStyle

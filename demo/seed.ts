@@ -1,6 +1,6 @@
 /**
- * Loads the demo through the app's own routes, as any script could: clients, designs, cuts, emails. It is run against a started app whose wall is
- * empty. Usage: tsx demo/seed.ts http://127.0.0.1:4310
+ * Loads the demo through the app's own routes, as any script could: clients, designs, cuts, emails. It is run
+ * against a started app whose wall is empty. Usage: tsx demo/seed.ts http://127.0.0.1:4310
  */
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'

@@ -34,8 +34,8 @@ const png = async (scene: Scene, scale: number) => ({
 })
 
 /**
- * The first build against its design: found, built, shown at the design's width, nothing touched. SSIM by ssim.js at its defaults. Seeds 9 and later were
- * not looked at while the autocut and the build were tuned.
+ * The first build against its design: found, built, shown at the design's width, nothing touched. SSIM by
+ * ssim.js at its defaults. Seeds 9 and later were not looked at while the autocut and the build were tuned.
  */
 for (let seed = 1; seed <= 16; seed++) {
   test(`the first build of scene ${seed} looks like its design: SSIM 0.90 or better, every band within 4 %`, async ({
@@ -66,7 +66,8 @@ for (let seed = 1; seed <= 16; seed++) {
     const shot = await page.screenshot({ fullPage: true })
     const mssim = await likeness(shot, await scenePng(scene, 1), 600, scene.height)
     expect(mssim).toBeGreaterThanOrEqual(0.9)
-    // Bands that share their ground may have been parted anywhere between them, so each is held against where it was cut.
+    // Bands that share their ground may have been parted anywhere between them, so each is held against where
+    // it was cut.
     const tops = [0, ...plan.edges, scene.height * 2].map((y) => y / 2)
     expect(email.bands.length).toBe(tops.length - 1)
     const height = (await sharp(shot).metadata()).height
@@ -132,7 +133,10 @@ for (const [seed, scale] of [
   })
 }
 
-/** Printed as PDF by a browser, a scene has its own words and fonts: both halves, the one tuned on and the one not looked at. */
+/**
+ * Printed as PDF by a browser, a scene has its own words and fonts: both halves, the one tuned on and the one
+ * not looked at.
+ */
 for (const [half, seeds] of [
   ['looked at while tuning', [1, 2, 3, 4, 6, 7]],
   ['not looked at', [9, 10, 11, 12, 13, 14]],

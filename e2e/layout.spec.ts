@@ -106,7 +106,8 @@ test('cells have the widths of the document, within 1 px, and stand beside or be
                 )
             }
           for (const row of rowsOf(band)) {
-            // A row inside one of several cells has more room once these are stacked, and without a style sheet it uses it.
+            // A row inside one of several cells has more room once these are stacked, and without a style
+            // sheet it uses it.
             if (styles === 'inline' && row !== band && band.cells.length > 1) continue
             const [a, b] = row.cells.slice(0, 2).map((c) => boxes.get(c.id)) as [Box, Box]
             if (!a?.seen || !b?.seen || !a.height || !b.height) continue
@@ -203,7 +204,8 @@ test('the words of the document are read in its order', async ({ page }) => {
       })),
     )
     const words = new Map(read.map((r) => [r.id, r.words]))
-    // Rows that stack in reverse stand in the source as they are on narrow; which of their cells comes first is checked above.
+    // Rows that stack in reverse stand in the source as they are on narrow; which of their cells comes first
+    // is checked above.
     const inOrder = email.bands.filter((b) => ![...rowsOf(b)].some((r) => r.narrow === 'reverse'))
     const ids = [...placesOf({ bands: inOrder })].map((p) => p.tile.id)
     expect(read.map((r) => r.id).filter((id) => ids.includes(id))).toEqual(ids)

@@ -6,8 +6,9 @@ import { photograph, photographs } from '@/test-support/photographs'
 import { clientWith, findAndRead, likeness, newJob } from './support'
 
 /**
- * Designs as people make them, drawn as web pages by this browser: cards with hairlines, quotations, thumbnails, steps, tables, coupons. What reaches the
- * app is one flat picture; parts are found and words read in the running app, nothing else is touched. SSIM by ssim.js at its defaults.
+ * Designs as people make them, drawn as web pages by this browser: cards with hairlines, quotations,
+ * thumbnails, steps, tables, coupons. What reaches the app is one flat picture; parts are found and words
+ * read in the running app, nothing else is touched. SSIM by ssim.js at its defaults.
  */
 const pages = {
   outfitter: [640, 'sans'],

@@ -61,8 +61,8 @@ async function computed(page: Page, html: string, width: number): Promise<string
   )
 }
 
-// juice is a general CSS inliner. What it makes of our output with all styles in the head looks the same as what our own inliner makes of it, and as the
-// output whose styles stand in the elements from the start.
+// juice is a general CSS inliner. What it makes of our output with all styles in the head looks the same as
+// what our own inliner makes of it, and as the output whose styles stand in the elements from the start.
 test('styles written into the elements by a general inliner, by our own, and by the compiler look the same', async ({
   page,
 }) => {

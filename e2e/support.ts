@@ -24,7 +24,9 @@ export async function copyOf(request: APIRequestContext, name: string): Promise<
 export const saved = (page: Page) =>
   expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'saved', { timeout: 15_000 })
 
-/** axe-core finds nothing against WCAG 2.2 A and AA. What the lenses show is the client's email, not the app. */
+/**
+ * axe-core finds nothing against WCAG 2.2 A and AA. What the lenses show is the client's email, not the app.
+ */
 export async function accessible(page: Page): Promise<void> {
   // What fades in or out is of its own colours only once it is there.
   await page.waitForFunction(
@@ -32,8 +34,8 @@ export async function accessible(page: Page): Promise<void> {
   )
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    // The spine draws bands in true proportion, so thin ones are small targets; WCAG 2.2, 2.5.8 allows it where another control does the same: the
-    // lens, and the keys J and K.
+    // The spine draws bands in true proportion, so thin ones are small targets; WCAG 2.2, 2.5.8 allows it
+    // where another control does the same: the lens, and the keys J and K.
     .exclude('iframe')
     .exclude('[aria-label=Spine] [aria-pressed]')
     .analyze()
@@ -88,7 +90,10 @@ export async function findAndRead(page: Page, id: string): Promise<void> {
   await saved(page)
 }
 
-/** SSIM, by ssim.js at its defaults, of a screenshot and a design at one size; what a page is too short for counts as grey. px */
+/**
+ * SSIM, by ssim.js at its defaults, of a screenshot and a design at one size; what a page is too short for
+ * counts as grey. px
+ */
 export async function likeness(shot: Buffer, design: Buffer, width: number, height: number): Promise<number> {
   const raw = async (b: Buffer) => ({
     data: new Uint8ClampedArray(

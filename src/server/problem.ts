@@ -1,4 +1,7 @@
-/** An error a person can act on: what happened, why, and what to do. It becomes `application/problem+json` (RFC 9457). */
+/**
+ * An error a person can act on: what happened, why, and what to do. It becomes `application/problem+json`
+ * (RFC 9457).
+ */
 export class Problem extends Error {
   constructor(
     readonly status: number,

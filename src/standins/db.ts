@@ -2,7 +2,9 @@ import Database from 'better-sqlite3'
 import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 
-/** The stand-ins' own database, apart from the app's: they are outside services that happen to ship with it. */
+/**
+ * The stand-ins' own database, apart from the app's: they are outside services that happen to ship with it.
+ */
 const held = globalThis as typeof globalThis & { mosaicusStandins?: Database.Database }
 
 export function standinsDb(): Database.Database {
@@ -22,7 +24,10 @@ export function standinsDb(): Database.Database {
   return db
 }
 
-/** How a stand-in behaves, so that failures can be tried: as it should, late, refusing, with its token run out, or with garbled answers. */
+/**
+ * How a stand-in behaves, so that failures can be tried: as it should, late, refusing, with its token run
+ * out, or with garbled answers.
+ */
 export const modes = ['ok', 'slow', 'refuse', 'expire', 'mangle'] as const
 export type Mode = (typeof modes)[number]
 export type Standin = 'inbox' | 'platform'

@@ -11,7 +11,10 @@ export interface DrawnDesign {
   /** Rows where a new band begins. */ edges: number[]
 }
 
-/** Lines that look like set words: bars of letters' and words' widths. No font is needed, so every machine draws the same. */
+/**
+ * Lines that look like set words: bars of letters' and words' widths. No font is needed, so every machine
+ * draws the same.
+ */
 function letters(
   x: number,
   y: number,
@@ -199,7 +202,10 @@ export function testDesigns(): DrawnDesign[] {
 
 const drawnPng = new Map<string, Promise<Buffer>>()
 
-/** A drawn design as pixels; through JPEG first where a quality is given. @param scale 1 as drawn, 0.5 for half size */
+/**
+ * A drawn design as pixels; through JPEG first where a quality is given.
+ * @param scale 1 as drawn, 0.5 for half size
+ */
 export async function rasterOf(
   design: DrawnDesign,
   options: { jpeg?: number; scale?: number } = {},

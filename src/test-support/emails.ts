@@ -456,7 +456,10 @@ export const anyEmail: fc.Arbitrary<Email> = fc
   })
   .map(stored) as fc.Arbitrary<Email>
 
-/** Emails of a width and cells with enough room for what they hold, as people make them, for what is measured in a browser. */
+/**
+ * Emails of a width and cells with enough room for what they hold, as people make them, for what is measured
+ * in a browser.
+ */
 export const roomyEmail: fc.Arbitrary<Email> = anyEmail.map((e): Email => {
   const fits = (row: Pick<Row, 'cells'>, most: number): Cell[] =>
     row.cells.slice(0, most).map((c) => ({

@@ -23,7 +23,10 @@ export const photographed = {
   ],
 } as const
 
-/** A design with real photographs, at double size: one across, one beside words, three in a row; words and a button under them. */
+/**
+ * A design with real photographs, at double size: one across, one beside words, three in a row; words and a
+ * button under them.
+ */
 export async function photographedDesign(jpeg?: number): Promise<Raster> {
   const at = async (name: (typeof photographs)[number], x: number, y: number, w: number, h: number) => ({
     input: await sharp(photograph(name))

@@ -23,7 +23,9 @@ const webHouse: HouseStyle = {
   ],
 }
 
-/** Every feature that the compiler emits, found in what it makes of many documents, in every form of output. */
+/**
+ * Every feature that the compiler emits, found in what it makes of many documents, in every form of output.
+ */
 export function emitted(): string[] {
   const all = new Set<string>()
   const docs = [...fc.sample(anyEmail, { numRuns: 250, seed: 7 }).map(composed), longEmail(2)]

@@ -4,8 +4,9 @@ import { random, type Random } from '../../demo/drawing'
 import type { Raster, Rect } from '@/core/cut/raster'
 
 /**
- * Designs made by code from a seed, so that what they are made of is known: bands, columns, parts, colours and words. Every measure is in px of the
- * email; they are drawn at any density. Seeds 1 to 8 were looked at while the autocut was tuned, 9 to 16 were not.
+ * Designs made by code from a seed, so that what they are made of is known: bands, columns, parts, colours
+ * and words. Every measure is in px of the email; they are drawn at any density. Seeds 1 to 8 were looked at
+ * while the autocut was tuned, 9 to 16 were not.
  */
 export type SceneKind = 'picture' | 'words' | 'button' | 'rule' | 'icons'
 export interface ScenePart extends Rect {

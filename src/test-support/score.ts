@@ -56,7 +56,8 @@ export function scoreOf(scene: Scene, found: Autocut, scale: number, tolerance: 
         ] as const)
       : ([b.y * scale - 2 * scale, b.y * scale + 2 * scale] as const)
   })
-  // A rule parts what stands above from what stands below: it may be taken for the edge of a band or for a part of one.
+  // A rule parts what stands above from what stands below: it may be taken for the edge of a band or for a
+  // part of one.
   const rules = scene.bands.flatMap((b) =>
     b.parts.filter((p) => p.kind === 'rule').map((p) => [(p.y - 24) * scale, (p.y + 24) * scale] as const),
   )

@@ -25,7 +25,10 @@ export const sampleGif = (): Promise<Buffer> =>
     .gif({ loop: 0, delay: [100, 100] })
     .toBuffer()
 
-/** A PNG that claims a size (PNG, third edition, 5.3 and 11.2.1) and holds next to nothing: what a decompression bomb looks like from outside. */
+/**
+ * A PNG that claims a size (PNG, third edition, 5.3 and 11.2.1) and holds next to nothing: what a
+ * decompression bomb looks like from outside.
+ */
 export function emptyPng(width: number, height: number): Buffer {
   const chunk = (type: string, data: Buffer) => {
     const body = Buffer.concat([Buffer.from(type, 'latin1'), data])

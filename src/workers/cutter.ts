@@ -143,7 +143,10 @@ async function mark({
 }
 
 /** A part of the design as PNG, drawn larger where its letters are small. */
-/** A crop to read words off: enlarged, with a margin of its own ground around it, since letters at the very edge of a picture are read badly. */
+/**
+ * A crop to read words off: enlarged, with a margin of its own ground around it, since letters at the very
+ * edge of a picture are read badly.
+ */
 async function crop(rect: Rect, zoom: number, margin: number): Promise<Blob> {
   const part = new OffscreenCanvas(
     Math.round(rect.w * zoom) + 2 * margin,

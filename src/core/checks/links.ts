@@ -3,7 +3,10 @@ import type { Email } from '../email/schema'
 import { placesOf, type Place } from '../email/walk'
 import { linksIn, type TileLink } from '../tiles/parts'
 
-/** A link of an email: where it stands (null: in the markup or text of an email written so), and where it leads. */
+/**
+ * A link of an email: where it stands (null: in the markup or text of an email written so), and where it
+ * leads.
+ */
 export interface Link {
   place: Place | null
   href: string

@@ -1,6 +1,8 @@
 import type { Check } from './check'
 
-/** Above this some webmail cuts a message off: 102 KB of HTML (value from memory; common practice, no source). */
+/**
+ * Above this some webmail cuts a message off: 102 KB of HTML (value from memory; common practice, no source).
+ */
 export const HTML_LIMIT = 102 * 1024
 
 export const weight: Check = {

@@ -1,7 +1,8 @@
 import { contrast, wantedContrast } from './contrast'
 import { readHex, toHex, toRgb } from './hex'
 
-// WCAG 2.2: #767676 on white is 4.54:1, black on white 21:1 (the usual worked examples; #777777 just fails AA at 4.48).
+// WCAG 2.2: #767676 on white is 4.54:1, black on white 21:1 (the usual worked examples; #777777 just fails AA
+// at 4.48).
 test.each([
   ['#767676', '#ffffff', 4.54],
   ['#000000', '#ffffff', 21],

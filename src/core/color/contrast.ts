@@ -1,6 +1,8 @@
 import { toRgb } from './hex'
 
-/** Relative luminance of an sRGB colour, 0 (black) to 1 (white). WCAG 2.2, definition of relative luminance. */
+/**
+ * Relative luminance of an sRGB colour, 0 (black) to 1 (white). WCAG 2.2, definition of relative luminance.
+ */
 export function luminance(hex: string): number {
   const [r, g, b] = toRgb(hex).map((v) => {
     const c = v / 255
@@ -16,7 +18,8 @@ export function contrast(a: string, b: string): number {
 }
 
 /**
- * The ratio WCAG 2.2 AA asks of words (success criterion 1.4.3): 3 for large ones (24 px, or 18.66 px and bold), else 4.5.
+ * The ratio WCAG 2.2 AA asks of words (success criterion 1.4.3): 3 for large ones (24 px, or 18.66 px and
+ * bold), else 4.5.
  * @param size px
  */
 export function wantedContrast(size: number, bold: boolean): number {

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { ciede2000, colorDifference, toLab, type Lab } from './difference'
 
-// Sharma, Wu, Dalal: The CIEDE2000 Color-Difference Formula, 2005, table 1: all 34 pairs (typed from memory; that the formula gives each to four digits bears them out).
+// Sharma, Wu, Dalal: The CIEDE2000 Color-Difference Formula, 2005, table 1: all 34 pairs (typed from memory;
+// that the formula gives each to four digits bears them out).
 const table: [Lab, Lab, number][] = [
   [[50, 2.6772, -79.7751], [50, 0, -82.7485], 2.0425],
   [[50, 3.1571, -77.2803], [50, 0, -82.7485], 2.8615],

@@ -3,7 +3,10 @@ import { toRgb } from './hex'
 /** A colour in CIELAB: lightness 0 to 100, and two axes of hue. */
 export type Lab = readonly [number, number, number]
 
-/** An sRGB colour in CIELAB, white point D65 (IEC 61966-2-1 for the curve and the matrix; CIE 15 for the rest). */
+/**
+ * An sRGB colour in CIELAB, white point D65 (IEC 61966-2-1 for the curve and the matrix; CIE 15 for the
+ * rest).
+ */
 export function toLab(hex: string): Lab {
   const [r, g, b] = toRgb(hex).map((v) => {
     const c = v / 255
@@ -20,8 +23,9 @@ const degrees = (rad: number) => (rad * 180) / Math.PI
 const radians = (deg: number) => (deg * Math.PI) / 180
 
 /**
- * How different two colours look, by CIEDE2000 with all factors 1: about 1 is the least that a trained eye tells side by side. Formulas (2) to (22)
- * of Sharma, Wu, Dalal: The CIEDE2000 Color-Difference Formula, 2005.
+ * How different two colours look, by CIEDE2000 with all factors 1: about 1 is the least that a trained eye
+ * tells side by side. Formulas (2) to (22) of Sharma, Wu, Dalal: The CIEDE2000 Color-Difference Formula,
+ * 2005.
  */
 export function ciede2000([l1, a1, b1]: Lab, [l2, a2, b2]: Lab): number {
   const mean = (Math.hypot(a1, b1) + Math.hypot(a2, b2)) / 2

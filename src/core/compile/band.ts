@@ -21,7 +21,10 @@ type BandContext = CompileContext &
     top: boolean
   }
 
-/** How a box looks: its ground, its edges, its corners. The Word engine takes them from a ghost cell, since it draws no `div` as a box. */
+/**
+ * How a box looks: its ground, its edges, its corners. The Word engine takes them from a ghost cell, since it
+ * draws no `div` as a box.
+ */
 interface Shell {
   style: Record<string, string | number | undefined | false>
   names: (string | undefined | false)[]
@@ -29,8 +32,8 @@ interface Shell {
 }
 
 /**
- * A band: a full-width table that carries the bleed colour, in it a block no wider than the email (a ghost table of that width for
- * the Word engine, which knows no max-width), in it the padded cells.
+ * A band: a full-width table that carries the bleed colour, in it a block no wider than the email (a ghost
+ * table of that width for the Word engine, which knows no max-width), in it the padded cells.
  */
 export function bandTree(band: Band, context: CompileContext): CompiledBand {
   const rules = new Rules()
@@ -121,7 +124,10 @@ export function bandTree(band: Band, context: CompileContext): CompiledBand {
   return { tree: seen.className && band.show === 'narrow' ? notWord(outer) : [outer], rules: rules.used }
 }
 
-/** A layout table of one row. Presentational attributes stand beside the CSS for readers that take only one of the two. */
+/**
+ * A layout table of one row. Presentational attributes stand beside the CSS for readers that take only one of
+ * the two.
+ */
 const layout = (properties: Element['properties'], ...cells: Element[]): Element =>
   el(
     'table',
@@ -161,7 +167,11 @@ const pictureStyle = (p: GroundPicture, c: Pick<BandContext, 'src'>) => ({
 
 const at = { left: '0', center: '0.5', right: '1', top: '0', bottom: '1' }
 
-/** The Word engine knows no background pictures: it gets a VML box that grows with its words, filled with the picture. @param width px; null: the whole window */
+/**
+ * The Word engine knows no background pictures: it gets a VML box that grows with its words, filled with the
+ * picture.
+ * @param width px; null: the whole window
+ */
 function onPicture(
   p: GroundPicture | undefined,
   width: number | null,
@@ -181,7 +191,10 @@ function onPicture(
   ]
 }
 
-/** Hides a thing on one of the two widths. The Word engine never sees what is for narrow only: it knows no `display`. */
+/**
+ * Hides a thing on one of the two widths. The Word engine never sees what is for narrow only: it knows no
+ * `display`.
+ */
 function visibility(
   show: 'all' | 'wide' | 'narrow',
   display: 'table' | 'table-row',
@@ -264,7 +277,10 @@ const paddedTable = (cell: Cell, content: Element, c: BandContext): Element =>
 
 const padded = ({ padding: p, narrow }: Cell) => !!(p.top || p.right || p.bottom || p.left || narrow?.padding)
 
-/** Columns that stay side by side on narrow: a real table row whose widths are percentages, so that it shrinks whole; settled widths keep long words from pushing it apart. */
+/**
+ * Columns that stay side by side on narrow: a real table row whose widths are percentages, so that it shrinks
+ * whole; settled widths keep long words from pushing it apart.
+ */
 function keptRow(row: Pick<Row, 'cells' | 'gap'>, shared: number, ground: string, c: BandContext): Element {
   const percent = (px: number) => `${trim((px / shared) * 100)}%`
   return layout(
@@ -309,10 +325,11 @@ function keptRow(row: Pick<Row, 'cells' | 'gap'>, shared: number, ground: string
 }
 
 /**
- * Columns that stack: inline blocks with a greatest width, which wrap by themselves where there is no room for both (no media query
- * needed), held in a ghost table row for the Word engine. The container's letter size is 0, so that white space between them takes
- * no room. To stack in reverse, the source holds the narrow order and the wide order comes from the opposite direction. An order of its
- * own comes from a flex column on narrow. Where a column has a ground or an edge, a flex row on wide makes all equally high.
+ * Columns that stack: inline blocks with a greatest width, which wrap by themselves where there is no room
+ * for both (no media query needed), held in a ghost table row for the Word engine. The container's letter
+ * size is 0, so that white space between them takes no room. To stack in reverse, the source holds the narrow
+ * order and the wide order comes from the opposite direction. An order of its own comes from a flex column on
+ * narrow. Where a column has a ground or an edge, a flex row on wide makes all equally high.
  */
 function stackingRow(
   row: Pick<Row, 'cells' | 'gap' | 'narrow'>,
@@ -366,7 +383,8 @@ function stackingRow(
     }
     const shell = shellOf(cell, c)
     const content = cellTable(cell, ground, { ...c, top: false })
-    // Edges stand on the cell of a table, whose width they do not add to; it fills a column that was made taller.
+    // Edges stand on the cell of a table, whose width they do not add to; it fills a column that was made
+    // taller.
     const framed = cell.edges || cell.radius
     const inside =
       padded(cell) || framed
@@ -430,18 +448,24 @@ function stackingRow(
   ]
 }
 
-/** Down to a hundredth: columns that came to more than their row by the last digit would not stand beside each other. */
+/**
+ * Down to a hundredth: columns that came to more than their row by the last digit would not stand beside each
+ * other.
+ */
 const floor = (px: number): number => Math.floor(px * 100) / 100
 
 /**
- * The least width of a column where there is no style sheet: nothing while the row is wider than it is in a window of `NARROW` px, all of it below, so
- * that columns stack even where two would fit. The calculation comes to far less than nothing, or to far more than the row (common practice, no
- * source). A reader that does not know `min()` lets such columns stand beside each other.
+ * The least width of a column where there is no style sheet: nothing while the row is wider than it is in a
+ * window of `NARROW` px, all of it below, so that columns stack even where two would fit. The calculation
+ * comes to far less than nothing, or to far more than the row (common practice, no source). A reader that
+ * does not know `min()` lets such columns stand beside each other.
  */
 const fluid = (shared: number, c: BandContext): string =>
   `min(100%,(${trim(shared - Math.max(0, c.width - NARROW))}px - 100%)*999)`
 
-/** What a cell holds: a table with a row for each tile, since only a table cell is padded alike everywhere. */
+/**
+ * What a cell holds: a table with a row for each tile, since only a table cell is padded alike everywhere.
+ */
 function cellTable(cell: Cell, behind: string, c: BandContext): Element {
   const { content } = c.measures.get(cell.id)!
   const ground = cell.background ?? behind
@@ -462,7 +486,10 @@ function cellTable(cell: Cell, behind: string, c: BandContext): Element {
   )
 }
 
-/** Tiles that are blocks with margins of their own: the letter size 0 keeps the white space around them from opening a gap. */
+/**
+ * Tiles that are blocks with margins of their own: the letter size 0 keeps the white space around them from
+ * opening a gap.
+ */
 const flat = new Set(['picture', 'gap', 'divider', 'social'])
 
 function itemRow(item: Item, cell: Cell, content: number, ground: string, c: BandContext): ElementContent[] {

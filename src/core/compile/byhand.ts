@@ -7,7 +7,10 @@ import { attr } from './element'
 import { print } from './print'
 import { elementsOf, inlineRules, readSheet } from './stylesheet'
 
-/** Attributes that name a picture, with their value in either kind of quotes or none; and the `url()` of styles. */
+/**
+ * Attributes that name a picture, with their value in either kind of quotes or none; and the `url()` of
+ * styles.
+ */
 const addresses =
   /(\s(?:src|background|srcset|poster|href)\s*=\s*)(?:"([^"]*)"|'([^']*)'|([^\s"'>]+))|(url\(\s*)(?:"([^"]*)"|'([^']*)'|([^)'"]*))(\s*\))/gi
 
@@ -31,8 +34,8 @@ export function placePictures(
 }
 
 /**
- * Writes the rules of a document's style sheets into its elements; what only a reader can apply (media queries, pointers, fonts) stays in the head.
- * Conditional comments stay as they are.
+ * Writes the rules of a document's style sheets into its elements; what only a reader can apply (media
+ * queries, pointers, fonts) stays in the head. Conditional comments stay as they are.
  */
 export function inlineDocument(html: string): string {
   const tree = fromHtml(html)
@@ -73,7 +76,10 @@ export function inlineDocument(html: string): string {
 /** Takes every style sheet out. */
 const withoutSheets = (html: string): string => html.replace(/<style\b[^>]*>[\s\S]*?<\/style\s*>/gi, '')
 
-/** An email written by hand as it leaves: byte for byte as it was written, but for the places of pictures, the fields, and what was asked of its styles. */
+/**
+ * An email written by hand as it leaves: byte for byte as it was written, but for the places of pictures, the
+ * fields, and what was asked of its styles.
+ */
 export function byHandHtml(
   hand: ByHand,
   src: CompileContext['src'],

@@ -90,8 +90,8 @@ describe('any email the schema allows', () => {
   })
 })
 
-// Two checkers from outside the project. Presentational attributes are wanted in email; everything else of the standard counts.
-// Custom code is people's own: what is wrong in it is theirs.
+// Two checkers from outside the project. Presentational attributes are wanted in email; everything else of
+// the standard counts. Custom code is people's own: what is wrong in it is theirs.
 let kept: string[] | undefined
 const samples = (): string[] =>
   (kept ??= [...fc.sample(anyEmail.map(composed), { numRuns: 300, seed: 11 }), longEmail(12)].map((e, i) =>

@@ -3,7 +3,8 @@ import { anyEmail, house, longEmail } from '@/test-support/emails'
 import { branchOf, evaluate, nestingErrors, segmentsOf } from './conditional'
 import { compile } from './index'
 
-// The forms and operators are common practice; Microsoft's own page on conditional comments is gone, so these values are from memory.
+// The forms and operators are common practice; Microsoft's own page on conditional comments is gone, so these
+// values are from memory.
 test.each([
   ['mso', true],
   ['!mso', false],

@@ -1,7 +1,7 @@
 /**
- * Conditional comments, as the Word engine reads them and no other reader does. Three forms exist (common practice, no open standard):
- * `<!--[if mso]> for it alone <![endif]-->`, `<!--[if !mso]><!--> for all others <!--<![endif]-->`, and `<![if !mso]> … <![endif]>`, which HTML
- * counts as bogus comments.
+ * Conditional comments, as the Word engine reads them and no other reader does. Three forms exist (common
+ * practice, no open standard): `<!--[if mso]> for it alone <![endif]-->`, `<!--[if !mso]><!--> for all others
+ * <!--<![endif]-->`, and `<![if !mso]> … <![endif]>`, which HTML counts as bogus comments.
  */
 export interface Segment {
   /** What the engine compares; null: no condition, for all readers. */
@@ -22,7 +22,8 @@ export function segmentsOf(html: string): Segment[] {
   const token = /<!--\[if ([^\]]*)\]>(<!-->|<!--|-->)?|<!\[if ([^\]]*)\]>|(?:<!--)?<!\[endif\](?:-->|>)|<!--/g
   for (let m = token.exec(html); m; m = token.exec(html)) {
     if (m[0] === '<!--') {
-      // An ordinary comment: nothing in it counts. Inside a hidden segment it ends that segment's own comment.
+      // An ordinary comment: nothing in it counts. Inside a hidden segment it ends that segment's own
+      // comment.
       if (open?.hidden)
         throw new SyntaxError(
           `A comment stands inside the condition [if ${open.condition}] at ${m.index}; its end would end the condition too.`,
@@ -66,7 +67,8 @@ export function segmentsOf(html: string): Segment[] {
 const WORD_VERSION = 16
 
 /**
- * Whether a condition holds. Grammar: `expr = term {("&" | "|") term}`, `term = "!" term | "(" expr ")" | [gt|gte|lt|lte] name [version]`.
+ * Whether a condition holds. Grammar: `expr = term {("&" | "|") term}`, `term = "!" term | "(" expr ")" |
+ * [gt|gte|lt|lte] name [version]`.
  * @param word for the Word engine; false for a reader that knows conditions but is not it
  */
 export function evaluate(condition: string, word: boolean): boolean {
@@ -147,8 +149,8 @@ const empty = new Set([
 ])
 
 /**
- * What is wrong with the nesting of tags in a markup, as the Word engine would trip over it: every start tag needs its end tag in order. Empty
- * elements and tags that close themselves need none.
+ * What is wrong with the nesting of tags in a markup, as the Word engine would trip over it: every start tag
+ * needs its end tag in order. Empty elements and tags that close themselves need none.
  */
 export function nestingErrors(markup: string): string[] {
   const errors: string[] = []

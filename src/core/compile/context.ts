@@ -4,10 +4,16 @@ import type { Dir, Role } from '../email/schema'
 import type { FieldWriter } from '../handover/fields'
 import type { Rules } from './rules'
 
-/** What becomes of a conditional band: it is shown, left out, or stands between two marks that the platform understands. */
+/**
+ * What becomes of a conditional band: it is shown, left out, or stands between two marks that the platform
+ * understands.
+ */
 export type ConditionWriter = (condition: Condition) => boolean | { before: string; after: string }
 
-/** What the whole email lends to the compiling of one band. Everything in it takes part in remembering the band's piece. */
+/**
+ * What the whole email lends to the compiling of one band. Everything in it takes part in remembering the
+ * band's piece.
+ */
 export interface CompileContext {
   /** px */
   width: number
@@ -20,7 +26,10 @@ export interface CompileContext {
   conditions: ConditionWriter
   /** Marks bands and tiles with `data-m`, for the lenses; never in what is handed over. */
   marks: boolean
-  /** Where the styles stand: in the elements with what needs a rule in the head; in the elements alone; or all in the head. */
+  /**
+   * Where the styles stand: in the elements with what needs a rule in the head; in the elements alone; or all
+   * in the head.
+   */
   styles: 'both' | 'inline' | 'head'
   print: 'readable' | 'minified'
 }

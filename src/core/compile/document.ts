@@ -6,7 +6,10 @@ import type { CompileContext } from './context'
 import { css, el, text, wordOnly } from './element'
 import { sheetLines, type Rule } from './rules'
 
-/** What mail programs show after the subject; the invisible characters behind it keep the email's first words from following it. */
+/**
+ * What mail programs show after the subject; the invisible characters behind it keep the email's first words
+ * from following it.
+ */
 const guard = '\u034f\u00a0'.repeat(60)
 
 /** The preheader: in the source first, on screen nowhere. */
@@ -38,8 +41,9 @@ export const nightGround = (c: CompileContext): string | undefined =>
 export function head(email: Email, c: CompileContext, rules: ReadonlyMap<string, Rule>): Element {
   const meta = (name: string, content: string) => el('meta', { name, content })
   const styled = c.styles !== 'inline'
-  // The Word engine knows neither display:none nor line heights as others do; its own properties stand where no other reader (and no checker) sees
-  // them. It also scales by the screen's density unless told the density of the layout, and falls back to a serif for a web font.
+  // The Word engine knows neither display:none nor line heights as others do; its own properties stand where
+  // no other reader (and no checker) sees them. It also scales by the screen's density unless told the
+  // density of the layout, and falls back to a serif for a web font.
   const word = styled
     ? `<style>table{border-collapse:collapse;}td,th,div,p,a,h1,h2,h3,li{mso-line-height-rule:exactly;}${replaceFields(email.preheader, c.fields).trim() ? '.preheader{mso-hide:all;}' : ''}</style>`
     : ''

@@ -1,7 +1,10 @@
 import type { Sides } from '../email/styles'
 import type { Comment, Element, ElementContent, Properties, Text } from 'hast'
 
-/** An element of the hast tree. Children may be text, nodes, or nothing; style objects become one `style` attribute. */
+/**
+ * An element of the hast tree. Children may be text, nodes, or nothing; style objects become one `style`
+ * attribute.
+ */
 export function el(
   tagName: string,
   properties: Properties | null,
@@ -22,7 +25,10 @@ export function el(
   return { type: 'element', tagName, properties: own, children: content }
 }
 
-/** A text node. Control characters, which HTML forbids (WHATWG HTML, 13.1.4), are left out; a carriage return is a line end. */
+/**
+ * A text node. Control characters, which HTML forbids (WHATWG HTML, 13.1.4), are left out; a carriage return
+ * is a line end.
+ */
 export const text = (value: string): Text => ({ type: 'text', value: clean(value) })
 
 // eslint-disable-next-line no-control-regex -- they are what is taken out
@@ -38,7 +44,9 @@ export const comment = (value: string): Comment => ({ type: 'comment', value })
 /** Markup that only the Word engine reads (a downlevel-hidden conditional comment). */
 export const wordOnly = (markup: string): Comment => comment(`[if mso]>${markup}<![endif]`)
 
-/** Wraps what every reader but the Word engine reads (a downlevel-revealed conditional comment, valid HTML). */
+/**
+ * Wraps what every reader but the Word engine reads (a downlevel-revealed conditional comment, valid HTML).
+ */
 export const notWord = (...children: ElementContent[]): ElementContent[] => [
   comment('[if !mso]><!'),
   ...unconditional(children),

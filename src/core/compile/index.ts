@@ -21,7 +21,10 @@ export interface CompileOptions {
   conditions?: ConditionWriter
   /** Marks bands, cells and tiles with `data-m` = their id, for the lenses. */
   marks?: boolean
-  /** `both` (unless said): styles in the elements, and rules in the head for what needs one. `inline`: no style sheet at all, for platforms that strip it. `head`: all in the head. */
+  /**
+   * `both` (unless said): styles in the elements, and rules in the head for what needs one. `inline`: no
+   * style sheet at all, for platforms that strip it. `head`: all in the head.
+   */
   styles?: CompileContext['styles']
   /** `readable` unless said. */
   print?: CompileContext['print']
@@ -30,7 +33,10 @@ export interface CompileOptions {
 /** An email as HTML, with where each band, cell and tile stands in it. */
 export interface Compiled {
   html: string
-  /** Lines of every band, cell and tile, counted from 1, the last one included, in the order in which they begin. */
+  /**
+   * Lines of every band, cell and tile, counted from 1, the last one included, in the order in which they
+   * begin.
+   */
   places: () => Lines[]
 }
 
@@ -44,7 +50,10 @@ interface Run {
   places: readonly Lines[]
 }
 
-/** What each band compiled to, remembered by the band itself: the document is immutable, so an edit makes only its own band anew. */
+/**
+ * What each band compiled to, remembered by the band itself: the document is immutable, so an edit makes only
+ * its own band anew.
+ */
 const pieces = new WeakMap<Band, { c: CompileContext; run: Run }[]>()
 
 const keys = ['width', 'dir', 'style', 'src', 'fields', 'conditions', 'marks', 'styles', 'print'] as const
@@ -116,7 +125,10 @@ function union(a: ReadonlyMap<string, Rule>, b: ReadonlyMap<string, Rule>): Read
   return out ?? a
 }
 
-/** Runs joined as a balanced tree: after an edit of one band only the branch above it is joined anew, so its cost does not grow with the email. */
+/**
+ * Runs joined as a balanced tree: after an edit of one band only the branch above it is joined anew, so its
+ * cost does not grow with the email.
+ */
 function joinAll(runs: readonly Run[], from = 0, to = runs.length): Run {
   if (to - from <= 1) return runs[from] ?? nothing
   const middle = (from + to) >> 1
@@ -144,8 +156,9 @@ const contextOf = (email: Email, house: HouseStyle, o: CompileOptions): CompileC
 })
 
 /**
- * An email as HTML: the same input gives the same bytes. Stored email -> settled styles -> a tree for each band -> text. One written by hand
- * comes out as it was written, but for pictures and fields; one of plain text only has no HTML.
+ * An email as HTML: the same input gives the same bytes. Stored email -> settled styles -> a tree for each
+ * band -> text. One written by hand comes out as it was written, but for pictures and fields; one of plain
+ * text only has no HTML.
  */
 export function compileMapped(email: Email, house: HouseStyle, options: CompileOptions): Compiled {
   if (email.way === 'hand' && email.hand)

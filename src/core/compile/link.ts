@@ -1,6 +1,9 @@
 import { asWritten, replaceFields, type FieldWriter } from '../handover/fields'
 
-/** True where a link opens in a browser, a mail or a telephone program, stands for a place on the page, or is filled in by the platform. */
+/**
+ * True where a link opens in a browser, a mail or a telephone program, stands for a place on the page, or is
+ * filled in by the platform.
+ */
 export const hasScheme = (href: string): boolean =>
   /^(https?:\/\/|mailto:|tel:|sms:|#|\[\[)/i.test(href.trim())
 
@@ -10,15 +13,19 @@ const allowed = /^(?!\s*(javascript|data|vbscript|file|blob)\s*:)/i
 /** False for a link that could run script or read a file, however it is disguised by control characters. */
 export const allowedHref = (link: string): boolean => allowed.test(link.replace(/[\p{Cc}\s]/gu, ''))
 
-/** Characters that RFC 3986 (section 2) wants percent-encoded where they stand for themselves. Existing escapes are kept. */
+/**
+ * Characters that RFC 3986 (section 2) wants percent-encoded where they stand for themselves. Existing
+ * escapes are kept.
+ */
 const encode = (s: string): string =>
   s.replace(/[\s<>"{}|\\^`[\]]|\P{ASCII}/gu, (c) =>
     encodeURIComponent(c).replace('[', '%5B').replace(']', '%5D'),
   )
 
 /**
- * A link as it goes into `href`: fields put by the writer, everything else a valid URL (RFC 3986). Links that could run script
- * come out as `#`. A field kept as written is percent-encoded too, since brackets may not stand in a URL.
+ * A link as it goes into `href`: fields put by the writer, everything else a valid URL (RFC 3986). Links that
+ * could run script come out as `#`. A field kept as written is percent-encoded too, since brackets may not
+ * stand in a URL.
  */
 export function hrefOf(link: string, fields: FieldWriter): string {
   const trimmed = link.replace(/\p{Cc}/gu, '').trim()

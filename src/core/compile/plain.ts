@@ -41,8 +41,8 @@ const hidden = (e: Element) =>
   e.properties.hidden === true || /display\s*:\s*none/i.test(String(e.properties.style ?? ''))
 
 /**
- * Any HTML as plain text: what is seen, in the order of the source; pictures by their alt text, links with where they lead, lists and headings
- * marked. @param link how a link is written after its words
+ * Any HTML as plain text: what is seen, in the order of the source; pictures by their alt text, links with
+ * where they lead, lists and headings marked. @param link how a link is written after its words
  */
 export function plainOfHtml(html: string, link: (href: string) => string): string {
   const root: Root = fromHtml(html)

@@ -1,10 +1,16 @@
 import type { Element, ElementContent, Root, RootContent } from 'hast'
 import { toHtml } from 'hast-util-to-html'
 
-/** Elements between whose children white space changes nothing, so that each child may stand on a line of its own. */
+/**
+ * Elements between whose children white space changes nothing, so that each child may stand on a line of its
+ * own.
+ */
 const structural = new Set(['html', 'head', 'body', 'table', 'thead', 'tbody', 'tr', 'ul', 'ol', 'picture'])
 
-/** True for an element that holds only elements and comments, at least one of them a layout element: its children get lines of their own. */
+/**
+ * True for an element that holds only elements and comments, at least one of them a layout element: its
+ * children get lines of their own.
+ */
 function opens(node: Element): boolean {
   if (structural.has(node.tagName)) return true
   if (node.tagName !== 'td' && node.tagName !== 'div') return false
@@ -23,12 +29,16 @@ export interface Lines {
   to: number
 }
 
-// Characters that no document holds (element.ts leaves them out of every text) stand for the begin and the end of a marked element while it is printed.
+// Characters that no document holds (element.ts leaves them out of every text) stand for the begin and the
+// end of a marked element while it is printed.
 const BEGIN = '\u0001',
   END = '\u0002',
   STOP = '\u0003'
 
-/** The tree made ready for printing: line ends and indentation where they change nothing, and marks where marked elements begin and end. The tree itself stays as it is. */
+/**
+ * The tree made ready for printing: line ends and indentation where they change nothing, and marks where
+ * marked elements begin and end. The tree itself stays as it is.
+ */
 function prepared(node: ElementContent, depth: number, o: PrintOptions): ElementContent[] {
   if (node.type !== 'element') return [node]
   const { dataM, ...properties } = node.properties
@@ -56,7 +66,10 @@ export interface PrintOptions {
   classes: boolean
 }
 
-/** A tree as HTML text. Void elements stand without a slash, attributes always in double quotes (so that a single one in them needs no escape). */
+/**
+ * A tree as HTML text. Void elements stand without a slash, attributes always in double quotes (so that a
+ * single one in them needs no escape).
+ */
 export const print = (node: RootContent | Root): string =>
   toHtml(node, {
     quote: '"',
@@ -64,7 +77,10 @@ export const print = (node: RootContent | Root): string =>
     characterReferences: { useNamedReferences: true, omitOptionalSemicolons: false },
   })
 
-/** Trees as HTML text, one below the other, with the lines of every marked element. @param depth of indentation */
+/**
+ * Trees as HTML text, one below the other, with the lines of every marked element.
+ * @param depth of indentation
+ */
 export function printMapped(
   nodes: readonly ElementContent[],
   depth: number,

@@ -18,9 +18,10 @@ const u = (n: number): string => trim(n).replace('.', '_').replace('-', 'm')
 const hex = (color: string): string => color.slice(1)
 
 /**
- * The rules of the head that a band asks for. Everything that can stand in an element stands there; a rule is for what cannot: another look on
- * narrow, at night, under a pointer. Each way of asking says why it is needed and gives back a class name. `!important` is needed throughout,
- * since the rules have to prevail over the styles in the elements.
+ * The rules of the head that a band asks for. Everything that can stand in an element stands there; a rule is
+ * for what cannot: another look on narrow, at night, under a pointer. Each way of asking says why it is
+ * needed and gives back a class name. `!important` is needed throughout, since the rules have to prevail over
+ * the styles in the elements.
  */
 export class Rules {
   readonly used = new Map<string, Rule>()
@@ -35,7 +36,10 @@ export class Rules {
     return name
   }
 
-  /** A column takes the whole width once columns are stacked: its own greatest width would leave room beside it. */
+  /**
+   * A column takes the whole width once columns are stacked: its own greatest width would leave room beside
+   * it.
+   */
   stack = () => this.add('narrow', 'stack', 'max-width:100%!important')
   /** The gap between columns lies across once they are stacked. */
   gap = (px: number) =>
@@ -53,7 +57,10 @@ export class Rules {
     )
   /** What is for wide only goes on narrow. */
   hide = () => this.add('narrow', 'hide', 'display:none!important')
-  /** What is for narrow only starts hidden, so that a reader without media queries does not show both of a pair of twins. */
+  /**
+   * What is for narrow only starts hidden, so that a reader without media queries does not show both of a
+   * pair of twins.
+   */
   show = (display: 'table' | 'table-row' | 'inline') =>
     this.add('narrow', `show-${display}`, `display:${display}!important`)
   /** A thumb wants the whole width, and 44 px of height (WCAG 2.2, 2.5.5). */
@@ -61,7 +68,10 @@ export class Rules {
   /** Beside other cells a button's own space would leave no room for its words. */
   tightButton = () =>
     this.add('narrow', 'btn-tight', 'padding-left:6px!important;padding-right:6px!important')
-  /** Space above and below that makes a button 44 px high (WCAG 2.2, 2.5.5). @param px on each of the two sides */
+  /**
+   * Space above and below that makes a button 44 px high (WCAG 2.2, 2.5.5).
+   * @param px on each of the two sides
+   */
   tallButton = (px: number) =>
     this.add(
       'narrow',
@@ -80,7 +90,10 @@ export class Rules {
   /** A gap of another height on narrow. */
   height = (px: number) =>
     this.add('narrow', `h${u(px)}`, `height:${trim(px)}px!important;line-height:${trim(px)}px!important`)
-  /** Cells in an order of their own once stacked: only a flex column can do that; without it they keep the order of the source. */
+  /**
+   * Cells in an order of their own once stacked: only a flex column can do that; without it they keep the
+   * order of the source.
+   */
   ordered = () => this.add('narrow', 'ordered', 'display:flex!important;flex-direction:column!important')
   place = (n: number) => this.add('narrow', `place${n}`, `order:${n}!important`)
   /** A menu's links one below the other. */
@@ -95,7 +108,9 @@ export class Rules {
   card = () =>
     this.add('narrow', 'card', 'display:block!important;width:auto!important;text-align:inherit!important')
   cardHead = () => this.add('narrow', 'card-head', 'display:none!important')
-  /** Columns of one height, so that their grounds end together; without flex each is as tall as its content. */
+  /**
+   * Columns of one height, so that their grounds end together; without flex each is as tall as its content.
+   */
   even = () => this.add('wide', 'even', 'display:flex!important')
   /** Middle or bottom of a column that was made taller. */
   settle = (valign: 'middle' | 'bottom') =>
@@ -134,15 +149,19 @@ export class Rules {
   }
 }
 
-/** Narrow begins at this width and below, px. Phones are 320 to 430 wide; the widest email is never shown in full there. */
+/**
+ * Narrow begins at this width and below, px. Phones are 320 to 430 wide; the widest email is never shown in
+ * full there.
+ */
 export const NARROW = 480
 
 const selector = (r: Rule) =>
   `${r.name && `.${r.name}`}${r.inside ?? ''}${r.scope === 'hover' ? ':hover' : ''}`
 
 /**
- * The rules as lines of a style sheet, in a settled order. Night rules stand three times: in the media query, and beneath the two attributes
- * that one webmail gives to elements whose colours it has changed (`data-ogsc` for the letters, `data-ogsb` for the ground; from memory).
+ * The rules as lines of a style sheet, in a settled order. Night rules stand three times: in the media query,
+ * and beneath the two attributes that one webmail gives to elements whose colours it has changed (`data-ogsc`
+ * for the letters, `data-ogsb` for the ground; from memory).
  */
 export function sheetLines(rules: ReadonlyMap<string, Rule>): string[] {
   const by = (scope: RuleScope) =>

@@ -17,7 +17,8 @@ const styles = (html: string) =>
       ),
     ])
 
-// juice is a general CSS inliner; what both say of the same sheet must agree. (It counts `:first-child` for less than Selectors Level 4, section 17, so that is tested apart.)
+// juice is a general CSS inliner; what both say of the same sheet must agree. (It counts `:first-child` for
+// less than Selectors Level 4, section 17, so that is tested apart.)
 test('agrees with a general inliner on which rule prevails', () => {
   const selector = fc.constantFrom(
     'p',

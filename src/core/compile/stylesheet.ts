@@ -29,7 +29,10 @@ export interface Sheet {
   /** What was left out, and why, a sentence each. */ notes: string[]
 }
 
-/** Selectors (Level 4, section 17): ids, then classes, attributes and pseudo-classes, then types, as one number. */
+/**
+ * Selectors (Level 4, section 17): ids, then classes, attributes and pseudo-classes, then types, as one
+ * number.
+ */
 function specificityOf(selector: csstree.Selector): number {
   let a = 0,
     b = 0,
@@ -108,7 +111,10 @@ export function readStyle(style: string): Declaration[] {
   return list.type === 'DeclarationList' ? declarationsOf(list, []) : []
 }
 
-/** Reads a style sheet (CSS Syntax Level 3, through css-tree). What cannot be read is passed over, as readers do. */
+/**
+ * Reads a style sheet (CSS Syntax Level 3, through css-tree). What cannot be read is passed over, as readers
+ * do.
+ */
 export function readSheet(css: string): Sheet {
   const out: Sheet = { statics: [], dynamics: [], raw: [], notes: [] }
   const tree = csstree.parse(css.replace(/<!--|-->/g, ''), {
@@ -165,7 +171,10 @@ const covers: Record<string, RegExp> = {
   overflow: /^overflow-/,
 }
 
-/** Declarations in the order in which they prevail, each property once: a later one takes the place of an earlier, and a shorthand of its parts. */
+/**
+ * Declarations in the order in which they prevail, each property once: a later one takes the place of an
+ * earlier, and a shorthand of its parts.
+ */
 export function dedupe(declarations: readonly Declaration[]): Declaration[] {
   const out = new Map<string, Declaration>()
   const put = (d: Declaration) => {
@@ -182,8 +191,9 @@ export const styleText = (declarations: readonly Declaration[]): string =>
   declarations.map((d) => `${d.property}:${d.value}`).join(';')
 
 /**
- * Writes the rules of a sheet into the elements they match, by the cascade (CSS Cascading and Inheritance Level 4, section 6): specificity, then
- * order; an element's own `style` prevails over what is not important. The tree is changed.
+ * Writes the rules of a sheet into the elements they match, by the cascade (CSS Cascading and Inheritance
+ * Level 4, section 6): specificity, then order; an element's own `style` prevails over what is not important.
+ * The tree is changed.
  */
 export function inlineRules(tree: Root | Element, statics: readonly StaticRule[]): void {
   const found = new Map<Element, { rule: StaticRule; order: number }[]>()

@@ -94,7 +94,8 @@ test('has every word that a general converter finds in the HTML', () => {
         ],
       })
       const ours = compileText(shown).replace(/[\s>]+/g, '')
-      // Custom code is read by the same kind of converter on both sides; stars and marks of lists are each one's own.
+      // Custom code is read by the same kind of converter on both sides; stars and marks of lists are each
+      // one's own.
       const hasCode = [...email.bands].some((b) =>
         [...tilesOf(b)].some((t) => t.kind === 'code' || t.kind === 'word'),
       )

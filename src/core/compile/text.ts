@@ -12,7 +12,10 @@ import { plainOfHtml } from './plain'
 /** Lines of a plain text are at most this long (RFC 5322, section 2.1.1 recommends 78 characters). */
 export const COLUMNS = 78
 
-/** Breaks a line at spaces; a word longer than the line (an address) stays whole. Continuation lines are indented like the first. */
+/**
+ * Breaks a line at spaces; a word longer than the line (an address) stays whole. Continuation lines are
+ * indented like the first.
+ */
 export function wrap(line: string, columns = COLUMNS): string {
   if (line.length <= columns) return line
   const lead = /^((?:> )*)(\s*)(- |\d+\. )?/.exec(line)!
@@ -40,8 +43,8 @@ export interface TextOptions {
 const plainHouse = plainHouseStyle()
 
 /**
- * An email as plain text: what its tiles say, in reading order, band by band. What only the narrow one of two twins says is left out. A text
- * part written by hand prevails.
+ * An email as plain text: what its tiles say, in reading order, band by band. What only the narrow one of two
+ * twins says is left out. A text part written by hand prevails.
  */
 export function compileText(email: Email, options: TextOptions = {}): string {
   const fields = options.fields ?? asSample()

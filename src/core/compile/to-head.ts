@@ -5,8 +5,8 @@ import { print } from './print'
 import { elementsOf } from './stylesheet'
 
 /**
- * The styles of the elements as rules in the head: each distinct one becomes a class. It is how people who go on by hand like to read an email;
- * writing the rules into the elements again gives what it was made from.
+ * The styles of the elements as rules in the head: each distinct one becomes a class. It is how people who go
+ * on by hand like to read an email; writing the rules into the elements again gives what it was made from.
  */
 export function stylesToHead(html: string): string {
   const tree = fromHtml(html)

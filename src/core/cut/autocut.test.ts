@@ -8,8 +8,8 @@ import { autocut } from './autocut'
 import { overlap, type Rect } from './raster'
 
 /**
- * The designs are drawn by code, so the true edges are known (src/test-support/designs.ts says how they were chosen). Asked for: every true edge
- * found within 2 px, at most one false edge in ten.
+ * The designs are drawn by code, so the true edges are known (src/test-support/designs.ts says how they were
+ * chosen). Asked for: every true edge found within 2 px, at most one false edge in ten.
  */
 describe.each([
   ['PNG', {}],
@@ -34,8 +34,9 @@ describe.each([
 })
 
 /**
- * Sixteen designs made from seeds, with known bands, columns, parts and grounds (src/test-support/scenes.ts); the second half was not looked at while the
- * autocut was tuned. Bands 98 %, columns 95 %, kinds of parts 90 %, grounds exact on PNG and within 2 of each channel on JPEG.
+ * Sixteen designs made from seeds, with known bands, columns, parts and grounds (src/test-support/scenes.ts);
+ * the second half was not looked at while the autocut was tuned. Bands 98 %, columns 95 %, kinds of parts 90
+ * %, grounds exact on PNG and within 2 of each channel on JPEG.
  */
 describe.each([
   ['looked at while tuning', TUNED],

@@ -7,7 +7,10 @@ import type { Cut, CutKind, Panel, PartKind } from './plan'
 import { hexOf, overlap, packed, packHex, type Raster, type Rect } from './raster'
 import { rowFacts } from './rows'
 
-/** What the autocut found: where bands meet, with their signs; the boxes that parts stand on; and a cut for each part, in order from the top. */
+/**
+ * What the autocut found: where bands meet, with their signs; the boxes that parts stand on; and a cut for
+ * each part, in order from the top.
+ */
 export interface Autocut {
   edges: Edge[]
   panels: Panel[]
@@ -26,7 +29,8 @@ export const proposal: Record<PartKind, CutKind> = {
 }
 
 /**
- * Cuts a design by its pixels: into bands, these into columns and parts, and proposes for each what it becomes.
+ * Cuts a design by its pixels: into bands, these into columns and parts, and proposes for each what it
+ * becomes.
  * @param scale design pixels for each px of the email (its density)
  * @param progress called with 0 to 1
  */
@@ -58,7 +62,10 @@ export function autocut(
   return { edges, panels, cuts }
 }
 
-/** A band's parts as cuts. Pictures, buttons and rules are cut at their edges; words get the room of their column, so that their alignment can be told. */
+/**
+ * A band's parts as cuts. Pictures, buttons and rules are cut at their edges; words get the room of their
+ * column, so that their alignment can be told.
+ */
 function cutsOf(parts: readonly Part[], band: Rect, raster: Raster, scale: number, id: NewId): Cut[] {
   const out: Cut[] = []
   for (const part of parts) {

@@ -5,7 +5,9 @@ import { difference, hexOf, packed, packHex, type Raster, type Rect } from './ra
 /** Which corners of a rectangle are round: of a card under a picture only the lower ones are its own. */
 type Corners = 'all' | 'lower'
 
-/** A filled rectangle, perhaps with round corners and a border, as a button or a card has it. In design px. */
+/**
+ * A filled rectangle, perhaps with round corners and a border, as a button or a card has it. In design px.
+ */
 export interface Box {
   color: string
   radius: number
@@ -16,9 +18,11 @@ export interface Box {
 }
 
 /**
- * Reads a rectangle as a box: its sides are one colour along their whole length, save the corners. Null where they are not. The box may lie a few pixels
- * inside, where the ringing of JPEG or a soft shadow has widened what differs from the ground.
- * @param ground the colour around it @param noise channel difference that is still one colour, 0 to 255 @param corners that its radius is read from
+ * Reads a rectangle as a box: its sides are one colour along their whole length, save the corners. Null where
+ * they are not. The box may lie a few pixels inside, where the ringing of JPEG or a soft shadow has widened
+ * what differs from the ground.
+ * @param ground the colour around it @param noise channel difference that is still one colour, 0 to 255
+ * @param corners that its radius is read from
  */
 export function boxOf(
   raster: Raster,
@@ -41,7 +45,10 @@ export function boxOf(
   return null
 }
 
-/** A rectangle without the last rows and columns of a shadow: those of which nothing has the colour of the box. The same one where there are none. */
+/**
+ * A rectangle without the last rows and columns of a shadow: those of which nothing has the colour of the
+ * box. The same one where there are none.
+ */
 function snug(raster: Raster, r: Rect, color: number): Rect {
   const px = packed(raster)
   const off = (x: number, y: number) => difference(px[y * raster.width + x]!, color) > 14
@@ -105,7 +112,10 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: C
   }
   // On a clean design a box is flat to the last shade; a shadow around one is not.
   const flat = near > 14 ? near : 4
-  /** The colour that most of the sides have at a depth (Boyer and Moore's majority vote), and how much of them has it. */
+  /**
+   * The colour that most of the sides have at a depth (Boyer and Moore's majority vote), and how much of them
+   * has it.
+   */
   const ring = (depth: number): { color: number; share: number } => {
     let color = 0,
       votes = 0,
@@ -182,7 +192,8 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: C
     break
   }
   if (borderWidth === undefined && color === outer.color) {
-    // Where the ring is the ground itself, what stands there is no box but a loose mark; and a frame around a picture has another colour inside.
+    // Where the ring is the ground itself, what stands there is no box but a loose mark; and a frame around a
+    // picture has another colour inside.
     if (difference(outer.color, g) <= 3) return null
     if (difference(ring(Math.min(deepest, depth + 4)).color, outer.color) > near) return null
   }
@@ -193,7 +204,10 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: C
   }
 }
 
-/** A line of a pixel or two around a box, which is no blend of the box with what lies around it. @param inner colour of the box at `depth` */
+/**
+ * A line of a pixel or two around a box, which is no blend of the box with what lies around it.
+ * @param inner colour of the box at `depth`
+ */
 function hairline(
   ring: (depth: number) => { color: number; share: number },
   depth: number,
@@ -229,8 +243,9 @@ function blended(p: number, from: number, to: number): boolean {
 }
 
 /**
- * The radius of a corner from the area it leaves out: a circle in the corner of a square of side r leaves r squared times (1 - pi / 4). Pixels of the
- * rim count by how much of them is ground, so that the result is finer than a pixel. Median of the four corners.
+ * The radius of a corner from the area it leaves out: a circle in the corner of a square of side r leaves r
+ * squared times (1 - pi / 4). Pixels of the rim count by how much of them is ground, so that the result is
+ * finer than a pixel. Median of the four corners.
  */
 function radiusOf(
   raster: Raster,
@@ -267,7 +282,8 @@ function radiusOf(
       }
       return row
     })
-    // Where the side is straight nothing is missing: what is, is a rectangle a little too wide. A row without any of the box lies outside it.
+    // Where the side is straight nothing is missing: what is, is a rectangle a little too wide. A row without
+    // any of the box lies outside it.
     const wide = Math.min(4, rows[side - 1] ?? 0, rows[side - 2] ?? 0)
     let sum = 0
     for (const [j, row] of rows.entries()) {

@@ -90,7 +90,8 @@ test('a panel becomes a cell of its colour with its radius; its dashed border or
   })
   const quoted = cellOf({ bar: { side: 'left', width: 12, color: '#ffb300' } })
   expect(quoted.edges).toEqual({ left: { width: 6, style: 'solid', color: '#ffb300' } })
-  // What stands in it stays where it was: the edge takes its width off the space beside the words (the ink begins at 120, the panel at 100).
+  // What stands in it stays where it was: the edge takes its width off the space beside the words (the ink
+  // begins at 120, the panel at 100).
   const left = (c: typeof quoted) => {
     const item = c.items[0]!
     return item.kind === 'row' ? NaN : item.padding.left
@@ -130,7 +131,8 @@ test('cuts become bands, cells and tiles at their measured places', () => {
 test('what no cut covers becomes the padding of the neighbour of its colour', () => {
   const { email } = build(basic)
   const [, , c, d] = email.bands
-  // 800 to 940 above the words, their line box begins at the ink; 1090 to 1200 under them; 1600 to 2000 below: halved, since the design is double.
+  // 800 to 940 above the words, their line box begins at the ink; 1090 to 1200 under them; 1600 to 2000
+  // below: halved, since the design is double.
   expect([c!.padding.top, c!.padding.bottom, d!.padding.bottom]).toEqual([70, 55, 200])
 })
 
@@ -297,7 +299,8 @@ test('layouts that straight lines part are parted; interlocking ones are told', 
     cut('e', 400, 400, 400, 400),
   ]
   expect(partition(pinwheel).kind).toBe('knot')
-  // What stands on a panel stays together; a picture of the whole panel needs none under it, and one that a cut reaches out of is left aside.
+  // What stands on a panel stays together; a picture of the whole panel needs none under it, and one that a
+  // cut reaches out of is left aside.
   const panel = { x: 0, y: 0, w: 10, h: 20 }
   expect(
     partition([cut('a', 1, 1, 8, 5), cut('b', 1, 8, 8, 5), cut('c', 20, 0, 10, 20)], [panel]),

@@ -15,7 +15,10 @@ import { leavesOf, partition, type Layout } from './partition'
 import type { Cut, CutPlan, Panel } from './plan'
 import { around, type Rect } from './raster'
 
-/** What "build the email" works from. The pixels come in as two questions, so that this stays a matter of rectangles. */
+/**
+ * What "build the email" works from. The pixels come in as two questions, so that this stays a matter of
+ * rectangles.
+ */
 export interface BuildInput {
   plan: CutPlan
   /** The design, px. */
@@ -42,8 +45,8 @@ export interface BuildResult {
 }
 
 /**
- * Turns a cut plan into bands and tiles at their measured places. Built again, it keeps the words, alt texts and links already written,
- * wherever they were written last, and everything added by hand.
+ * Turns a cut plan into bands and tiles at their measured places. Built again, it keeps the words, alt texts
+ * and links already written, wherever they were written last, and everything added by hand.
  */
 export function buildEmail(input: BuildInput): BuildResult {
   const plan = input.previous ? harvest(input.plan, input.previous) : input.plan
@@ -85,7 +88,9 @@ interface Strip {
   own: boolean
 }
 
-/** What was placed, and the design rows that its edges come to: letters stand on lines taller than their ink. */
+/**
+ * What was placed, and the design rows that its edges come to: letters stand on lines taller than their ink.
+ */
 interface Placed<T> {
   made: T
   top: number
@@ -141,7 +146,9 @@ class Maker {
     return out.map((b) => ({ ...b, narrowPadding: narrower(b.padding) }))
   }
 
-  /** Rows of cuts, those between two edges taken together; where nothing tells of bands, each row is a strip. */
+  /**
+   * Rows of cuts, those between two edges taken together; where nothing tells of bands, each row is a strip.
+   */
   private strips(): Strip[] {
     const tree = partition(this.cuts, this.input.plan.panels)
     const rows = tree.kind === 'rows' ? tree.parts : [tree]
@@ -239,7 +246,8 @@ class Maker {
     } = node.kind === 'columns'
       ? this.row(node, outer, background)
       : this.single(node, outer, background, `c-${first.id}`)
-    // Whole px in place of the design's own heights must not add up from band to band: what one is too high, the next makes good.
+    // Whole px in place of the design's own heights must not add up from band to band: what one is too high,
+    // the next makes good.
     const above = this.px(begin - y - this.drift)
     const shift = y + this.drift + above * this.scale - begin
     const below = this.px(bottom - end - shift)
@@ -279,7 +287,10 @@ class Maker {
     return { made: { gap: 0, narrow: 'stack', cells: [made] }, top, bottom }
   }
 
-  /** How far above a rectangle the line of its topmost words begins, design px; 0 where something else comes first or a panel holds it. */
+  /**
+   * How far above a rectangle the line of its topmost words begins, design px; 0 where something else comes
+   * first or a panel holds it.
+   */
   private liftOf(node: Node, rect: Rect): number {
     return Math.max(
       0,
@@ -289,7 +300,10 @@ class Maker {
     )
   }
 
-  /** A single words or flat cut lends the band its colour; elsewhere it is the commonest colour at the band's own edge. */
+  /**
+   * A single words or flat cut lends the band its colour; elsewhere it is the commonest colour at the band's
+   * own edge.
+   */
   private background(node: Node, whole: Rect): string {
     if (
       node.kind === 'leaf' &&
@@ -301,7 +315,8 @@ class Maker {
     const ground = this.input.groundOf(
       node.kind === 'leaf' && node.cut.kind === 'picture' && node.cut.w >= 0.98 * whole.w ? node.cut : whole,
     )
-    // Of a ring that says little, what the words of the band stand on says more, unless they stand on a panel of their own.
+    // Of a ring that says little, what the words of the band stand on says more, unless they stand on a panel
+    // of their own.
     const stood = loose(node).find((c) => c.kind === 'words' && c.ground)
     return ground.share < 0.5 && stood && node.kind !== 'leaf' ? stood.ground! : ground.color
   }
@@ -378,7 +393,10 @@ class Maker {
     }
   }
 
-  /** Short words far to the right of the only other column, as far from the right edge as that is from the left: they are held by the right edge. */
+  /**
+   * Short words far to the right of the only other column, as far from the right edge as that is from the
+   * left: they are held by the right edge.
+   */
   private heldRight(parts: readonly Node[], boxes: readonly Rect[]): void {
     const [first, last] = boxes
     if (
@@ -501,7 +519,9 @@ class Maker {
     return { made, top: rect.y, bottom: y }
   }
 
-  /** Columns or a panel inside a cell: the space above and beside them becomes a gap and the room of cells. */
+  /**
+   * Columns or a panel inside a cell: the space above and beside them becomes a gap and the room of cells.
+   */
   private nested(node: Node, rect: Rect, top: number, ground: string): Placed<Item[]> {
     const { box } = node,
       id = leavesOf(node)[0]!.id
@@ -614,7 +634,8 @@ class Maker {
     const box = cut.box ?? { background: this.input.groundOf(cut).color, radius: 0 }
     const { color, font, stack, size, bold, width } = this.lettering.label(cut, box)
     const border = box.borderWidth ?? 0
-    // One that reaches to the side of its column must not be a hair wider, whatever its letters measure elsewhere.
+    // One that reaches to the side of its column must not be a hair wider, whatever its letters measure
+    // elsewhere.
     const spare =
       rect.x + rect.w - cut.x - cut.w < 4 * s || cut.w / s > 400
         ? stack.matched
@@ -754,7 +775,10 @@ class Maker {
     }
   }
 
-  /** Large or bold short words are a heading: its level, or null. The largest of the design are those of level 1. */
+  /**
+   * Large or bold short words are a heading: its level, or null. The largest of the design are those of level
+   * 1.
+   */
   private titleLevel(cut: Cut, size: number, bold: boolean, lines: number): 1 | 2 | null {
     // What was built before has the structure that the person left it with.
     if (cut.id in this.input.plan.built || lines > 4 || !(size >= TITLE_SIZE || (bold && size >= 18)))
@@ -769,12 +793,14 @@ class Maker {
 }
 
 /**
- * By how much a line may be wider than the widest one without taking a word of the next line up, design px: so that letters that run a little wider
- * still break where the design breaks. @param size of the letters, design px
+ * By how much a line may be wider than the widest one without taking a word of the next line up, design px:
+ * so that letters that run a little wider still break where the design breaks. @param size of the letters,
+ * design px
  */
 function slackOf(lines: readonly InkLine[], size: number): number {
   const widest = Math.max(0, ...lines.map((l) => l.w))
-  // Where the next word would have fitted long since, the design breaks by will: it stays broken however wide the line is.
+  // Where the next word would have fitted long since, the design breaks by will: it stays broken however wide
+  // the line is.
   const room = lines
     .slice(1)
     .map((next, i) => lines[i]!.w + 0.28 * size + next.word - widest)
@@ -784,7 +810,10 @@ function slackOf(lines: readonly InkLine[], size: number): number {
   return Math.max(0, Math.min(1.2 * size, Math.max(0.5 * least, Math.min(0.85 * least, 0.25 * size))))
 }
 
-/** The space beside words that leaves them their measured width and some slack. A short single line needs no wall on its loose side. */
+/**
+ * The space beside words that leaves them their measured width and some slack. A short single line needs no
+ * wall on its loose side.
+ */
 function sideSpace(
   align: 'left' | 'center' | 'right',
   left: number,
@@ -829,8 +858,8 @@ const underlined = (text: RichText): RichText => ({
 })
 
 /**
- * Paragraphs that the design sets plainly larger than the main text become headings: told only where the design shows as many blocks as
- * the text has paragraphs. @param sizes of the design's blocks, px
+ * Paragraphs that the design sets plainly larger than the main text become headings: told only where the
+ * design shows as many blocks as the text has paragraphs. @param sizes of the design's blocks, px
  */
 export function shapeText(
   text: RichText,

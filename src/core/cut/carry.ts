@@ -15,8 +15,9 @@ function said(tile: Tile): Partial<Pick<Cut, 'alt' | 'link' | 'words'>> {
 }
 
 /**
- * Brings what was written in the email since the last build back into the cuts: a three-way merge with the last build as its base. Where
- * both sides changed, the cut prevails, since it is what the person is looking at.
+ * Brings what was written in the email since the last build back into the cuts: a three-way merge with the
+ * last build as its base. Where both sides changed, the cut prevails, since it is what the person is looking
+ * at.
  */
 export function harvest(plan: CutPlan, email: Email): CutPlan {
   const tiles = new Map(
@@ -62,9 +63,9 @@ const unmoved = (cut: Cut | undefined, base: Built | undefined): boolean =>
   !!cut && !!base && (['x', 'y', 'w', 'h', 'kind'] as const).every((k) => cut[k] === base[k])
 
 /**
- * Lays newly built bands over the ones there were. A band whose cuts have not moved stays as it is, but for what the cuts say; a changed band
- * keeps its name, role and settings; tiles and bands added by hand stay where they were, behind what they followed. A tile that was deleted stays
- * deleted until its cut changes.
+ * Lays newly built bands over the ones there were. A band whose cuts have not moved stays as it is, but for
+ * what the cuts say; a changed band keeps its name, role and settings; tiles and bands added by hand stay
+ * where they were, behind what they followed. A tile that was deleted stays deleted until its cut changes.
  */
 export function carry(previous: Email, fresh: Band[], plan: CutPlan): Band[] {
   const cuts = new Map(plan.cuts.map((c) => [c.id, c]))
@@ -146,7 +147,8 @@ const retile = (band: Band, change: (t: Tile) => Tile): Band => {
 function restate(old: Tile, now: Tile, base: Built | undefined): Tile {
   if (old.kind === 'picture' && now.kind === 'picture') {
     const { narrowPicture: before, ...rest } = old
-    // One that was chosen in Compose stays until the cut has its own; one that came from the cut goes with it.
+    // One that was chosen in Compose stays until the cut has its own; one that came from the cut goes with
+    // it.
     const narrowPicture = now.narrowPicture ?? (base?.narrow ? undefined : before)
     return {
       ...rest,
@@ -197,7 +199,9 @@ function withExtras(band: Band, old: Band): Band {
   return next
 }
 
-/** Puts bands without cuts back where they were; of bands whose cuts are gone, what was added by hand stays. */
+/**
+ * Puts bands without cuts back where they were; of bands whose cuts are gone, what was added by hand stays.
+ */
 function insertOwn(
   bands: Band[],
   previous: Email,

@@ -8,8 +8,9 @@ const REACH = 15
 const LEAST = 0.003
 
 /**
- * The design with the noise of JPEG taken off its flat grounds: what lies near a colour that covers some of the design is set to that colour. A design
- * without such noise is given back as it is. `noise`: the channel difference that rims and ringing beside letters still have, 0 to 255.
+ * The design with the noise of JPEG taken off its flat grounds: what lies near a colour that covers some of
+ * the design is set to that colour. A design without such noise is given back as it is. `noise`: the channel
+ * difference that rims and ringing beside letters still have, 0 to 255.
  */
 export function cleaned(raster: Raster): { raster: Raster; noise: number } {
   const px = packed(raster)
@@ -33,8 +34,8 @@ export function cleaned(raster: Raster): { raster: Raster; noise: number } {
 }
 
 /**
- * Whether a block needs no cleaning, by five of its points. JPEG writes block by block: where nothing stands, a whole block is one colour; and inside a
- * photograph nothing is near a ground.
+ * Whether a block needs no cleaning, by five of its points. JPEG writes block by block: where nothing stands,
+ * a whole block is one colour; and inside a photograph nothing is near a ground.
  */
 function settled(
   px: Int32Array,
@@ -97,7 +98,10 @@ const bucketOf = (p: number): number => ((p & 0xf8) >> 3) | ((p & 0xf800) >> 6) 
 const NONE = -1,
   SEVERAL = 127
 
-/** For each bucket of colours the one ground (by its place in the list) that some of them may be near, `NONE` or `SEVERAL`. */
+/**
+ * For each bucket of colours the one ground (by its place in the list) that some of them may be near, `NONE`
+ * or `SEVERAL`.
+ */
 function nearTable(grounds: readonly number[]): Int8Array {
   const table = new Int8Array(1 << 15).fill(NONE)
   grounds.forEach((g, k) => {
@@ -155,8 +159,8 @@ export function groundsOf(px: Int32Array, width: number, height: number): number
 }
 
 /**
- * Whether the flat grounds end in a haze: where a run of one ground stops, a clean design shows the rim of a letter, of any difference; JPEG shows the
- * same colour a little off.
+ * Whether the flat grounds end in a haze: where a run of one ground stops, a clean design shows the rim of a
+ * letter, of any difference; JPEG shows the same colour a little off.
  */
 function noisy(px: Int32Array, width: number, height: number, grounds: readonly number[]): boolean {
   const known = new Set(grounds)

@@ -1,7 +1,10 @@
 import type { CutPlan } from './plan'
 import { packed, type Raster, type Rect } from './raster'
 
-/** What became of a rectangle in another version of the design: how far it moved, and how much of it is the same, 0 to 1. */
+/**
+ * What became of a rectangle in another version of the design: how far it moved, and how much of it is the
+ * same, 0 to 1.
+ */
 export interface Fate {
   dy: number
   same: number
@@ -20,8 +23,8 @@ function hashes(r: Raster, x: number, w: number, from: number, to: number): Int3
 }
 
 /**
- * Where a rectangle of one design lies in another of the same width: each row votes for the distance to the rows like it. Rows that stand in many
- * places (flat ones) have little to say.
+ * Where a rectangle of one design lies in another of the same width: each row votes for the distance to the
+ * rows like it. Rows that stand in many places (flat ones) have little to say.
  */
 export function fateOf(before: Raster, after: Raster, rect: Rect): Fate {
   if (before.width !== after.width) return { dy: 0, same: 0 }
@@ -56,8 +59,9 @@ export function fateOf(before: Raster, after: Raster, rect: Rect): Fate {
 }
 
 /**
- * A plan on a new version of its design: cuts whose place still fits stay, those that moved go along, and both moved and changed ones are flagged. A design
- * of another width has its cuts scaled, all flagged as changed.
+ * A plan on a new version of its design: cuts whose place still fits stay, those that moved go along, and
+ * both moved and changed ones are flagged. A design of another width has its cuts scaled, all flagged as
+ * changed.
  */
 export function replan(
   plan: CutPlan,

@@ -11,8 +11,8 @@ export interface ContentEdges {
 const CLEAR = 12
 
 /**
- * Finds where an area's rows and columns turn from flat to content and back. A column is flat where it never changes downwards; a row where it never
- * changes along.
+ * Finds where an area's rows and columns turn from flat to content and back. A column is flat where it never
+ * changes downwards; a row where it never changes along.
  * @param clear least run of flat columns or rows that counts, px
  */
 export function contentEdges(raster: Raster, rect: Rect, clear = CLEAR): ContentEdges {

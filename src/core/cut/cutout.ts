@@ -3,8 +3,9 @@ import { toRgb } from '../color/hex'
 import { difference, hexOf, pack, packed, packHex, type Raster, type Rect } from './raster'
 
 /**
- * A mark without its ground. Each pixel is taken for a blend `a * ink + (1 - a) * ground`; the ink of a rim is that of the nearest solid pixel, so that no
- * ground is left in it (un-premultiplied: Porter and Duff, 1984) and no halo shows on another colour. Laid back on its ground it gives the same pixels.
+ * A mark without its ground. Each pixel is taken for a blend `a * ink + (1 - a) * ground`; the ink of a rim
+ * is that of the nearest solid pixel, so that no ground is left in it (un-premultiplied: Porter and Duff,
+ * 1984) and no halo shows on another colour. Laid back on its ground it gives the same pixels.
  * @param ground the flat colour to take out, `#rrggbb`
  */
 export function cutout(raster: Raster, rect: Rect, ground: string): Raster {
@@ -80,7 +81,10 @@ export function laidOn(mark: Raster, ground: string): Raster {
   return { ...mark, data }
 }
 
-/** How much of a mark would vanish on a ground: the share of its opaque pixels whose colour the eye hardly tells from it (CIEDE2000 under 12), 0 to 1. */
+/**
+ * How much of a mark would vanish on a ground: the share of its opaque pixels whose colour the eye hardly
+ * tells from it (CIEDE2000 under 12), 0 to 1.
+ */
 export function vanishing(mark: Raster, ground: string): number {
   const counts = new Map<number, number>()
   let total = 0

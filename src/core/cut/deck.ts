@@ -21,7 +21,10 @@ export interface DeckPiece {
   link?: string
 }
 
-/** Parts plain text: a blank line ends a piece; line ends inside one are joined, as they come from a box's width. */
+/**
+ * Parts plain text: a blank line ends a piece; line ends inside one are joined, as they come from a box's
+ * width.
+ */
 export function plainDeck(text: string): DeckPiece[] {
   return text
     .replace(/\r\n?/g, '\n')
@@ -143,8 +146,9 @@ function inlines(nodes: readonly Nodes[], marks: Mark[] = []): Inline[] {
 export type Deal = Record<string, number[]>
 
 /**
- * Offers the pieces of a deck to the words cuts and buttons of a plan in reading order: a link goes to the next button, everything else to the next words;
- * where a cut further on says much the same already (its words were read off the design), the piece goes there. What is left over at the end goes to the last one.
+ * Offers the pieces of a deck to the words cuts and buttons of a plan in reading order: a link goes to the
+ * next button, everything else to the next words; where a cut further on says much the same already (its
+ * words were read off the design), the piece goes there. What is left over at the end goes to the last one.
  */
 export function deal(pieces: readonly DeckPiece[], plan: Pick<CutPlan, 'cuts' | 'order'>): Deal {
   const places = orderedCuts(plan).filter((c) => c.kind === 'words' || c.kind === 'button')
@@ -156,7 +160,8 @@ export function deal(pieces: readonly DeckPiece[], plan: Pick<CutPlan, 'cuts' | 
   pieces.forEach((piece, i) => {
     const wanted = piece.kind === 'link' ? 'button' : 'words'
     const like = places.findIndex((c, k) => k >= at && c.kind === wanted && likeness(c, piece) >= LIKE)
-    // A cut that a later piece is like is left to it, and none goes past it: what has no place before stays open.
+    // A cut that a later piece is like is left to it, and none goes past it: what has no place before stays
+    // open.
     const taken = places.findIndex(
       (c, k) => k >= at && pieces.slice(i + 1).some((p) => likeness(c, p) >= LIKE),
     )
@@ -187,7 +192,10 @@ function likeness(cut: Cut, piece: DeckPiece): number {
   return shared / (a.size + b.size - shared)
 }
 
-/** Writes dealt pieces into their cuts. @param formatted with bold, italic, links and lists; else the words alone */
+/**
+ * Writes dealt pieces into their cuts.
+ * @param formatted with bold, italic, links and lists; else the words alone
+ */
 export function takeDeck(
   plan: CutPlan,
   pieces: readonly DeckPiece[],

@@ -1,4 +1,7 @@
-/** What a design's width lets one guess: how wide the email is, px, and how many of the design's pixels make one of its. */
+/**
+ * What a design's width lets one guess: how wide the email is, px, and how many of the design's pixels make
+ * one of its.
+ */
 export interface SizeGuess {
   emailWidth: number
   density: number
@@ -6,8 +9,9 @@ export interface SizeGuess {
 }
 
 /**
- * Guesses density and email width from a design's width. Designs come at the email's own width (usually 600 to 700 px), at double or three times that, or
- * at 375 px and its multiples for a phone; about 1000 px is common too and counts as an email of 600 (common practice, no source). The person corrects.
+ * Guesses density and email width from a design's width. Designs come at the email's own width (usually 600
+ * to 700 px), at double or three times that, or at 375 px and its multiples for a phone; about 1000 px is
+ * common too and counts as an email of 600 (common practice, no source). The person corrects.
  * @param width design px
  */
 export function guessSize(width: number): SizeGuess {

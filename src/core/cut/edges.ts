@@ -17,9 +17,10 @@ const LOW = 360
 const strength = { seam: 3, ground: 3, rule: 2, gutter: 1 }
 
 /**
- * Finds where bands meet. Four signs, strongest first: the ground changes at both margins; nearly the whole row changes at once
- * (pictures that touch, lines across); a thin rule with flat ground on both sides, which stays whole in the lower band; a gutter,
- * a run of flat rows between two contents on one ground, cut in its middle.
+ * Finds where bands meet. Four signs, strongest first: the ground changes at both margins; nearly the whole
+ * row changes at once (pictures that touch, lines across); a thin rule with flat ground on both sides, which
+ * stays whole in the lower band; a gutter, a run of flat rows between two contents on one ground, cut in its
+ * middle.
  * @param scale design pixels for each px of the email
  */
 export function findEdges(raster: Raster, scale: number, facts: RowFacts = rowFacts(raster)): Edge[] {
@@ -60,7 +61,8 @@ function groundEdges(f: RowFacts): Edge[] {
       [1, 2, 3].some((k) => step(y + k) > here)
     )
       continue
-    // Small changes have to hold for longer than a block of JPEG (8 rows), or a slope of colour would be cut into steps.
+    // Small changes have to hold for longer than a block of JPEG (8 rows), or a slope of colour would be cut
+    // into steps.
     const change = Math.min(...both.map((s) => difference(s[y + 2]!, s[y - 3]!)))
     const hold = change >= 24 ? STEADY : change >= 8 ? 12 : 28
     if (change >= 3 && both.every((s) => steady(s, y - 3 - hold, y - 3) && steady(s, y + 2, y + 2 + hold)))
@@ -91,8 +93,8 @@ function seamEdges(f: RowFacts): Edge[] {
 }
 
 /**
- * Two strong edges with only a line between them are one. A hairline counts as the edge itself; the line of two framed bands that
- * touch is cut in its middle, and the line of one framed band stays with its band.
+ * Two strong edges with only a line between them are one. A hairline counts as the edge itself; the line of
+ * two framed bands that touch is cut in its middle, and the line of one framed band stays with its band.
  */
 function settleLines(found: Edge[], raster: Raster, f: RowFacts): Edge[] {
   // One row may show both signs; and beside a hard seam the ringing of JPEG shows as a much weaker one.
@@ -135,7 +137,10 @@ function settleLines(found: Edge[], raster: Raster, f: RowFacts): Edge[] {
   return out
 }
 
-/** Lines across a picture (rails, a shore, a fence) are part of it: a stripe of little height with content on both sides is no band. */
+/**
+ * Lines across a picture (rails, a shore, a fence) are part of it: a stripe of little height with content on
+ * both sides is no band.
+ */
 function withoutStripes(edges: Edge[], f: RowFacts, scale: number): Edge[] {
   const gone = new Set<Edge>()
   // More than the frame of a band leaves in its rows.
@@ -176,7 +181,8 @@ function weakEdges(f: RowFacts, strong: Edge[], scale: number): Edge[] {
         out.push({ y: run.from, why: 'rule' })
       }
     })
-    // A low stretch between strong edges is one band unless its parts stand further from each other than from its edges.
+    // A low stretch between strong edges is one band unless its parts stand further from each other than from
+    // its edges.
     const low = cuts[i + 1]! - cuts[i]! <= LOW * scale && runs.length > 2
     const inset = low
       ? 1.05 * Math.max(...[runs[0]!, runs.at(-1)!].map((r) => (r.kind === 'flat' ? r.to - r.from : 0)))
@@ -215,7 +221,10 @@ function runsOf(f: RowFacts, from: number, to: number): Run[] {
   return runs
 }
 
-/** Takes the few rows beside a strong edge that JPEG (one block, 8 rows) or scaling has unsettled for the flat ground they are. */
+/**
+ * Takes the few rows beside a strong edge that JPEG (one block, 8 rows) or scaling has unsettled for the flat
+ * ground they are.
+ */
 function withoutRinging(runs: Run[]): Run[] {
   const stray = (run: Run | undefined, next: Run | undefined) =>
     !!run && run.to - run.from <= 8 && next?.kind === 'flat'
@@ -226,8 +235,9 @@ function withoutRinging(runs: Run[]): Run[] {
 }
 
 /**
- * How tall a gutter has to be to part two bands, px of the email. Spaces inside a text (lines, paragraphs, before a button) and spaces between
- * sections mostly fall into two groups; the threshold lies between them. 38 where they do not part clearly.
+ * How tall a gutter has to be to part two bands, px of the email. Spaces inside a text (lines, paragraphs,
+ * before a button) and spaces between sections mostly fall into two groups; the threshold lies between them.
+ * 38 where they do not part clearly.
  */
 export function gutterThreshold(heights: number[]): number {
   const sorted = heights.filter((h) => h >= 18 && h <= 90).sort((a, b) => a - b)

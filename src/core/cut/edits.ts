@@ -2,7 +2,9 @@ import { newId, type NewId } from '../email/defaults'
 import type { Cut, CutPlan } from './plan'
 import { around, overlap, type Rect } from './raster'
 
-/** Changes of a cut plan, as pure functions. Whatever is asked, cuts never overlap and never leave the design. */
+/**
+ * Changes of a cut plan, as pure functions. Whatever is asked, cuts never overlap and never leave the design.
+ */
 export interface Size {
   width: number
   height: number
@@ -73,8 +75,8 @@ export function moveSide(plan: CutPlan, id: string, side: Side, to: number, size
 }
 
 /**
- * Moves one side of a cut, and with it the neighbour that shares the whole of that side, so that no gap opens between the two; a neighbour that only
- * touches part of it stands in the way. @param to design px
+ * Moves one side of a cut, and with it the neighbour that shares the whole of that side, so that no gap opens
+ * between the two; a neighbour that only touches part of it stands in the way. @param to design px
  */
 export function moveEdge(plan: CutPlan, id: string, side: Side, to: number, size: Size): CutPlan {
   const cut = plan.cuts.find((c) => c.id === id)
@@ -178,8 +180,8 @@ export function addCut(
 export const removeCut = (plan: CutPlan, id: string): CutPlan => withCuts(plan, others(plan, id))
 
 /**
- * Makes one cut of several: the box around them, and around whatever else lies in that box. The first keeps its id; alt texts and words
- * are joined in order, the first link stays.
+ * Makes one cut of several: the box around them, and around whatever else lies in that box. The first keeps
+ * its id; alt texts and words are joined in order, the first link stays.
  */
 export function mergeCuts(plan: CutPlan, ids: readonly string[]): CutPlan {
   let group = plan.cuts.filter((c) => ids.includes(c.id))
@@ -209,7 +211,10 @@ export function mergeCuts(plan: CutPlan, ids: readonly string[]): CutPlan {
   )
 }
 
-/** Parts a cut in two at a line. What it says stays with the first part. @param at design px, inside the cut */
+/**
+ * Parts a cut in two at a line. What it says stays with the first part.
+ * @param at design px, inside the cut
+ */
 export function splitCut(
   plan: CutPlan,
   id: string,
@@ -242,7 +247,10 @@ export function splitCut(
   )
 }
 
-/** Parts a cut into so many equal parts; what does not divide goes to the first ones, a pixel each. What it says stays with the first. */
+/**
+ * Parts a cut into so many equal parts; what does not divide goes to the first ones, a pixel each. What it
+ * says stays with the first.
+ */
 export function splitEqually(
   plan: CutPlan,
   id: string,
@@ -376,7 +384,8 @@ export function distributeCuts(
     wanted.set(c.id, Math.round(from))
     from += c[length] + space
   }
-  // Those that move back go first to last, those that move on last to first, so that none stands in another's way.
+  // Those that move back go first to last, those that move on last to first, so that none stands in another's
+  // way.
   const moves = group
     .slice(1, -1)
     .map((c) => ({ c, by: wanted.get(c.id)! - c[at] }))
@@ -386,7 +395,10 @@ export function distributeCuts(
   return next
 }
 
-/** Extends a cut on all four sides until it meets a neighbour, the design's edge, or the given limits (such as the middle of a gutter). */
+/**
+ * Extends a cut on all four sides until it meets a neighbour, the design's edge, or the given limits (such as
+ * the middle of a gutter).
+ */
 export function extendCut(
   plan: CutPlan,
   id: string,
@@ -424,7 +436,10 @@ export function reorderCut(plan: CutPlan, order: readonly string[], id: string, 
   return { ...plan, order: rest }
 }
 
-/** A picture with two links side by side becomes two pictures that meet without a seam. @param at share of the width that the first link takes, 0 to 1 */
+/**
+ * A picture with two links side by side becomes two pictures that meet without a seam.
+ * @param at share of the width that the first link takes, 0 to 1
+ */
 export function splitLinks(
   plan: CutPlan,
   id: string,

@@ -9,7 +9,11 @@ export interface Bar {
 }
 export type Side = 'left' | 'right' | 'top' | 'bottom'
 
-/** The strip of one colour along a side of a rectangle, or null. @param most its width at most, px @param noise channel difference that is still one colour */
+/**
+ * The strip of one colour along a side of a rectangle, or null.
+ * @param most its width at most, px
+ * @param noise channel difference that is still one colour
+ */
 export function barOf(raster: Raster, r: Rect, most: number, noise: number): Bar | null {
   const px = packed(raster)
   const limit = noise > 10 ? noise : 4
@@ -56,14 +60,20 @@ export function besides(r: Rect, { side, width }: Bar): Rect {
   }
 }
 
-/** A frame of dashes or dots: its outer rectangle, the thickness of its line, and the radius of its corners, all in cells. */
+/**
+ * A frame of dashes or dots: its outer rectangle, the thickness of its line, and the radius of its corners,
+ * all in cells.
+ */
 export interface Dashed extends Cells {
   line: number
   radius: number
   dotted: boolean
 }
 
-/** Frames drawn in dashes, which would fall into as many marks. Their lines are filled up in the mask, so that each frame is one piece. */
+/**
+ * Frames drawn in dashes, which would fall into as many marks. Their lines are filled up in the mask, so that
+ * each frame is one piece.
+ */
 export function dashedFrames(m: Mask): Dashed[] {
   const rows: (Stretch & { y: number; line: number; mean: number })[] = []
   for (let y = 0; y < m.rows; y++) {
@@ -120,8 +130,8 @@ export function dashedFrames(m: Mask): Dashed[] {
 }
 
 /**
- * A line of dashes: the stretch it covers and the mean length of a dash. Null where the runs of ink are not even. Asked for every row of a design, it gives
- * up as soon as it can.
+ * A line of dashes: the stretch it covers and the mean length of a dash. Null where the runs of ink are not
+ * even. Asked for every row of a design, it gives up as soon as it can.
  * @param from index of the first cell @param step between cells @param length how many cells
  */
 function dashesOf(

@@ -7,8 +7,9 @@ export interface Ground {
 }
 
 /**
- * The exact colour around an area: the mode of its outermost pixel ring. A mean would give a colour that stands nowhere in the design. Only where no
- * colour is plainly the commonest (JPEG scatters one colour over its neighbours) is it the median of those around the mode.
+ * The exact colour around an area: the mode of its outermost pixel ring. A mean would give a colour that
+ * stands nowhere in the design. Only where no colour is plainly the commonest (JPEG scatters one colour over
+ * its neighbours) is it the median of those around the mode.
  * @param inset how far inside the edge the ring lies, px: away from the ringing of JPEG at a neighbour's edge
  */
 export function groundOf(raster: Raster, rect: Rect, inset = 0): Ground {

@@ -18,7 +18,8 @@ export const saidOf = (c: Cut): string =>
   c.kind === 'picture' ? (c.alt ?? '') : c.words ? plainOf(c.words).replace(/\s+/g, ' ') : ''
 
 /**
- * The cuts of a plan as an SVG image map over the design: a rectangle for each cut with its title, inside a link where it has one (SVG 2, 16.2).
+ * The cuts of a plan as an SVG image map over the design: a rectangle for each cut with its title, inside a
+ * link where it has one (SVG 2, 16.2).
  * @param picture address of the design's picture
  */
 export function imageMap(plan: CutPlan, size: { width: number; height: number }, picture: string): string {

@@ -18,7 +18,10 @@ for (const style of ['400-normal', '700-normal'])
 
 const W = 800,
   H = 300
-/** A white picture that was drawn on, as it is and as JPEG makes it. @param quality of the JPEG; left out, none */
+/**
+ * A white picture that was drawn on, as it is and as JPEG makes it.
+ * @param quality of the JPEG; left out, none
+ */
 async function picture(
   draw: (c: SKRSContext2D) => void,
   quality?: number,

@@ -9,7 +9,10 @@ export interface InkLine {
   h: number
   /** Row under the letters' feet, design px. */
   base: number
-  /** Height of a small x (of capitals where there are only those), and of the tallest letters above their feet, design px. */
+  /**
+   * Height of a small x (of capitals where there are only those), and of the tallest letters above their
+   * feet, design px.
+   */
   small: number
   tall: number
   /** Mean length of the strokes a row meets, in heights of a small x: bold letters have longer ones. */
@@ -32,8 +35,8 @@ export interface Ink {
 }
 
 /**
- * Reads letters as whatever stands off the ground: their lines as runs of inked rows, their colour as the commonest colour far from
- * the ground (the cores of the strokes; anti-aliased rims lie between).
+ * Reads letters as whatever stands off the ground: their lines as runs of inked rows, their colour as the
+ * commonest colour far from the ground (the cores of the strokes; anti-aliased rims lie between).
  */
 export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   const off = standOff(raster, rect, packHex(ground))
@@ -60,8 +63,9 @@ interface StandOff extends Rect {
 const at = (o: StandOff, x: number, y: number): number => o.d[(y - o.y) * o.w + x - o.x]!
 
 /**
- * How far pixels stand off a ground: by the channel that differs most. Where JPEG has scattered the ground, by their lightness, since colours run over into
- * what lies beside letters, and what is faint beside the darkest letters is ringing.
+ * How far pixels stand off a ground: by the channel that differs most. Where JPEG has scattered the ground,
+ * by their lightness, since colours run over into what lies beside letters, and what is faint beside the
+ * darkest letters is ringing.
  */
 function standOff(raster: Raster, rect: Rect, ground: number): StandOff {
   const px = packed(raster)
@@ -165,7 +169,10 @@ function linesOf(o: StandOff): InkLine[] {
   return lines
 }
 
-/** Takes strips along the left and the right side away: columns inked nearly throughout, and the rims beside them. Whether there were any. */
+/**
+ * Takes strips along the left and the right side away: columns inked nearly throughout, and the rims beside
+ * them. Whether there were any.
+ */
 function withoutStrips(o: StandOff): boolean {
   const share = (x: number) => {
     let n = 0
@@ -189,7 +196,10 @@ function withoutStrips(o: StandOff): boolean {
   return any
 }
 
-/** The commonest colour of what stands furthest off the ground; of JPEG, where hardly two pixels are alike, its mean. */
+/**
+ * The commonest colour of what stands furthest off the ground; of JPEG, where hardly two pixels are alike,
+ * its mean.
+ */
 function colorOf(raster: Raster, o: StandOff): string | null {
   const px = packed(raster),
     counts = new Map<number, number>()
@@ -221,7 +231,10 @@ function colorOf(raster: Raster, o: StandOff): string | null {
   return color
 }
 
-/** What a row of a line holds: inked pixels, stretches of them, and the sum of their differences to the ground. */
+/**
+ * What a row of a line holds: inked pixels, stretches of them, and the sum of their differences to the
+ * ground.
+ */
 interface InkRow {
   ink: number
   runs: number
@@ -229,11 +242,12 @@ interface InkRow {
 }
 
 /**
- * Where a line's letters stand and how tall the small ones are: the rows that hold most of its ink, their borders told between the rows by how much ink
- * each has, since rims are blended.
+ * Where a line's letters stand and how tall the small ones are: the rows that hold most of its ink, their
+ * borders told between the rows by how much ink each has, since rims are blended.
  */
 function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'small' | 'tall' | 'stroke'> {
-  // A single row may hold very much: the bars of many an e in a short word. Usual is what the fuller half of the rows holds.
+  // A single row may hold very much: the bars of many an e in a short word. Usual is what the fuller half of
+  // the rows holds.
   const weights = rows.map((r) => r.weight).sort((a, b) => b - a),
     half = weights.slice(0, Math.ceil(weights.length / 2))
   const most = Math.min(weights[0]!, (1.4 * half.reduce((a, b) => a + b, 0)) / half.length),
@@ -269,7 +283,11 @@ function feet(top: number, rows: readonly InkRow[]): Pick<InkLine, 'base' | 'sma
   }
 }
 
-/** Thicknesses of the strokes that a stretch of pixels crosses, px: blended rims count by how much of them is inked. @param inked of each pixel, 0 to 1 */
+/**
+ * Thicknesses of the strokes that a stretch of pixels crosses, px: blended rims count by how much of them is
+ * inked.
+ * @param inked of each pixel, 0 to 1
+ */
 function strokes(count: number, inked: (i: number) => number, into: number[]): void {
   let thick = 0
   for (let i = 0; i <= count; i++) {
@@ -283,7 +301,10 @@ function strokes(count: number, inked: (i: number) => number, into: number[]): v
   }
 }
 
-/** The thin strokes of a line against its stems: a quarter of what its columns cross is thinner, half of what the rows between the feet and the top of a small x cross. */
+/**
+ * The thin strokes of a line against its stems: a quarter of what its columns cross is thinner, half of what
+ * the rows between the feet and the top of a small x cross.
+ */
 function contrastOf(o: StandOff, { x, y, w, h, base, small }: InkLine): number {
   let full = 1
   for (let j = y; j < y + h; j++) for (let i = x; i < x + w; i++) full = Math.max(full, at(o, i, j))
@@ -298,10 +319,16 @@ function contrastOf(o: StandOff, { x, y, w, h, base, small }: InkLine): number {
   return stem ? thin.sort((a, b) => a - b)[thin.length >> 2]! / stem : 1
 }
 
-/** Steps in which letters are set upright to see how far they lean, px for each px of height: italics lean by 0.15 to 0.25. */
+/**
+ * Steps in which letters are set upright to see how far they lean, px for each px of height: italics lean by
+ * 0.15 to 0.25.
+ */
 const LEANS = [0, 0.13, 0.2, 0.27]
 
-/** How far the letters of a line lean: upright again, their stems stand one above the other, and columns hold much ink or none. */
+/**
+ * How far the letters of a line lean: upright again, their stems stand one above the other, and columns hold
+ * much ink or none.
+ */
 function slantOf(o: StandOff, { x, w, base, tall }: InkLine): number {
   const rows = Math.round(tall),
     top = Math.round(base - tall)
@@ -325,8 +352,8 @@ function slantOf(o: StandOff, { x, w, base, tall }: InkLine): number {
 }
 
 /**
- * Takes lines under links out of a line's rows: a few rows in its lower half that are inked in long stretches, as rows of letters never are. Whether there is
- * one under the whole of it.
+ * Takes lines under links out of a line's rows: a few rows in its lower half that are inked in long
+ * stretches, as rows of letters never are. Whether there is one under the whole of it.
  */
 function withoutUnderline(rows: InkRow[], width: number): boolean {
   const long = (r: InkRow, least: number) => r.ink >= Math.max(6, least * rows.length) * r.runs
@@ -343,7 +370,10 @@ function withoutUnderline(rows: InkRow[], width: number): boolean {
   return whole
 }
 
-/** How far the first word of a line reaches, to the first empty columns as wide as a space (about a quarter of the type's size; half a small x), and the middle of the narrower ones. */
+/**
+ * How far the first word of a line reaches, to the first empty columns as wide as a space (about a quarter of
+ * the type's size; half a small x), and the middle of the narrower ones.
+ */
 function spacesOf(o: StandOff, line: InkLine): Pick<InkLine, 'word' | 'gap'> {
   const space = Math.max(2, 0.4 * line.small)
   const gaps: number[] = []
@@ -389,8 +419,9 @@ export type LetterForm = Pick<FontStack, 'x' | 'cap'>
 export const even = ({ small, tall }: Pick<InkLine, 'small' | 'tall'>): boolean => tall < 1.14 * small
 
 /**
- * Strokes of bold letters are longer than this, in heights of a small x (of capitals where there are only those); of small letters blended rims make them
- * longer. Halfway between regular and bold, as measured on eleven texts in six fonts from 12 to 40 px at 1x and 2x.
+ * Strokes of bold letters are longer than this, in heights of a small x (of capitals where there are only
+ * those); of small letters blended rims make them longer. Halfway between regular and bold, as measured on
+ * eleven texts in six fonts from 12 to 40 px at 1x and 2x.
  */
 export function boldStroke(line: Pick<InkLine, 'small' | 'tall' | 'contrast'>): number {
   const { small } = line
@@ -416,7 +447,11 @@ export function boldStroke(line: Pick<InkLine, 'small' | 'tall' | 'contrast'>): 
             : 0.295
 }
 
-/** By how much the strokes of lines are longer than those of bold letters at least are, on the mean; below 0: regular ones. Of a line of many figures, which count as small letters, the tall ones tell how small these are. */
+/**
+ * By how much the strokes of lines are longer than those of bold letters at least are, on the mean; below 0:
+ * regular ones. Of a line of many figures, which count as small letters, the tall ones tell how small these
+ * are.
+ */
 export const boldness = (lines: readonly InkLine[]): number =>
   lines.reduce(
     (s, l) => s + l.stroke * (even(l) ? 1 : Math.max(1, (1.25 * l.small) / l.tall)) - boldStroke(l),
@@ -427,7 +462,10 @@ export const boldness = (lines: readonly InkLine[]): number =>
 const OVERSHOOT = 1.02,
   SERIF_OVERSHOOT = 1.04
 
-/** Height of letters that are all capitals or figures, design px: between all of their ink and what stands without the tips of round ones. */
+/**
+ * Height of letters that are all capitals or figures, design px: between all of their ink and what stands
+ * without the tips of round ones.
+ */
 export const capitalHeight = ({ h, tall }: Pick<InkLine, 'h' | 'tall'>): number =>
   (Math.min(h, 1.08 * tall) + tall) / 2
 
@@ -438,7 +476,8 @@ export function letterSize(
 ): number {
   if (even(line)) return capitalHeight(line) / cap
   const bySmall = line.small / ((x < 0.5 ? SERIF_OVERSHOOT : OVERSHOOT) * x)
-  // How tall the tallest letters are differs more between fonts than the small ones; of sans families it is known.
+  // How tall the tallest letters are differs more between fonts than the small ones; of sans families it is
+  // known.
   return Math.abs(x - 0.519) < 0.02 ? (bySmall + line.tall / cap) / 2 : bySmall
 }
 
@@ -468,7 +507,10 @@ export function inkBlocks(lines: readonly InkLine[], font?: LetterForm): InkBloc
 /** The median, 0 of nothing. */
 export const middle = (v: number[]): number => [...v].sort((a, b) => a - b)[v.length >> 1] ?? 0
 
-/** How lines stand in a box: told by which of their edges vary least. One line counts as left unless it is centred or held by the right edge. */
+/**
+ * How lines stand in a box: told by which of their edges vary least. One line counts as left unless it is
+ * centred or held by the right edge.
+ */
 export function alignmentOf(
   lines: readonly Pick<InkLine, 'x' | 'w'>[],
   box: { x: number; w: number },

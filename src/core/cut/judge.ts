@@ -80,7 +80,9 @@ export function judge(
   return { kind: 'drawing', sure: 0.6, looks }
 }
 
-/** Words of several colours on one line, as a price beside the one crossed out: word by word of one ink each. */
+/**
+ * Words of several colours on one line, as a price beside the one crossed out: word by word of one ink each.
+ */
 function severalInks(m: Mask, r: Cells, raster: Raster, ground: string, noise: number): boolean {
   const words = stretches(m, r, 'columns', Math.max(2, Math.round(0.25 * r.h)))
   if (words.length < 2 || words.length > 12) return false
@@ -121,7 +123,8 @@ export function joins(a: Judged, b: Judged, gap: number, cell: number): boolean 
   if (speck(a) || speck(b)) return gap <= 6
   const x = Math.max(a.looks.x, b.looks.x) / cell
   const oneInk = difference(a.looks.color, b.looks.color) <= 48
-  // Letters of one size and ink, no further apart than a paragraph's space (of small letters' heights: about half the size of the type each).
+  // Letters of one size and ink, no further apart than a paragraph's space (of small letters' heights: about
+  // half the size of the type each).
   const alike = (p: number, q: number, most: number) => Math.max(p, q) <= most * Math.min(p, q)
   // Of a last line of a word or two the small letters' height is told badly.
   const short = b.cells.w < 12 * x && b.cells.w < 0.5 * a.cells.w

@@ -37,7 +37,10 @@ export const layersSchema = z.object({
 })
 export type DesignLayers = z.infer<typeof layersSchema>
 
-/** Which email-safe stack stands in for a font of the design: by its family's kind (common practice, no source). */
+/**
+ * Which email-safe stack stands in for a font of the design: by its family's kind (common practice, no
+ * source).
+ */
 export function safeFontFor(name: string | undefined): SafeFont | undefined {
   if (!name) return undefined
   const n = name.toLowerCase().replace(/[^a-z]/g, '')
@@ -109,8 +112,9 @@ export function saidBy(cut: Cut, texts: readonly TextBlock[], scale: number): Pa
 }
 
 /**
- * Corrects what the pixels say by what the file knows: where it has words, a part is words (or a button's, or a picture's that they lie on); where it
- * has a picture, a part that fills it is a picture, at the picture's own edges.
+ * Corrects what the pixels say by what the file knows: where it has words, a part is words (or a button's, or
+ * a picture's that they lie on); where it has a picture, a part that fills it is a picture, at the picture's
+ * own edges.
  */
 export function withLayers(
   found: Autocut,

@@ -8,8 +8,9 @@ import { overlap, packed, packHex, type Raster, type Rect } from './raster'
 const SPECK = 3
 
 /**
- * What of a design no cut covers although something stands there: flat ground between cuts becomes space by itself and is not told of, nor are the panels
- * under them with their edges. Each area is drawn in to what it holds.
+ * What of a design no cut covers although something stands there: flat ground between cuts becomes space by
+ * itself and is not told of, nor are the panels under them with their edges. Each area is drawn in to what it
+ * holds.
  */
 export function leftOut(raster: Raster, cuts: readonly Cut[], panels: readonly Panel[]): Rect[] {
   const px = packed(raster)
@@ -55,7 +56,10 @@ function free(region: Rect, cuts: readonly Rect[], panels: readonly Panel[]): Re
 const holds = (a: Rect, b: Rect): boolean =>
   b.x >= a.x && b.y >= a.y && b.x + b.w <= a.x + a.w && b.y + b.h <= a.y + a.h
 
-/** A panel without its edges and the rims of its round corners (where a circle leaves out 0.3 of its radius on the diagonal). */
+/**
+ * A panel without its edges and the rims of its round corners (where a circle leaves out 0.3 of its radius on
+ * the diagonal).
+ */
 function inside({ x, y, w, h, radius, borderWidth = 0, bar }: Panel): Rect {
   const by = Math.max(borderWidth + 2, Math.ceil(0.3 * radius))
   const at = (side: NonNullable<typeof bar>['side']) => by + (bar?.side === side ? bar.width : 0)

@@ -8,7 +8,8 @@ import { Lettering, type Letters } from './lettering'
 import type { Cut } from './plan'
 import { isItalic, serifs, span, tellFonts, type Sample } from './typeface'
 
-// Letters of open fonts (SIL OFL 1.1), as their packages ship them, drawn by Skia; the weights were found on Barlow and Source Serif among others, not on Karla, Plex and Fraunces.
+// Letters of open fonts (SIL OFL 1.1), as their packages ship them, drawn by Skia; the weights were found on
+// Barlow and Source Serif among others, not on Karla, Plex and Fraunces.
 const shipped = {
   Barlow: 'barlow',
   Karla: 'karla',
@@ -227,7 +228,8 @@ test('lines stand where they stand in the design: a multi-line paragraph keeps i
   )
   expect(two!.ink.lines).toHaveLength(2)
   expect(two!.line).toBe(24)
-  // Its baselines are at 60 and 84 px: the middle of its two lines is between them, less half of what letters stand above their feet.
+  // Its baselines are at 60 and 84 px: the middle of its two lines is between them, less half of what letters
+  // stand above their feet.
   expect(two!.bottom - two!.top).toBeCloseTo(2 * 2 * 24, 0)
   expect(Math.abs(two!.top / 2 - (60 - 24 / 2 - (16 * fontStacks.sans.drop) / 2))).toBeLessThan(1.5)
 })

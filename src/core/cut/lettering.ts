@@ -50,7 +50,10 @@ interface Faces {
   offs: readonly Off[]
 }
 
-/** Tells how the words of a design are set: from their ink, from the words themselves, and from what stands near. */
+/**
+ * Tells how the words of a design are set: from their ink, from the words themselves, and from what stands
+ * near.
+ */
 export class Lettering {
   /** `scale`: design px for each px of the email. */
   constructor(
@@ -62,11 +65,14 @@ export class Lettering {
     },
   ) {}
 
-  /** How the letters of a cut are set, and where their first line begins and their last one ends, design px. */
+  /**
+   * How the letters of a cut are set, and where their first line begins and their last one ends, design px.
+   */
   of(cut: Cut, behind: string): Letters {
     return this.remembered(`${cut.id}:${behind}`, () => {
       const alone = this.measured(cut, behind)
-      // Of a word or two little can be measured. Words level with each other are set alike, as the columns of a table are.
+      // Of a word or two little can be measured. Words level with each other are set alike, as the columns of
+      // a table are.
       const [only, more] = alone.ink.lines
       if (!only || more || cut.lettering) return alone
       const level = this.input.cuts
@@ -195,7 +201,8 @@ export class Lettering {
       // Much wider than that are only words of which some were not read.
       const byWidth = inked / (spanOf(bold) || Infinity),
         width = byWidth < 1.7 * high ? byWidth : 0
-      // Of lines that differ the one that agrees best with the width tells; where that says nothing, the width of others as high does.
+      // Of lines that differ the one that agrees best with the width tells; where that says nothing, the
+      // width of others as high does.
       const nearest =
         main && width && !capitals && !low
           ? main.lines
@@ -209,7 +216,8 @@ export class Lettering {
             Math.exp(
               middle(offs.filter((o) => Math.abs(o.small - main.lines[0]!.small) <= 0.7).map((o) => o.off)),
             )
-      // Letters stand apart by about a tenth of their size; capitals that are set wide show more, and are wider than they could else be.
+      // Letters stand apart by about a tenth of their size; capitals that are set wide show more, and are
+      // wider than they could else be.
       const apart = middle(ink.lines.map((l) => l.gap)) / s
       const wide =
         capitals &&
@@ -282,7 +290,10 @@ export class Lettering {
     })
   }
 
-  /** How the words of a button are set: their font where it is another than its own, the size of their letters and how wide they are, px. */
+  /**
+   * How the words of a button are set: their font where it is another than its own, the size of their letters
+   * and how wide they are, px.
+   */
   label(
     cut: Cut,
     box: BoxLook,
@@ -352,7 +363,10 @@ export class Lettering {
   }
   private readonly inks = new Map<string, Ink>()
 
-  /** How tall a single line may be, px: taller, it would push the next one away, be it of another cut above or below it or of what stands level with it. */
+  /**
+   * How tall a single line may be, px: taller, it would push the next one away, be it of another cut above or
+   * below it or of what stands level with it.
+   */
   private nextLine(cut: Cut, ink: Ink): number {
     const { lines } = ink
     if (lines.length !== 1) return Infinity
@@ -375,7 +389,10 @@ export class Lettering {
     )
   }
 
-  /** How a line is aligned to what stands right above and below it: by the middle or the right edge, where nothing shares its left edge. */
+  /**
+   * How a line is aligned to what stands right above and below it: by the middle or the right edge, where
+   * nothing shares its left edge.
+   */
   alignedBeside(cut: Cut, line: Rect): 'center' | 'right' | null {
     const s = this.input.scale
     const near = this.input.cuts.filter(
@@ -408,9 +425,10 @@ const saidBy = (cut: Cut): string => (cut.words ? plainOf(cut.words) : '')
 const RIGHT = 0.04
 
 /**
- * The size of letters, px, by their height and by the width of the words they make; 0: not known. Height is told to a pixel or so, width far better, but
- * only of the font that they are set in. `off`: by how much all words of the design are wider than that, as a logarithm; `web`: whether they will be set in
- * their own font all the same; `trust` in the width, 0 to 1.
+ * The size of letters, px, by their height and by the width of the words they make; 0: not known. Height is
+ * told to a pixel or so, width far better, but only of the font that they are set in. `off`: by how much all
+ * words of the design are wider than that, as a logarithm; `web`: whether they will be set in their own font
+ * all the same; `trust` in the width, 0 to 1.
  */
 function settled(
   height: number,
@@ -425,7 +443,11 @@ function settled(
 /** Of fewer letters than this a single one that was misread, or a space, says too much about their width. */
 const FEW = 6
 
-/** Whether letters are bold: by their strokes, and where these are near the border by how wide the words are. @param height their size by height, px @param widthOf their size by width if bold, if not */
+/**
+ * Whether letters are bold: by their strokes, and where these are near the border by how wide the words are.
+ * @param height their size by height, px
+ * @param widthOf their size by width if bold, if not
+ */
 function bolder({ lines }: InkBlock, height: number, widthOf: (bold: boolean) => number): boolean {
   const by = boldness(lines),
     strokes = by > 0
@@ -433,7 +455,10 @@ function bolder({ lines }: InkBlock, height: number, widthOf: (bold: boolean) =>
   return Math.abs(by) > 0.03 || offOther! > 0.03 || off! - offOther! < 0.04 ? strokes : !strokes
 }
 
-/** A single line whose words are known: without letters that reach below, it stands on its last rows, whatever its rows of ink say. */
+/**
+ * A single line whose words are known: without letters that reach below, it stands on its last rows, whatever
+ * its rows of ink say.
+ */
 function withWords(ink: Ink, said: string): Ink {
   const [line, more] = ink.lines
   if (!line || more || !said || /[\ngjpqyQ,;()[\]{}|@$§_/\\]/.test(said) || line.base >= line.y + line.h - 2)

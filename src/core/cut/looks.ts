@@ -4,7 +4,10 @@ import { differs, pack, packed, type Raster, type Rect } from './raster'
 export interface Looks {
   /** The commonest colour off the ground, packed: of letters, the cores of their strokes. */
   color: number
-  /** Share of the pixels off the ground that lie between ground and that colour: letters are of one ink, with blended rims. 0 to 1. */
+  /**
+   * Share of the pixels off the ground that lie between ground and that colour: letters are of one ink, with
+   * blended rims. 0 to 1.
+   */
   mono: number
   /** How many of 4096 colours make up nine tenths of what is off the ground. */
   colors: number
@@ -71,7 +74,8 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
     colors++
     if (sum >= 0.9 * total) break
   }
-  // The ink: among the common colours the one farthest from the ground, since rims lie between. Plain numbers throughout: this runs for every line of a design.
+  // The ink: among the common colours the one farthest from the ground, since rims lie between. Plain numbers
+  // throughout: this runs for every line of a design.
   const gr = ground & 255,
     gg = (ground >>> 8) & 255,
     gb = (ground >>> 16) & 255
@@ -128,8 +132,9 @@ export function looksOf(raster: Raster, rect: Rect, ground: number, noise = 8): 
 }
 
 /**
- * The middle height of the runs of rows that hold at least half the ink of a full row: in a line of letters those between baseline and the top of a small
- * x, since few letters reach further up or down. The fullest rows (the bars of many an e) say too much: three quarters of all hold less than a full one.
+ * The middle height of the runs of rows that hold at least half the ink of a full row: in a line of letters
+ * those between baseline and the top of a small x, since few letters reach further up or down. The fullest
+ * rows (the bars of many an e) say too much: three quarters of all hold less than a full one.
  */
 function smallLetters(perRow: readonly number[]): number {
   const inked = perRow.filter((n) => n > 0).sort((a, b) => a - b)

@@ -2,8 +2,8 @@ import { differs, type Rect } from './raster'
 import { isShade } from './slopes'
 
 /**
- * Where an area differs from its ground, one cell for each px of the email: the picture that parts are found in. Far fewer cells than pixels, and a
- * letter's stem is never narrower than one.
+ * Where an area differs from its ground, one cell for each px of the email: the picture that parts are found
+ * in. Far fewer cells than pixels, and a letter's stem is never narrower than one.
  */
 export interface Mask {
   /** Of the area, design px. */
@@ -24,13 +24,17 @@ export interface Cells {
   h: number
 }
 
-/** Up to this channel difference a colour is the ground, whatever it looks like: on a noisy design, and on a clean one. */
+/**
+ * Up to this channel difference a colour is the ground, whatever it looks like: on a noisy design, and on a
+ * clean one.
+ */
 const SAME = { noisy: 8, clean: 3 }
 
 /**
  * @param px the design's pixels, packed
- * @param tolerance channel difference that is still the ground, 0 to 255; of a noisy design more than that of a clean one. What differs less counts only
- * where it is flat, as a pale box is; ringing is not, nor is a shadow.
+ * @param tolerance channel difference that is still the ground, 0 to 255; of a noisy design more than that of
+ * a clean one. What differs less counts only where it is flat, as a pale box is; ringing is not, nor is a
+ * shadow.
  */
 export function maskOf(
   px: Int32Array,
@@ -44,7 +48,8 @@ export function maskOf(
     rows = Math.ceil(area.h / cell)
   const ink = new Uint8Array(cols * rows)
   const right = area.x + area.w
-  // Of larger cells every other pixel is read, like the white fields of a chess board: even a line of one pixel meets some.
+  // Of larger cells every other pixel is read, like the white fields of a chess board: even a line of one
+  // pixel meets some.
   const stride = cell > 1 ? 2 : 1
   const same = tolerance > 10 ? SAME.noisy : SAME.clean
   const shade = Math.max(3, Math.round(3 * cell))
@@ -109,7 +114,10 @@ function isWide(
   return (goes(1, left + w - x) || goes(-1, x - left)) && (goes(width, top + h - y) || goes(-width, y - top))
 }
 
-/** A rectangle drawn in to the outermost pixels that are not the ground, by at most a few on each side. @param most px */
+/**
+ * A rectangle drawn in to the outermost pixels that are not the ground, by at most a few on each side.
+ * @param most px
+ */
 export function exactly(
   px: Int32Array,
   width: number,
@@ -244,7 +252,10 @@ export function pixelsOf(m: Mask, r: Cells, size: { width: number; height: numbe
   return { x, y, w: Math.min(size.width - x, r.w * m.cell), h: Math.min(size.height - y, r.h * m.cell) }
 }
 
-/** Empties the cells outside the round corners of a box, where what lies around it shows. @param radius design px */
+/**
+ * Empties the cells outside the round corners of a box, where what lies around it shows.
+ * @param radius design px
+ */
 export function roundOff(m: Mask, radius: number): void {
   const r = Math.ceil(radius / m.cell)
   for (let y = 0; y < Math.min(r, m.rows); y++)
@@ -260,7 +271,11 @@ export function roundOff(m: Mask, radius: number): void {
     }
 }
 
-/** Empties what touches the upper or lower border and is no taller than a few rows: there a neighbour's colour rings through. @param most rows */
+/**
+ * Empties what touches the upper or lower border and is no taller than a few rows: there a neighbour's colour
+ * rings through.
+ * @param most rows
+ */
 export function withoutRims(m: Mask, most: number, at: { above: boolean; below: boolean }): void {
   const empty = (y: number) => {
     for (let x = 0, i = y * m.cols; x < m.cols; x++, i++) if (m.ink[i]) return false

@@ -1,7 +1,9 @@
 import { colorDifference } from '../color/difference'
 import type { Cut, CutPlan } from './plan'
 
-/** Two neighbouring cuts whose grounds are nearly, but not quite, the same: a seam would show between them. */
+/**
+ * Two neighbouring cuts whose grounds are nearly, but not quite, the same: a seam would show between them.
+ */
 export interface NearGrounds {
   a: Cut
   b: Cut
@@ -19,7 +21,10 @@ const touching = (a: Cut, b: Cut, reach: number): boolean => {
   return x <= reach && y <= reach && (x < 0 || y < 0)
 }
 
-/** Every pair of neighbours, live words or flat colour, whose grounds look nearly alike. @param reach how far apart neighbours may lie, design px */
+/**
+ * Every pair of neighbours, live words or flat colour, whose grounds look nearly alike.
+ * @param reach how far apart neighbours may lie, design px
+ */
 export function nearGrounds(plan: Pick<CutPlan, 'cuts'>, reach = 8): NearGrounds[] {
   const grounded = plan.cuts.filter((c) => c.kind !== 'picture' && c.ground)
   return grounded.flatMap((a, i) =>

@@ -7,8 +7,8 @@ export interface PaletteColor {
 }
 
 /**
- * The colours of an area by how much they cover, each a value that stands in the design exactly: the commonest of its neighbours within 10 of a channel,
- * whose shares it takes.
+ * The colours of an area by how much they cover, each a value that stands in the design exactly: the
+ * commonest of its neighbours within 10 of a channel, whose shares it takes.
  * @param most how many
  */
 export function paletteOf(

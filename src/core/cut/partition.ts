@@ -1,6 +1,9 @@
 import { around, overlap, type Rect } from './raster'
 
-/** How cuts lie: one above the other, side by side, a single one, on a panel, or interlocked so that no straight line parts them. */
+/**
+ * How cuts lie: one above the other, side by side, a single one, on a panel, or interlocked so that no
+ * straight line parts them.
+ */
 export type Layout<C extends Rect, P extends Rect = Rect> =
   | { kind: 'rows'; box: Rect; parts: Layout<C, P>[] }
   | { kind: 'columns'; box: Rect; parts: Layout<C, P>[] }
@@ -9,7 +12,8 @@ export type Layout<C extends Rect, P extends Rect = Rect> =
   | { kind: 'knot'; box: Rect; cuts: C[] }
 
 /**
- * Parts cuts by straight lines, first into rows, then into columns, and so on (a guillotine partition, also called XY-cut). The cuts on a panel stay together.
+ * Parts cuts by straight lines, first into rows, then into columns, and so on (a guillotine partition, also
+ * called XY-cut). The cuts on a panel stay together.
  * @param panels boxes under the cuts; one that cuts reach out of is left aside
  */
 export function partition<C extends Rect & { kind?: string }, P extends Rect = Rect>(
@@ -80,12 +84,15 @@ function parted<C extends Rect & { kind?: string }, P extends Rect>(
   return { kind: 'knot', box, cuts: items.flatMap((i) => leavesOf(i.made())) }
 }
 
-/** So many rows of words under each other, column for column, belong together (a heading, its words, a button); more of them are a table. */
+/**
+ * So many rows of words under each other, column for column, belong together (a heading, its words, a
+ * button); more of them are a table.
+ */
 const MOST_ROWS = 3
 
 /**
- * Takes a row of pictures or words and the rows of words and buttons right under it, column for column, as columns: so that a phone, which stacks
- * columns, shows each picture or heading with its own words.
+ * Takes a row of pictures or words and the rows of words and buttons right under it, column for column, as
+ * columns: so that a phone, which stacks columns, shows each picture or heading with its own words.
  */
 function captioned<C extends Rect & { kind?: string }, P extends Rect>(rows: Layout<C, P>[]): Layout<C, P>[] {
   const out: Layout<C, P>[] = []

@@ -48,8 +48,9 @@ export interface PartsFound {
 const GUTTER = 14
 
 /**
- * Takes a band apart: columns, and in them grounds, photographs, drawings, words, buttons, rules and rows of icons. A recursive XY-cut (Nagy and Seth,
- * 1984) over what differs from the ground, with boxes opened when they are met.
+ * Takes a band apart: columns, and in them grounds, photographs, drawings, words, buttons, rules and rows of
+ * icons. A recursive XY-cut (Nagy and Seth, 1984) over what differs from the ground, with boxes opened when
+ * they are met.
  * @param scale design px for each px of the email
  * @param noise channel difference that is still one colour: see `cleaned`
  * @param seams whether another ground begins above and below
@@ -123,7 +124,8 @@ class Taker {
     }
     this.area(band, ground.color, band, 0, 0)
     this.likeNeighbours()
-    // Many small marks strewn over a ground that is not quite flat: one picture, which would only fall into pieces.
+    // Many small marks strewn over a ground that is not quite flat: one picture, which would only fall into
+    // pieces.
     const marks = this.parts.filter((p) => p.kind === 'drawing')
     const tiny = marks.filter((p) => Math.min(p.w, p.h) < 14 * this.scale)
     // Stars and grain lie anywhere; the points of a list stand in a column.
@@ -147,7 +149,10 @@ class Taker {
     return this.found()
   }
 
-  /** Where a column of pixels changes against its neighbour nearly all the way down, with a flat ground on one side at least; null where nothing does. */
+  /**
+   * Where a column of pixels changes against its neighbour nearly all the way down, with a flat ground on one
+   * side at least; null where nothing does.
+   */
   private seamIn(band: Rect): number | null {
     const margin = Math.round(60 * this.scale),
       step = Math.max(1, Math.floor(band.h / 160))
@@ -229,7 +234,10 @@ class Taker {
     this.besideBars(from, ground, frame)
   }
 
-  /** An upright strip beside words is the side of a panel around them, without a ground of its own: as quotations have it. */
+  /**
+   * An upright strip beside words is the side of a panel around them, without a ground of its own: as
+   * quotations have it.
+   */
   private besideBars(from: number, ground: string, frame: Rect): void {
     const s = this.scale
     for (const bar of this.parts.slice(from)) {
@@ -318,8 +326,8 @@ class Taker {
   }
 
   /**
-   * The rows of a table: where each line of a later column stands level with one of the first, and the first has more (a heading above, as a rule), the
-   * rows are read across. Null elsewhere.
+   * The rows of a table: where each line of a later column stands level with one of the first, and the first
+   * has more (a heading above, as a rule), the rows are read across. Null elsewhere.
    */
   private tableRows(m: Mask, r: Cells, columns: readonly Stretch[]): Stretch[] | null {
     if (columns.length < 2 || columns.length > 5) return null
@@ -339,7 +347,8 @@ class Taker {
       )
     )
       return null
-    // What the later columns stand level with begins a row of its own; what comes before it in the first column is another.
+    // What the later columns stand level with begins a row of its own; what comes before it in the first
+    // column is another.
     const begins = first.filter((a) => later.every((l) => l.some((b) => level(a, b))))
     if (!begins.length || begins[0] === first[0]) return null
     const cuts = [
@@ -355,7 +364,10 @@ class Taker {
       .filter((s) => s.to > s.from)
   }
 
-  /** A title above columns that happens to end where the first of them does: what stands beside is level with what is below it, not with both. */
+  /**
+   * A title above columns that happens to end where the first of them does: what stands beside is level with
+   * what is below it, not with both.
+   */
   private headed(
     m: Mask,
     r: Cells,
@@ -393,7 +405,10 @@ class Taker {
     if (inner) this.rows(m, inner, { ...c, frame: pixelsOf(m, inner, this.raster) })
   }
 
-  /** Stretches of columns parted over the whole height. One line of words is not parted by the spaces between its words. */
+  /**
+   * Stretches of columns parted over the whole height. One line of words is not parted by the spaces between
+   * its words.
+   */
   private columns(m: Mask, r: Cells, lines: readonly Stretch[], c: Context): Stretch[] {
     const single = lines.filter((l) => l.to - l.from > 2).length === 1 && r.h <= TALLEST_LINE
     // Spaces between the words of large letters are wider, and may lie one above the other.
@@ -443,7 +458,10 @@ class Taker {
     )
   }
 
-  /** An upright strip, or a picture or mark that fills its place, and the words beside it: they may stand closer than columns do. */
+  /**
+   * An upright strip, or a picture or mark that fills its place, and the words beside it: they may stand
+   * closer than columns do.
+   */
   private beside(m: Mask, r: Cells): Stretch[] | null {
     const found = stretches(m, r, 'columns', 6)
     if (r.h < 20 || found.length < 2 || iconRow(m, r)) return null
@@ -483,7 +501,10 @@ class Taker {
     this.rest(m, r, c, judged)
   }
 
-  /** What belongs together, taken together: specks above and below letters (dots, accents) and the pieces of a drawing go to what is nearest. */
+  /**
+   * What belongs together, taken together: specks above and below letters (dots, accents) and the pieces of a
+   * drawing go to what is nearest.
+   */
   private joined(m: Mask, parts: readonly Judged[], c: Context): Judged[] {
     const out: Judged[] = []
     for (const part of parts) {
@@ -600,7 +621,10 @@ class Taker {
     return found ? this.openedAs(found.rect, found.box, c) : this.openedCard(inner, c)
   }
 
-  /** A card whose upper part is a picture, or of another colour, from side to side: its lower part alone is a box. */
+  /**
+   * A card whose upper part is a picture, or of another colour, from side to side: its lower part alone is a
+   * box.
+   */
   private openedCard(rect: Rect, c: Context): boolean {
     const s = this.scale
     if (rect.w < 90 * s || rect.h < 120 * s) return false

@@ -14,7 +14,9 @@ export type PartKind = (typeof partKinds)[number]
 
 const px = (most: number) => z.number().min(0).max(most)
 
-/** How the letters of a cut look, in px of the email: from the design's layers, else measured from its pixels. */
+/**
+ * How the letters of a cut look, in px of the email: from the design's layers, else measured from its pixels.
+ */
 export const letteringSchema = z.object({
   font: fontSchema.optional(),
   /** As the file names it, such as `Barlow-SemiBold`. */
@@ -54,7 +56,10 @@ export const encodingSchema = z.object({
 })
 export type Encoding = z.infer<typeof encodingSchema>
 
-/** One rectangle of the design, and what it becomes. What it does not become is kept too, so that a change of mind loses nothing. */
+/**
+ * One rectangle of the design, and what it becomes. What it does not become is kept too, so that a change of
+ * mind loses nothing.
+ */
 export const cutSchema = z.object({
   id: z.string().min(1).max(40),
   /** Design pixels. */
@@ -109,7 +114,10 @@ const builtSchema = cutSchema.pick({
 })
 export type Built = z.infer<typeof builtSchema>
 
-/** A box of the design with a ground of its own, under the cuts that lie on it: it becomes the ground of a cell. */
+/**
+ * A box of the design with a ground of its own, under the cuts that lie on it: it becomes the ground of a
+ * cell.
+ */
 export const panelSchema = z.object({
   x: z.number().int().min(0),
   y: z.number().int().min(0),
@@ -152,7 +160,10 @@ export const planSchema = z.object(planFields)
 /** All cuts of one design. */
 export type CutPlan = z.infer<typeof planSchema>
 
-/** A plan as any version of the app stored it, in its present form; anything else is left for the schema to refuse. */
+/**
+ * A plan as any version of the app stored it, in its present form; anything else is left for the schema to
+ * refuse.
+ */
 export function upgradePlan(value: unknown): unknown {
   const plan = value as { version?: unknown } | null
   return plan && typeof plan === 'object' && plan.version === 1
@@ -175,7 +186,10 @@ export const emptyPlan = (): CutPlan => ({
 /** 800 KB for all pictures and 200 KB for each load well on a phone (common practice, no source). */
 export const DEFAULT_BUDGET = { all: 800 * 1024, each: 200 * 1024 }
 
-/** Cuts in reading order: by row (cuts that overlap in height for more than half of the lower one), then from the left. */
+/**
+ * Cuts in reading order: by row (cuts that overlap in height for more than half of the lower one), then from
+ * the left.
+ */
 export function readingOrder<C extends { x: number; y: number; w: number; h: number }>(
   cuts: readonly C[],
 ): C[] {
@@ -191,7 +205,10 @@ export function readingOrder<C extends { x: number; y: number; w: number; h: num
   return rows.flatMap((r) => r.sort((a, b) => a.x - b.x))
 }
 
-/** The cuts of a plan in the order the person gave them, else in reading order; cuts made since stand where they are read. */
+/**
+ * The cuts of a plan in the order the person gave them, else in reading order; cuts made since stand where
+ * they are read.
+ */
 export function orderedCuts(plan: Pick<CutPlan, 'cuts' | 'order'>): Cut[] {
   const read = readingOrder(plan.cuts)
   if (!plan.order) return read

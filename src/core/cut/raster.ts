@@ -1,6 +1,9 @@
 import { toRgb } from '../color/hex'
 
-/** Pixels of a picture: RGBA, 4 bytes a pixel, rows from the top, without padding. Opaque: designs are flattened when they come in. */
+/**
+ * Pixels of a picture: RGBA, 4 bytes a pixel, rows from the top, without padding. Opaque: designs are
+ * flattened when they come in.
+ */
 export interface Raster {
   width: number
   height: number
@@ -15,7 +18,10 @@ export interface Rect {
   h: number
 }
 
-/** The pixels as one signed 32-bit number each, for quick comparison: signed, since engines count with those fastest. */
+/**
+ * The pixels as one signed 32-bit number each, for quick comparison: signed, since engines count with those
+ * fastest.
+ */
 export const packed = (r: Raster): Int32Array =>
   new Int32Array(r.data.buffer, r.data.byteOffset, r.width * r.height)
 

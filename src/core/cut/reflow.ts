@@ -65,7 +65,10 @@ export function joinPieces(pieces: readonly TextLine[]): TextLine[] {
 /** What a round list mark is read as. */
 const MISREAD = /^([«»¢°*©®+oe.])\s+(?=\S)/
 
-/** Lines read off a picture, with the marks of a list told from letters: several lines that begin alike, at one place. */
+/**
+ * Lines read off a picture, with the marks of a list told from letters: several lines that begin alike, at
+ * one place.
+ */
 export function withBullets(lines: readonly TextLine[]): TextLine[] {
   const marked = lines.filter((l) => MISREAD.test(l.text) || /^•\s/.test(l.text))
   return lines.map((l) =>
@@ -141,8 +144,9 @@ function alignOf(lines: readonly TextLine[]): 'left' | 'center' | 'right' {
 }
 
 /**
- * Joins lines that only the width of their box broke, and keeps real paragraphs: where the next line stands further away than the lines usually do, or a
- * list item begins. Where only the next word would still have fitted, the break stays as one of a line.
+ * Joins lines that only the width of their box broke, and keeps real paragraphs: where the next line stands
+ * further away than the lines usually do, or a list item begins. Where only the next word would still have
+ * fitted, the break stays as one of a line.
  */
 export function paragraphsOf(lines: readonly Pick<TextLine, 'text' | 'base' | 'w' | 'size'>[]): string[] {
   const steps = lines
@@ -177,7 +181,10 @@ export function paragraphsOf(lines: readonly Pick<TextLine, 'text' | 'base' | 'w
 const glued = (a: string, b: string): string =>
   a.endsWith('\u00ad') ? a.slice(0, -1) + b : /\p{L}-$/u.test(a) ? a + b : `${a} ${b}`
 
-/** What blocks say together: one below the other they are paragraphs; on one row they are one line, with the design's space between them in ems. */
+/**
+ * What blocks say together: one below the other they are paragraphs; on one row they are one line, with the
+ * design's space between them in ems.
+ */
 export function readAcross(blocks: readonly TextBlock[]): string {
   const level = (a: TextBlock, b: TextBlock) =>
     Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y) > 0.6 * Math.min(a.h, b.h) &&

@@ -16,7 +16,10 @@ export interface RowFacts {
   change: Float32Array
   /** Mean difference to the row above, 0 to 255. */
   step: Float32Array
-  /** Share of sixteen blocks of the row in which at least half the pixels change plainly against the row above. */
+  /**
+   * Share of sixteen blocks of the row in which at least half the pixels change plainly against the row
+   * above.
+   */
   coverage: Float32Array
 }
 

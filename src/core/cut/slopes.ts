@@ -1,14 +1,17 @@
 import { differs, pack, packed, type Raster, type Rect } from './raster'
 
-/** How far a slope of colour may go from one row to the next, and how unlike its two margins may be: 0 to 255. */
+/**
+ * How far a slope of colour may go from one row to the next, and how unlike its two margins may be: 0 to 255.
+ */
 const STEEPEST = 4,
   UNLIKE = 8
 /** Pixels this near to the slope's colour at their place are its ground. */
 const NEAR = 3
 
 /**
- * A band whose ground is a slope of colour from top to bottom or from side to side, with that ground made one colour (that of its middle), so that what
- * stands on it can be told. Null where the ground is no such slope. The raster given back is of the band alone.
+ * A band whose ground is a slope of colour from top to bottom or from side to side, with that ground made one
+ * colour (that of its middle), so that what stands on it can be told. Null where the ground is no such slope.
+ * The raster given back is of the band alone.
  */
 export function withoutSlope(raster: Raster, band: Rect): Raster | null {
   const px = packed(raster)
@@ -60,7 +63,8 @@ const shifted = (p: number, from: number, to: number): number => {
 }
 
 /**
- * Whether a pixel belongs to a soft shadow or a glow: near the ground's colour, and shading off slowly. A pale box is as near to the ground, but flat.
+ * Whether a pixel belongs to a soft shadow or a glow: near the ground's colour, and shading off slowly. A
+ * pale box is as near to the ground, but flat.
  * @param reach px over which it shades off
  */
 export function isShade(
@@ -75,7 +79,8 @@ export function isShade(
 ): boolean {
   const p = px[y * width + x]!
   if (differs(p, ground, DEEPEST)) return false
-  // On three sides at least it goes on nearly as it is, and near by or a little further it is another shade, not the ground.
+  // On three sides at least it goes on nearly as it is, and near by or a little further it is another shade,
+  // not the ground.
   let gentle = 0,
     shades = 0
   for (let side = 0; side < 4; side++) {
@@ -103,7 +108,11 @@ const colorAt = (
   outside: number,
 ): number => (x < 0 || y < 0 || x >= right || y >= bottom ? outside : px[y * width + x]!)
 
-/** A rectangle without the soft shadow around it: each side moved in to where the colour jumps, by at most a few px. @param most px */
+/**
+ * A rectangle without the soft shadow around it: each side moved in to where the colour jumps, by at most a
+ * few px.
+ * @param most px
+ */
 export function withoutShade(raster: Raster, r: Rect, most: number): Rect {
   const px = packed(raster)
   const inward = (x: number, y: number, dx: number, dy: number, limit: number) => {
@@ -119,7 +128,8 @@ export function withoutShade(raster: Raster, r: Rect, most: number): Rect {
       if (jump(k)) return jump(k + 1) && at(k + 2) === at(k + 3) ? k + 2 : k + 1
     return Infinity
   }
-  // A shadow never jumps, so that the first jump is the box's; a picture in it may begin as gently as the shadow ends.
+  // A shadow never jumps, so that the first jump is the box's; a picture in it may begin as gently as the
+  // shadow ends.
   const first = (v: number[]) => {
     const n = Math.min(...v)
     return n === Infinity ? 0 : Math.max(0, n)

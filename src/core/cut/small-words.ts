@@ -13,9 +13,10 @@ export const LEAST_SIZE = 14,
   PHONE = 375
 
 /**
- * Words in a picture cut whose size, once the email is scaled down to a phone, is too small to read. The cut's own widths count: a picture as wide as
- * the email shrinks with it; one beside others stacks, and grows to the phone's width at most.
- * Where phones get a part of the design of its own, that part counts; the words of a narrow design are not known.
+ * Words in a picture cut whose size, once the email is scaled down to a phone, is too small to read. The
+ * cut's own widths count: a picture as wide as the email shrinks with it; one beside others stacks, and grows
+ * to the phone's width at most. Where phones get a part of the design of its own, that part counts; the words
+ * of a narrow design are not known.
  * @param emailWidth px
  */
 export function smallWords(

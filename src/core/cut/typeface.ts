@@ -14,9 +14,11 @@ const FAMILIES: Record<Kind, readonly SafeFont[]> = {
 }
 
 /**
- * How much letters look like ones with serifs; below 0: without; null where there are none. Serif designs have thin strokes, and small letters that are
- * smaller against their tall ones; of lines that are all capitals or figures the strokes alone tell. The weights are those of a logistic regression over
- * six fonts, regular, bold and italic, from 12 to 40 px at 1x and 2x: 99 of 100 of their lines come out right, and all of five fonts that were left out.
+ * How much letters look like ones with serifs; below 0: without; null where there are none. Serif designs
+ * have thin strokes, and small letters that are smaller against their tall ones; of lines that are all
+ * capitals or figures the strokes alone tell. The weights are those of a logistic regression over six fonts,
+ * regular, bold and italic, from 12 to 40 px at 1x and 2x: 99 of 100 of their lines come out right, and all
+ * of five fonts that were left out.
  */
 export function serifs(lines: readonly InkLine[]): number | null {
   const telling = lines.filter((l) => l.small >= 5)
@@ -34,10 +36,16 @@ export const isItalic = (lines: readonly InkLine[]): boolean =>
   lines.length > 0 &&
   lines.filter((l) => l.slant > (l.small < 9 || even(l) ? 0.15 : 0)).length > lines.length / 2
 
-/** Before the first letter of a line there is no ink, nor after its last, em (mean of the drawn designs): serifs reach further out. */
+/**
+ * Before the first letter of a line there is no ink, nor after its last, em (mean of the drawn designs):
+ * serifs reach further out.
+ */
 export const bearing = (font: FontStack): number => (kindOf(font) === 'serif' ? 0.02 : 0.05)
 
-/** How wide the ink of words is that stand on so many lines, in sizes of their letters; 0 where there are too few to tell. */
+/**
+ * How wide the ink of words is that stand on so many lines, in sizes of their letters; 0 where there are too
+ * few to tell.
+ */
 export function span(
   said: string,
   lines: number,
@@ -69,15 +77,19 @@ export interface Sample {
 /** How much a sample has to look like serifs, or like none, to go against what it would inherit. */
 const SURE = 1.5
 
-/** By how much of its size a word must be wider or narrower than in the family it would inherit, for another one to be taken. */
+/**
+ * By how much of its size a word must be wider or narrower than in the family it would inherit, for another
+ * one to be taken.
+ */
 const APART = 0.05
 
 /** Of fewer letters than this, those level with them say more. */
 const SHORT = 12
 
 /**
- * Tells in which email-safe font words of a design are set, where it is plainly not the one they would inherit: with or without serifs by how each looks,
- * which family of these by how wide all of its words are. A few words look like all those level with them.
+ * Tells in which email-safe font words of a design are set, where it is plainly not the one they would
+ * inherit: with or without serifs by how each looks, which family of these by how wide all of its words are.
+ * A few words look like all those level with them.
  */
 export function tellFonts(samples: readonly Sample[]): Map<string, SafeFont> {
   const looks = new Map(samples.map((s) => [s.id, serifs(s.lines)]))
@@ -116,7 +128,10 @@ export function tellFonts(samples: readonly Sample[]): Map<string, SafeFont> {
   return out
 }
 
-/** By how much words are wider than a font has them for the height of its letters, as a logarithm, with how high a small x is, design px. */
+/**
+ * By how much words are wider than a font has them for the height of its letters, as a logarithm, with how
+ * high a small x is, design px.
+ */
 export interface Off {
   off: number
   small: number

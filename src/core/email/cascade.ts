@@ -43,7 +43,10 @@ const layer = <T>(from: Origin, values: Partial<T> | undefined): Layers<T> =>
 const roleSheets = (house: HouseStyle, own: StyleOverrides, role: Role): RoleSheet[] =>
   [house.roles?.[role], own.roles?.[role]].filter((s): s is RoleSheet => !!s)
 
-/** The sets that a text style of a role is made of: house, email, what the role says of all its words, what it says of this style. */
+/**
+ * The sets that a text style of a role is made of: house, email, what the role says of all its words, what it
+ * says of this style.
+ */
 export const textLayers = (
   house: HouseStyle,
   own: StyleOverrides,
@@ -66,7 +69,10 @@ export const linkLayers = (house: HouseStyle, own: StyleOverrides, role: Role): 
   ...roleSheets(house, own, role).flatMap((s) => layer('role', s.link)),
 ]
 
-/** The sets that a button of a role is made of; a variant's values prevail over the main ones of the same level. */
+/**
+ * The sets that a button of a role is made of; a variant's values prevail over the main ones of the same
+ * level.
+ */
 export function buttonLayers(
   house: HouseStyle,
   own: StyleOverrides,
@@ -89,8 +95,8 @@ export function buttonLayers(
 const smallPrint = (role: Role) => role === 'footer' || role === 'notice'
 
 /**
- * House style with an email's own values and those of each role over it: house style -> email -> role -> text style or kind. A tile's own
- * values come on top, in its emitter.
+ * House style with an email's own values and those of each role over it: house style -> email -> role -> text
+ * style or kind. A tile's own values come on top, in its emitter.
  */
 export function resolveStyle(house: HouseStyle, own: StyleOverrides): Style {
   const roleStyle = (role: Role): RoleStyle => ({
@@ -135,7 +141,8 @@ export interface Trace<V> {
 
 /**
  * Traces one value through the layers of a style. @param own a tile's own values, which prevail over all
- * @returns the value with its origin and everything it covers, the nearest first; undefined where no layer sets it
+ * @returns the value with its origin and everything it covers, the nearest first; undefined where no layer
+ * sets it
  */
 export function trace<T, K extends keyof T>(
   layers: Layers<T>,

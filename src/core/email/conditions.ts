@@ -8,7 +8,10 @@ export const conditionSchema = z.object({
 })
 export type Condition = z.infer<typeof conditionSchema>
 
-/** True where one reader, with these values, is shown what the condition guards. Upper and lower case count alike. */
+/**
+ * True where one reader, with these values, is shown what the condition guards. Upper and lower case count
+ * alike.
+ */
 export function holds({ field, test, value }: Condition, values: Readonly<Record<string, string>>): boolean {
   const is = (values[field] ?? '').trim().toLowerCase()
   switch (test) {

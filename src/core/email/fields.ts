@@ -18,7 +18,10 @@ export const sampleReaderSchema = z.object({
 })
 export type SampleReader = z.infer<typeof sampleReaderSchema>
 
-/** True where a text can be a value of the type: a date as YYYY-MM-DD (ISO 8601), a decimal number, an address with a scheme. An empty one always can. */
+/**
+ * True where a text can be a value of the type: a date as YYYY-MM-DD (ISO 8601), a decimal number, an address
+ * with a scheme. An empty one always can.
+ */
 export function fits(value: string, type: FieldType): boolean {
   const v = value.trim()
   if (!v) return true

@@ -4,7 +4,9 @@ import { z } from 'zod'
 export type Family =
   'georgia' | 'times new roman' | 'arial' | 'trebuchet ms' | 'tahoma' | 'verdana' | 'courier new'
 
-/** A family that is on nearly every reader's machine, with what it falls back to and how its letters measure. */
+/**
+ * A family that is on nearly every reader's machine, with what it falls back to and how its letters measure.
+ */
 export interface FontStack {
   css: string
   /** Its first family, as the table of letters' widths names it. */
@@ -13,15 +15,22 @@ export interface FontStack {
   x: number
   /** Height of a capital, em. */
   cap: number
-  /** Ascent less descent, em: it says where in a line the letters stand. Of the wide stack the mean of Verdana and of DejaVu Sans, which stands in for it on Linux. */
+  /**
+   * Ascent less descent, em: it says where in a line the letters stand. Of the wide stack the mean of Verdana
+   * and of DejaVu Sans, which stands in for it on Linux.
+   */
   drop: number
-  /** Whether what stands in for it on other machines is as wide by design, as the Liberation fonts are for Arial and Times New Roman. */
+  /**
+   * Whether what stands in for it on other machines is as wide by design, as the Liberation fonts are for
+   * Arial and Times New Roman.
+   */
   matched?: boolean
 }
 
 /**
- * The email-safe stacks, by the name the document stores. Which families are safe is common practice, no source; the measures of the first
- * family of each are those of the open collection `@capsizecss/metrics` (checked in fonts.test.ts).
+ * The email-safe stacks, by the name the document stores. Which families are safe is common practice, no
+ * source; the measures of the first family of each are those of the open collection `@capsizecss/metrics`
+ * (checked in fonts.test.ts).
  */
 export const fontStacks = {
   serif: { css: "Georgia, 'Times New Roman', serif", family: 'georgia', x: 0.481, cap: 0.692, drop: 0.698 },
@@ -76,7 +85,10 @@ const family = z
 export const fontSchema = z.union([z.enum(safeFonts), family])
 export type Font = z.infer<typeof fontSchema>
 
-/** A font that readers with `@font-face` load; the others (the Word engine among them) take the stack it falls back to. */
+/**
+ * A font that readers with `@font-face` load; the others (the Word engine among them) take the stack it falls
+ * back to.
+ */
 export const webFontSchema = z.object({
   family,
   fallback: z.enum(safeFonts),

@@ -19,8 +19,8 @@ export const innerWidth = (band: Pick<Band, 'padding' | 'card'>, emailWidth: num
   Math.max(0, blockWidth(band, emailWidth) - across(band.padding))
 
 /**
- * Settles the widths of a row's cells: those written are kept in proportion and made to add up, with the gaps, to the width they
- * share, so that emitters and the tray read the same numbers.
+ * Settles the widths of a row's cells: those written are kept in proportion and made to add up, with the
+ * gaps, to the width they share, so that emitters and the tray read the same numbers.
  * @param shared the width the row has, px
  */
 export function measureRow(
@@ -54,8 +54,8 @@ export const measureBand = (band: Band, emailWidth: number): Map<string, CellMea
 export const LEAST_CELL = 24
 
 /**
- * New widths for a row's cells once one of them is set: the others share what is left in the proportion they had, none under `LEAST_CELL` as
- * long as there is room for that. The sum stays `shared` less the gaps.
+ * New widths for a row's cells once one of them is set: the others share what is left in the proportion they
+ * had, none under `LEAST_CELL` as long as there is room for that. The sum stays `shared` less the gaps.
  * @param widths settled outer widths, px @param at which one is set @param to px
  */
 export function reshare(widths: readonly number[], at: number, to: number): number[] {

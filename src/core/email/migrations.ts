@@ -4,7 +4,10 @@ import { houseStyleSchema, type HouseStyle } from './styles'
 type Json = Record<string, unknown>
 const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null && !Array.isArray(v)
 
-/** What turns a document of one version into the next. Each is written once and never changed again, since old documents stay as they are. */
+/**
+ * What turns a document of one version into the next. Each is written once and never changed again, since old
+ * documents stay as they are.
+ */
 const emailSteps: Record<number, (doc: Json) => Json> = {
   // Links became a style of their own; an email says in which of three ways it is written.
   1: (doc) => ({

@@ -1,9 +1,10 @@
 import { z } from 'zod'
 
 /**
- * Rich text: ProseMirror JSON of a small schema (paragraph, headings 1 to 3, lists, quote, line break; bold, italic, underline,
- * strike, raised and lowered letters, link, language; colour, highlight, size and letter spacing), shared by the editor and the emitters.
- * Fields stand in the words as they are written: `[[name | fallback]]`.
+ * Rich text: ProseMirror JSON of a small schema (paragraph, headings 1 to 3, lists, quote, line break; bold,
+ * italic, underline, strike, raised and lowered letters, link, language; colour, highlight, size and letter
+ * spacing), shared by the editor and the emitters. Fields stand in the words as they are written: `[[name |
+ * fallback]]`.
  */
 const color = z.string().regex(/^#[0-9a-fA-F]{6}$/)
 

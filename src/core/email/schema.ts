@@ -52,7 +52,10 @@ export interface Cell {
   padding: Sides
   align: Align
   valign: 'top' | 'middle' | 'bottom'
-  /** `place`: where it stands once the row's cells are stacked, counted from 1; those without a place keep their order after it. */
+  /**
+   * `place`: where it stands once the row's cells are stacked, counted from 1; those without a place keep
+   * their order after it.
+   */
   narrow?: { padding?: Sides; place?: number }
   items: (Tile | Row)[]
 }
@@ -136,7 +139,10 @@ export type ByHand = z.infer<typeof byHandSchema>
 
 export const emailSchema = z.object({
   version: z.literal(EMAIL_VERSION),
-  /** How it is written: composed from bands, the whole HTML by hand, or plain text only. The other two are kept while one counts. */
+  /**
+   * How it is written: composed from bands, the whole HTML by hand, or plain text only. The other two are
+   * kept while one counts.
+   */
   way: z.enum(['bands', 'hand', 'plain']),
   /** px */
   width: z.number().int().min(320).max(900),
@@ -150,7 +156,10 @@ export const emailSchema = z.object({
   hand: byHandSchema.optional(),
   /** The whole email where it is plain text only. */
   plain: z.string().max(400_000).optional(),
-  /** The plain-text part beside the HTML where it is written by hand; left out, it is made from the HTML's own words. */
+  /**
+   * The plain-text part beside the HTML where it is written by hand; left out, it is made from the HTML's own
+   * words.
+   */
   text: z.string().max(400_000).optional(),
   fields: z.array(fieldSchema).max(200).optional(),
   readers: z.array(sampleReaderSchema).max(40).optional(),

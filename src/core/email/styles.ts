@@ -1,7 +1,10 @@
 import { z } from 'zod'
 import { fontSchema, webFontSchema } from './fonts'
 
-/** The parts that several kinds of tile share: colours, sides, borders, text and button styles, and the house style they inherit from. */
+/**
+ * The parts that several kinds of tile share: colours, sides, borders, text and button styles, and the house
+ * style they inherit from.
+ */
 export const colorSchema = z
   .string()
   .regex(/^#[0-9a-fA-F]{6}$/, 'a colour is written #rrggbb')
@@ -12,7 +15,10 @@ const px = (max: number) => z.number().int().min(0).max(max)
 /** What lies bare in a design becomes padding, and designs are up to 20,000 px tall. */
 const space = px(20_000)
 export const sidesSchema = z.object({ top: space, right: space, bottom: space, left: space })
-/** Space on four sides, px. On a right-to-left email left and right change places: left means the side where lines begin. */
+/**
+ * Space on four sides, px. On a right-to-left email left and right change places: left means the side where
+ * lines begin.
+ */
 export type Sides = z.infer<typeof sidesSchema>
 
 /** The same space on all sides, or vertical and horizontal space, px. */

@@ -5,7 +5,8 @@ import { lineWidth, wordsWidth } from './widths'
 
 const sentence = 'The dome opens at nine and closes when the last visitor has seen Saturn.'
 
-// The open collection of the Capsize project (MIT) gives the mean width of running English text in each font, by the frequency of letters.
+// The open collection of the Capsize project (MIT) gives the mean width of running English text in each font,
+// by the frequency of letters.
 test.each([
   ['serif', 'georgia'],
   ['times', 'timesNewRoman'],
@@ -21,7 +22,8 @@ test.each([
   ).toBeLessThan(0.05)
 })
 
-// Liberation Sans and Serif have the metrics of Arial and Times New Roman by design; Skia measures them where they are installed.
+// Liberation Sans and Serif have the metrics of Arial and Times New Roman by design; Skia measures them where
+// they are installed.
 test.each([
   ['sans', 'Liberation Sans'],
   ['times', 'Liberation Serif'],

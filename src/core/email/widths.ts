@@ -1,7 +1,10 @@
 import pixelWidth from 'string-pixel-width'
 import type { FontStack } from './fonts'
 
-/** Letters that the table of widths lacks, as others that are as wide (of the families of `fontStacks`, within a few hundredths of an em). */
+/**
+ * Letters that the table of widths lacks, as others that are as wide (of the families of `fontStacks`, within
+ * a few hundredths of an em).
+ */
 const ALIKE: [RegExp, string][] = [
   [/[\u2018\u2019\u201a]/g, "'"],
   [/[\u201c\u201d\u201e]/g, '"'],
@@ -16,8 +19,8 @@ const ALIKE: [RegExp, string][] = [
 ]
 
 /**
- * Width of a line of words set in the first family of a stack, px; kerning is left out. From measured widths of each letter (the package
- * string-pixel-width); letters without one count as an x. @param size px
+ * Width of a line of words set in the first family of a stack, px; kerning is left out. From measured widths
+ * of each letter (the package string-pixel-width); letters without one count as an x. @param size px
  */
 export const wordsWidth = (
   words: string,
@@ -30,7 +33,11 @@ export const wordsWidth = (
     { font: font.family, size, bold: style.bold, italic: style.italic },
   )
 
-/** Room for a line of words, px: a little more than they are wide, since readers may set them in the next family of the stack. @param size px */
+/**
+ * Room for a line of words, px: a little more than they are wide, since readers may set them in the next
+ * family of the stack.
+ * @param size px
+ */
 export const lineWidth = (
   words: string,
   font: Pick<FontStack, 'family'>,

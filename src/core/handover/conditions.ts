@@ -2,7 +2,10 @@ import { clean } from '../compile/element'
 import type { ConditionWriter } from '../compile/context'
 import { holds, type Condition } from '../email/conditions'
 
-/** A condition as it stands in the document: in comments, so that nothing of it is seen where a platform leaves it. */
+/**
+ * A condition as it stands in the document: in comments, so that nothing of it is seen where a platform
+ * leaves it.
+ */
 export const conditionsAsWritten: ConditionWriter = (c) => ({
   before: `<!-- [[if ${said(c)}]] -->`,
   after: '<!-- [[end]] -->',

@@ -16,7 +16,10 @@ export interface Manifest {
   text: { file: string; bytes: number }
   pictures: { file: string; type: string; width: number; height: number; bytes: number; alt: string }[]
   links: { href: string; from: string; band: string }[]
-  /** Personal fields. `inHref` is how one stands inside a link of the HTML, where brackets must be percent-encoded (RFC 3986, section 2). */
+  /**
+   * Personal fields. `inHref` is how one stands inside a link of the HTML, where brackets must be
+   * percent-encoded (RFC 3986, section 2).
+   */
   fields: { name: string; fallback: string; inHref: string }[]
 }
 

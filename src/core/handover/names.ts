@@ -29,8 +29,9 @@ export interface NamedPicture {
 }
 
 /**
- * Names for an email's pictures: numbered in reading order, so that a folder sorted by name shows them as they come, and saying what they
- * show. A picture used twice is handed over once. Pictures of an email written by hand keep their own names.
+ * Names for an email's pictures: numbered in reading order, so that a folder sorted by name shows them as
+ * they come, and saying what they show. A picture used twice is handed over once. Pictures of an email
+ * written by hand keep their own names.
  */
 export function namePictures(email: Pick<Email, 'way' | 'bands' | 'hand'>): NamedPicture[] {
   const out = new Map<string, NamedPicture>()
@@ -58,7 +59,9 @@ const unused = (name: string, taken: ReadonlySet<string>): string => {
   return n
 }
 
-/** Every picture of an email in the order in which readers load them, with what it says and where it stands. */
+/**
+ * Every picture of an email in the order in which readers load them, with what it says and where it stands.
+ */
 export function picturesOf(
   email: Pick<Email, 'way' | 'bands' | 'hand'>,
 ): { picture: PictureRef; alt: string; where: string }[] {

@@ -4,7 +4,10 @@ import { placesOf } from '../email/walk'
 import { wordsIn } from '../tiles/parts'
 import { fieldsIn, type Field } from './fields'
 
-/** Every field an email uses, each once with the first fallback written for it, in the order in which they are met. */
+/**
+ * Every field an email uses, each once with the first fallback written for it, in the order in which they are
+ * met.
+ */
 export function fieldsOf(email: Email): Field[] {
   const fields = new Map<string, string>()
   const see = (text: string) => {

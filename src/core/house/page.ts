@@ -36,8 +36,9 @@ export interface PageStyle {
 const LEAST_TEXT = 1
 
 /**
- * Reads the looks off a page: its rules are written into its elements by the cascade, then colours, fonts, buttons and logo candidates are counted, by
- * how much text or how many elements have them. Scripts are never run.
+ * Reads the looks off a page: its rules are written into its elements by the cascade, then colours, fonts,
+ * buttons and logo candidates are counted, by how much text or how many elements have them. Scripts are never
+ * run.
  * @param sheets style sheets that came beside the page
  * @param base address of the page, for pictures named relatively
  */

@@ -582,8 +582,9 @@ function firstWords(tile: Extract<Tile, { kind: 'words' }>): string {
 }
 
 /**
- * An email's HTML as bands: tables that part it in strips and columns become bands and cells, plain content becomes tiles, and what is not
- * understood becomes code tiles with its own markup, so that nothing that is seen is lost.
+ * An email's HTML as bands: tables that part it in strips and columns become bands and cells, plain content
+ * becomes tiles, and what is not understood becomes code tiles with its own markup, so that nothing that is
+ * seen is lost.
  * @param pictures addresses in the HTML that stand for pictures kept here
  */
 export function bandsFromHtml(

@@ -33,7 +33,10 @@ const named: Record<string, string> = {
   maroon: '#800000',
 }
 
-/** A colour as #rrggbb, or undefined where it is none that a document holds: transparent, a gradient, a variable. */
+/**
+ * A colour as #rrggbb, or undefined where it is none that a document holds: transparent, a gradient, a
+ * variable.
+ */
 export function colorOf(value: string | undefined): string | undefined {
   const v = value?.trim().toLowerCase()
   if (!v) return undefined
@@ -58,7 +61,10 @@ export function pxOf(value: unknown, em = 16): number | undefined {
 
 const read = new WeakMap<Element, Record<string, string>>()
 
-/** The declarations of an element, a property each. They are read once, so the element may not be changed after. */
+/**
+ * The declarations of an element, a property each. They are read once, so the element may not be changed
+ * after.
+ */
 export function styleOfElement(e: Element): Record<string, string> {
   const known = read.get(e)
   if (known) return known
@@ -69,7 +75,9 @@ export function styleOfElement(e: Element): Record<string, string> {
   return style
 }
 
-/** Padding as written in the longhands and the shorthand (CSS Box Model Level 3, 4.2), px, each at least 0. */
+/**
+ * Padding as written in the longhands and the shorthand (CSS Box Model Level 3, 4.2), px, each at least 0.
+ */
 export function paddingOf(style: Record<string, string>): Sides {
   const parts = (style.padding ?? '0')
     .trim()
@@ -86,7 +94,10 @@ export function paddingOf(style: Record<string, string>): Sides {
   }
 }
 
-/** The email-safe stack nearest to a `font-family`: the first family that one begins with or holds, else its generic family. */
+/**
+ * The email-safe stack nearest to a `font-family`: the first family that one begins with or holds, else its
+ * generic family.
+ */
 export function fontOf(value: string | undefined): SafeFont | undefined {
   if (!value) return undefined
   const families = value.split(',').map((f) =>

@@ -24,7 +24,8 @@ const asEmail = (b: ReturnType<typeof bandsFromHtml>): Email =>
 /** Words without spaces, since white space between blocks may differ. */
 const words = (html: string) => plainOfHtml(html, () => '').replace(/[\s=-]+/g, '')
 
-// A newsletter as such are written everywhere: nested tables of 600 px, a hero, columns, a button in a cell (common practice, no source).
+// A newsletter as such are written everywhere: nested tables of 600 px, a hero, columns, a button in a cell
+// (common practice, no source).
 const letter = page(
   `
   <div style="display:none;max-height:0">What the week brings &#847; &zwnj; &nbsp;</div>

@@ -16,9 +16,10 @@ const C1 = (0.01 * 255) ** 2
 const C2 = (0.03 * 255) ** 2
 
 /**
- * Mean structural similarity of two pictures of one size, 1 for the same ones: Z. Wang, A. C. Bovik, H. R. Sheikh, E. P. Simoncelli, "Image quality
- * assessment: from error visibility to structural similarity" (2004), with their constants, an even 11 px window, and their scale for the usual
- * viewing distance (the shorter side brought to about 256 px). Throws a RangeError where the sizes differ.
+ * Mean structural similarity of two pictures of one size, 1 for the same ones: Z. Wang, A. C. Bovik, H. R.
+ * Sheikh, E. P. Simoncelli, "Image quality assessment: from error visibility to structural similarity"
+ * (2004), with their constants, an even 11 px window, and their scale for the usual viewing distance (the
+ * shorter side brought to about 256 px). Throws a RangeError where the sizes differ.
  */
 export const ssim = (a: Rgba, b: Rgba): number => ssimTo(a)(b)
 

@@ -1,6 +1,7 @@
 /**
- * What a reader shows that does not know a feature the compiler emits. A feature that some major reader lacks must stand here (readers.test.ts); so must one
- * that the open data set does not list. docs/readers.md is written from it.
+ * What a reader shows that does not know a feature the compiler emits. A feature that some major reader lacks
+ * must stand here (readers.test.ts); so must one that the open data set does not list. docs/readers.md is
+ * written from it.
  */
 export const fallbacks: Readonly<Record<string, string>> = {
   // Not listed in the data set.

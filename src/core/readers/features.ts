@@ -2,7 +2,10 @@ import * as csstree from 'css-tree'
 import { fromHtml } from 'hast-util-from-html'
 import { elementsOf, readStyle } from '../compile/stylesheet'
 
-/** What a document uses of HTML and CSS, by the names of the open support data set where it has one: `css-padding`, `html-h1-h6`; else `css:word`. */
+/**
+ * What a document uses of HTML and CSS, by the names of the open support data set where it has one:
+ * `css-padding`, `html-h1-h6`; else `css:word`.
+ */
 export type FeatureName = string
 
 /** Elements that the data set counts under a common name. */
@@ -88,7 +91,8 @@ const propertyNames: Record<string, string> = {
 }
 
 /**
- * Every feature of HTML and CSS that compiled documents use, each under one name. @param known whether the data set has a name
+ * Every feature of HTML and CSS that compiled documents use, each under one name. @param known whether the
+ * data set has a name
  */
 export function featuresOf(html: string, known: (slug: string) => boolean): Set<FeatureName> {
   const out = new Set<FeatureName>(['html-doctype', 'html-comments'])

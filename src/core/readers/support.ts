@@ -10,7 +10,10 @@ export interface SupportData {
   }[]
 }
 
-/** The readers that most people read in, as the data set names them: family and platform. Which are the major ones is common practice, no source. */
+/**
+ * The readers that most people read in, as the data set names them: family and platform. Which are the major
+ * ones is common practice, no source.
+ */
 export const majorReaders: readonly { family: string; platform: string; name: string }[] = [
   { family: 'apple-mail', platform: 'macos', name: 'Apple Mail, macOS' },
   { family: 'apple-mail', platform: 'ios', name: 'Apple Mail, iOS' },
@@ -28,7 +31,10 @@ export const majorReaders: readonly { family: string; platform: string; name: st
 /** `y` supported, `a` in part, `n` not, `u` unknown. */
 export type Mark = 'y' | 'a' | 'n' | 'u'
 
-/** What the newest tested version of a reader makes of a feature. Versions stand in the order in which they were tested. */
+/**
+ * What the newest tested version of a reader makes of a feature. Versions stand in the order in which they
+ * were tested.
+ */
 export function supportOf(
   data: SupportData,
   slug: string,

@@ -51,7 +51,10 @@ export function linksIn(tile: Tile): TileLink[] {
   return found.filter((l) => l.href.trim())
 }
 
-/** What to set in a tile so that every link to one address leads to another; null where its kind cannot be changed so. */
+/**
+ * What to set in a tile so that every link to one address leads to another; null where its kind cannot be
+ * changed so.
+ */
 export function relinked(tile: Tile, from: string, to: string): Record<string, unknown> | null {
   const swap = (link: string) => (link === from ? to : link)
   switch (tile.kind) {

@@ -4,7 +4,10 @@ import { replaceFields } from '../handover/fields'
 /** What tiles need to write themselves as plain text. */
 export interface TextContext {
   fields: FieldWriter
-  /** A link after its words: in angle brackets (RFC 3986, appendix C), or as the number of a reference at the end. */
+  /**
+   * A link after its words: in angle brackets (RFC 3986, appendix C), or as the number of a reference at the
+   * end.
+   */
   link: (href: string) => string
   footer: { sender: string; address: string }
   /** Longest line, characters. */

@@ -17,7 +17,9 @@ const address = z
     'a mail address such as name@example.org',
   )
 
-/** Documents of older versions are taken too: a script or a page from before an update may still send them. */
+/**
+ * Documents of older versions are taken too: a script or a page from before an update may still send them.
+ */
 const house = z.preprocess(upgradeHouse, houseStyleSchema)
 const email = z.preprocess(upgradeEmail, emailSchema)
 const plan = z.preprocess(upgradePlan, planSchema)

@@ -54,7 +54,10 @@ function asProblem(error: unknown): Problem {
   )
 }
 
-/** A change may only come from the app's own pages or from a program, not from another site open in the same browser. */
+/**
+ * A change may only come from the app's own pages or from a program, not from another site open in the same
+ * browser.
+ */
 function assertOwnSite(request: Request): void {
   const origin = request.headers.get('origin')
   if (request.method === 'GET' || !origin) return
@@ -85,7 +88,10 @@ export function route<P extends Params = Params>(handler: Handler<P>) {
 /** Largest JSON body, bytes: an email of hundreds of bands has a few MB. */
 const MOST_JSON = 16 * 1024 * 1024
 
-/** Reads a JSON body and checks it. Throws a Problem for what is no JSON, a ZodError for what is not as described. */
+/**
+ * Reads a JSON body and checks it. Throws a Problem for what is no JSON, a ZodError for what is not as
+ * described.
+ */
 export async function readJson<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
   const text = await request.text()
   if (text.length > MOST_JSON)
@@ -114,8 +120,8 @@ const wantsProgress = (request: Request) =>
   request.headers.get('accept')?.includes('application/x-ndjson') ?? false
 
 /**
- * Answers long work. A caller that accepts `application/x-ndjson` gets a line of JSON for each step and a last line with `result` or `problem`; any
- * other gets the result alone. Going away cancels the work.
+ * Answers long work. A caller that accepts `application/x-ndjson` gets a line of JSON for each step and a
+ * last line with `result` or `problem`; any other gets the result alone. Going away cancels the work.
  */
 export async function longWork<T>(
   request: Request,

@@ -8,7 +8,10 @@ import * as schema from './schema'
 
 export type Db = BetterSQLite3Database<typeof schema>
 
-/** Opens the database of a data folder, brings its tables up to date, and sets it so that an acknowledged write survives a crash. */
+/**
+ * Opens the database of a data folder, brings its tables up to date, and sets it so that an acknowledged
+ * write survives a crash.
+ */
 export function openDb(folder: string): Db {
   mkdirSync(folder, { recursive: true })
   const sqlite = new Database(join(folder, 'mosaicus.db'))

@@ -43,6 +43,9 @@ export async function deckFromFile(bytes: Buffer, name: string): Promise<{ piece
   return deckFromText(decode(bytes), /\.(md|markdown)$/i.test(name) || undefined)
 }
 
-/** Pictures in the document are none of its copy; anchors that the library leaves for bookmarks are none either. */
+/**
+ * Pictures in the document are none of its copy; anchors that the library leaves for bookmarks are none
+ * either.
+ */
 const withoutPictures = (markdown: string): string =>
   markdown.replace(/!\[[^\]]*\]\([^)]*\)/g, '').replace(/<a id="[^"]*"><\/a>/g, '')

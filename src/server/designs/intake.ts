@@ -45,7 +45,9 @@ function typeOf(bytes: Buffer, name: string): DesignType {
   return isSvg(bytes.subarray(0, 4096).toString('utf8')) ? 'svg' : 'picture'
 }
 
-/** Opens a design's file and says what can be chosen in it. Throws a Problem that says what is wrong with it. */
+/**
+ * Opens a design's file and says what can be chosen in it. Throws a Problem that says what is wrong with it.
+ */
 export async function openDesign(bytes: Buffer, name: string): Promise<OpenedDesign> {
   const type = typeOf(bytes, name)
   const boards =
@@ -66,7 +68,10 @@ async function whole(bytes: Buffer, name: string, type: DesignType): Promise<Boa
   return { name: 'Picture', width, height }
 }
 
-/** Takes one board of a design in: its pixels as opaque sRGB PNG, and the words and shapes its file carries. @param board counted from 0 */
+/**
+ * Takes one board of a design in: its pixels as opaque sRGB PNG, and the words and shapes its file carries.
+ * @param board counted from 0
+ */
 export async function takeInBoard(bytes: Buffer, name: string, board = 0): Promise<TakenDesign> {
   const type = typeOf(bytes, name)
   if (type === 'picture') return { type, picture: await takeInDesign(bytes, name), layers: null, notes: [] }

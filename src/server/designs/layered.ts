@@ -73,7 +73,10 @@ export function layeredBoards(bytes: Buffer, name: string): Board[] {
   return boardsIn(parse(bytes, name, false)).map(({ name: n, w, h }) => ({ name: n, width: w, height: h }))
 }
 
-/** One artboard of a layered file, from the merged picture that such files carry, with its words, fonts and colours. */
+/**
+ * One artboard of a layered file, from the merged picture that such files carry, with its words, fonts and
+ * colours.
+ */
 export async function readLayered(bytes: Buffer, name: string, board: number): Promise<ReadBoard> {
   const psd = parse(bytes, name, true)
   const all = boardsIn(psd),

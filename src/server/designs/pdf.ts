@@ -9,7 +9,10 @@ import { MOST_PIXELS, refuseDesign, type Board, type ReadBoard } from './board'
 /** Whether a file begins as a PDF does. */
 export const isPdf = (bytes: Buffer): boolean => bytes.subarray(0, 1024).includes('%PDF-')
 
-/** Width a page is rasterised at, px: twice that of the email it shows. Design programs write a point for each px, browsers three for four (CSS Values 4, section 6.2). */
+/**
+ * Width a page is rasterised at, px: twice that of the email it shows. Design programs write a point for each
+ * px, browsers three for four (CSS Values 4, section 6.2).
+ */
 function rasterWidth(points: number): number {
   for (const width of [points, (points * 4) / 3]) {
     const { emailWidth, density } = guessSize(Math.round(width))
@@ -26,7 +29,8 @@ async function open(bytes: Buffer, name: string) {
   const pdf = await import('pdfjs-dist/legacy/build/pdf.mjs')
   const folder = packageFolder()
   try {
-    // Scripts in the file are never run: the library reads pages only, and its evaluator of font programs is off.
+    // Scripts in the file are never run: the library reads pages only, and its evaluator of font programs is
+    // off.
     return await pdf.getDocument({
       data: new Uint8Array(bytes),
       isEvalSupported: false,
@@ -131,8 +135,9 @@ export async function readPdf(bytes: Buffer, name: string, board: number): Promi
 }
 
 /**
- * A page drawn on nothing: RGBA. The words are read by another library than the one that draws: that one knows every slope of colour, pattern and shadow,
- * and this one tells fonts and places. It runs in WebAssembly, in memory of its own that is given back at once.
+ * A page drawn on nothing: RGBA. The words are read by another library than the one that draws: that one
+ * knows every slope of colour, pattern and shadow, and this one tells fonts and places. It runs in
+ * WebAssembly, in memory of its own that is given back at once.
  */
 async function drawn(bytes: Buffer, page: number, width: number, height: number): Promise<Buffer> {
   const { PDFiumLibrary } = await import('@hyzyla/pdfium')
@@ -152,7 +157,10 @@ async function drawn(bytes: Buffer, page: number, width: number, height: number)
   }
 }
 
-/** Pages are rounded up to whole points, which leaves a few rows that nothing was painted on: how many, px. Where more is bare, the paper is meant. */
+/**
+ * Pages are rounded up to whole points, which leaves a few rows that nothing was painted on: how many, px.
+ * Where more is bare, the paper is meant.
+ */
 function unpainted(pixels: Buffer, width: number, height: number): { top: number; bottom: number } {
   const most = 4
   const bare = (y: number) => {

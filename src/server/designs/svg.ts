@@ -19,8 +19,9 @@ export const isSvg = (head: string): boolean =>
 const WIDE = 1200
 
 /**
- * Reads an SVG: drawn at double size, with its words and pictures as layers. Scripts are never run and nothing is fetched: the drawing library does
- * neither, and what was left out is said. Throws a Problem for what is none, or would be too large.
+ * Reads an SVG: drawn at double size, with its words and pictures as layers. Scripts are never run and
+ * nothing is fetched: the drawing library does neither, and what was left out is said. Throws a Problem for
+ * what is none, or would be too large.
  */
 export async function readSvg(bytes: Buffer, name: string): Promise<ReadBoard> {
   const source = bytes.toString('utf8')

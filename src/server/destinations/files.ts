@@ -7,7 +7,10 @@ import { pictureBytes } from '../pictures/store'
 /** Every entry bears the same date, so that the same email gives the same bytes. */
 const date = new Date(Date.UTC(1980, 0, 1))
 
-/** A job as a ZIP: index.html, images/ in reading order (or as its HTML by hand has them), text.txt and manifest.json. Fields stand as written. */
+/**
+ * A job as a ZIP: index.html, images/ in reading order (or as its HTML by hand has them), text.txt and
+ * manifest.json. Fields stand as written.
+ */
 export async function zipOf(jobId: string): Promise<Buffer> {
   const named = namePictures(compileJob(jobId).email)
   const files = new Map(named.map((n) => [n.picture.id, `images/${n.name}`]))

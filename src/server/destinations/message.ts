@@ -14,14 +14,17 @@ export interface Envelope {
   to: string
 }
 
-/** Sample values for a message that one person looks at: fields show their fallbacks, the unsubscribe link leads to a reserved address (RFC 2606). */
+/**
+ * Sample values for a message that one person looks at: fields show their fallbacks, the unsubscribe link
+ * leads to a reserved address (RFC 2606).
+ */
 const sample = asSample({ unsubscribe: 'https://unsubscribe.example/' })
 
 const cid = (name: string): string => `${name}@mosaicus.example`
 
 /**
- * A job's email as a message: multipart/alternative of text and HTML, pictures related to the HTML by Content-ID (RFC 2046, 2387, 2392). The same
- * HTML and text are read back from it by any mail library.
+ * A job's email as a message: multipart/alternative of text and HTML, pictures related to the HTML by
+ * Content-ID (RFC 2046, 2387, 2392). The same HTML and text are read back from it by any mail library.
  */
 async function mailOf(jobId: string, envelope: Envelope) {
   const { email } = compileJob(jobId)
@@ -67,7 +70,10 @@ export async function emlOf(
   return new MailComposer(mail).compile().build()
 }
 
-/** Sends a job's email by SMTP to the inbox stand-in. Throws a Problem (502) with the server's own words where it does not take it. */
+/**
+ * Sends a job's email by SMTP to the inbox stand-in. Throws a Problem (502) with the server's own words where
+ * it does not take it.
+ */
 export async function sendTest(
   jobId: string,
   envelope: Envelope,

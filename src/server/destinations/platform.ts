@@ -9,7 +9,9 @@ import { pictureBytes } from '../pictures/store'
 import { Problem } from '../problem'
 import { ownAddress } from '../settings'
 
-/** How the sending-platform stand-in writes fields: `{:name:fallback:}`, and `{:leave_link:}` for the way out. */
+/**
+ * How the sending-platform stand-in writes fields: `{:name:fallback:}`, and `{:leave_link:}` for the way out.
+ */
 const platformField: FieldWriter = ({ name, fallback }) =>
   name === UNSUBSCRIBE ? '{:leave_link:}' : `{:${name}${fallback ? `:${fallback}` : ''}:}`
 
@@ -31,8 +33,9 @@ export interface Pushed {
 }
 
 /**
- * Pushes a job to the sending-platform stand-in: pictures first, which gives their addresses, then the template with these addresses and the
- * fields in the platform's own writing. Throws a Problem (502) that says what the platform answered.
+ * Pushes a job to the sending-platform stand-in: pictures first, which gives their addresses, then the
+ * template with these addresses and the fields in the platform's own writing. Throws a Problem (502) that
+ * says what the platform answered.
  */
 export async function pushToPlatform(
   jobId: string,

@@ -22,7 +22,10 @@ const MOST_HTML = 4_000_000
 
 const refuse = (title: string, why: string) => new Problem(422, 'not-an-email', title, why)
 
-/** Brings in an HTML file, a ZIP with HTML and pictures, or a message (.eml), told by its content. Throws a Problem that says what is wrong with it. */
+/**
+ * Brings in an HTML file, a ZIP with HTML and pictures, or a message (.eml), told by its content. Throws a
+ * Problem that says what is wrong with it.
+ */
 export async function importFile(bytes: Buffer, name: string): Promise<Imported> {
   if (!bytes.length)
     throw refuse('The file is empty', `"${name}" has 0 bytes. Save it again and drop the new file.`)

@@ -13,7 +13,8 @@ export interface Unzipped {
 }
 
 /**
- * Opens a ZIP that is not to be trusted: the size it declares may be a lie, so what is unpacked is counted as it comes.
+ * Opens a ZIP that is not to be trusted: the size it declares may be a lie, so what is unpacked is counted as
+ * it comes.
  * @param refuse makes the Problem from a title and a reason
  */
 export async function unzip(

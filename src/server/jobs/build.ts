@@ -105,7 +105,10 @@ export async function cropJob(
   }
 }
 
-/** What phones show instead of a cut: at twice the width they show it at, where the design has the pixels. Nothing where the narrow design is gone or smaller now. */
+/**
+ * What phones show instead of a cut: at twice the width they show it at, where the design has the pixels.
+ * Nothing where the narrow design is gone or smaller now.
+ */
 async function narrowCrop(
   job: Job,
   { narrow, ground, encoding }: Cut,
@@ -134,8 +137,8 @@ export interface BuiltJob {
 }
 
 /**
- * Builds the email of a job from its cut plan. Crops come first and may be cancelled; email and plan are then saved over the revisions they were
- * read at, so that a change made meanwhile is never lost.
+ * Builds the email of a job from its cut plan. Crops come first and may be cancelled; email and plan are then
+ * saved over the revisions they were read at, so that a change made meanwhile is never lost.
  */
 export async function buildJob(
   jobId: string,

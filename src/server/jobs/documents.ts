@@ -31,8 +31,8 @@ export function readDocument<K extends DocumentKind>(jobId: string, kind: K): Sa
 }
 
 /**
- * Saves a document over the revision it started from (0: there was none) and gives back the new one. Throws a Problem (409) where another tab or
- * script saved in between; nothing is overwritten then.
+ * Saves a document over the revision it started from (0: there was none) and gives back the new one. Throws a
+ * Problem (409) where another tab or script saved in between; nothing is overwritten then.
  */
 export function saveDocument<K extends DocumentKind>(
   jobId: string,

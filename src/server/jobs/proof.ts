@@ -13,7 +13,9 @@ import { notFound, Problem } from '../problem'
 import { clientOf } from './clients'
 import { readDocument } from './documents'
 
-/** The email of a job with the house style it inherits. Throws a Problem (409) where none has been built yet. */
+/**
+ * The email of a job with the house style it inherits. Throws a Problem (409) where none has been built yet.
+ */
 export function emailOf(jobId: string) {
   const row = db().select({ clientId: jobs.clientId }).from(jobs).where(eq(jobs.id, jobId)).get()
   if (!row) throw notFound('job', jobId)

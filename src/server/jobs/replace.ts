@@ -18,8 +18,9 @@ export interface Replaced {
 }
 
 /**
- * Puts a new version of a design in place of the old one. Cuts whose place still fits stay, those whose part moved go along, and both moved and changed
- * ones are flagged in the plan. The former design is kept, to be looked at beside it.
+ * Puts a new version of a design in place of the old one. Cuts whose place still fits stay, those whose part
+ * moved go along, and both moved and changed ones are flagged in the plan. The former design is kept, to be
+ * looked at beside it.
  */
 export async function replaceDesign(jobId: string, taken: TakenDesign, name: string): Promise<Replaced> {
   const job = jobOf(jobId)

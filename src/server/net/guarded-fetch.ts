@@ -14,7 +14,10 @@ const unreachable = (host: string, why: string) =>
     `${host}: ${why}. Check it, or save the page and drop the file here instead.`,
   )
 
-/** Only addresses of the public internet: nothing of this machine, of private or local networks, or of a kind set aside (RFC 6890). */
+/**
+ * Only addresses of the public internet: nothing of this machine, of private or local networks, or of a kind
+ * set aside (RFC 6890).
+ */
 export function isPublic(address: string): boolean {
   if (!ipaddr.isValid(address)) return false
   // An IPv4 address inside an IPv6 one counts as what it leads to.
@@ -41,8 +44,9 @@ export interface FetchLimits {
 const MOST_REDIRECTS = 4
 
 /**
- * Fetches a public address for the person. Every address that its name resolves to is checked, the connection goes to the very address that was checked
- * (so that a name cannot change its mind in between), each redirect is checked anew, and size and time are bounded. Throws a Problem that says why not.
+ * Fetches a public address for the person. Every address that its name resolves to is checked, the connection
+ * goes to the very address that was checked (so that a name cannot change its mind in between), each redirect
+ * is checked anew, and size and time are bounded. Throws a Problem that says why not.
  */
 export async function guardedFetch(typed: string, limits: FetchLimits): Promise<Fetched> {
   let address = addressOf(typed)

@@ -23,7 +23,11 @@ export interface Crop {
 /** What of a cut its file depends on. */
 export type Croppable = Rect & Pick<Cut, 'encoding' | 'ground' | 'own'>
 
-/** The size a crop is stored at: at its density (2 unless asked otherwise) or its own width, where the design has the pixels; else what it has. @param scale design px for each px of the email */
+/**
+ * The size a crop is stored at: at its density (2 unless asked otherwise) or its own width, where the design
+ * has the pixels; else what it has.
+ * @param scale design px for each px of the email
+ */
 export function storedSize(
   cut: Rect & Pick<Cut, 'encoding'>,
   scale: number,
@@ -33,7 +37,10 @@ export function storedSize(
   return { width: Math.max(1, Math.round(cut.w * shrink)), height: Math.max(1, Math.round(cut.h * shrink)) }
 }
 
-/** Encodes a cut of a design, or finds it where it was encoded before. A picture that stands in place of the crop is given as it is. */
+/**
+ * Encodes a cut of a design, or finds it where it was encoded before. A picture that stands in place of the
+ * crop is given as it is.
+ */
 export async function cropOf(
   designId: string,
   cut: Croppable,
@@ -103,7 +110,9 @@ async function pixelsOf(
   return { data, width: info.width, height: info.height }
 }
 
-/** The line lies around the mark; what of it leaves the cut is left out, so that the picture keeps its place. */
+/**
+ * The line lies around the mark; what of it leaves the cut is left out, so that the picture keeps its place.
+ */
 function withOutline(mark: Raster, cut: Croppable): Raster {
   const color = cut.encoding?.outline
   if (!color) return mark

@@ -3,7 +3,9 @@ import { setImmediate as breathe } from 'node:timers/promises'
 import { ssimTo } from '@/core/picture/ssim'
 import type { PictureRef } from '@/core/tiles/picture/ref'
 
-/** Likeness below which a loss may be seen: structural similarity (Wang and others, 2004) against the crop. */
+/**
+ * Likeness below which a loss may be seen: structural similarity (Wang and others, 2004) against the crop.
+ */
 export const LIKENESS = 0.98
 
 export interface Pixels {
@@ -32,7 +34,9 @@ function judge(pixels: Pixels): (bytes: Buffer) => Promise<{ bytes: Buffer; like
   }
 }
 
-/** Below this quality JPEG rings visibly around letters, whatever the mean says (common practice, no source). */
+/**
+ * Below this quality JPEG rings visibly around letters, whatever the mean says (common practice, no source).
+ */
 const LEAST_QUALITY = 60
 
 /** What is asked of a file; what is left out is decided by content. */
@@ -42,9 +46,9 @@ export interface Wanted {
 }
 
 /**
- * The smallest file at no visible loss: the lighter of a palette PNG and a JPEG of the lowest quality (found by bisection) that keep the likeness.
- * Colours stay at full resolution (4:4:4), so that a cut's flat edge keeps the colour of the live ground beside it. A picture with alpha is a PNG. No
- * file carries metadata.
+ * The smallest file at no visible loss: the lighter of a palette PNG and a JPEG of the lowest quality (found
+ * by bisection) that keep the likeness. Colours stay at full resolution (4:4:4), so that a cut's flat edge
+ * keeps the colour of the live ground beside it. A picture with alpha is a PNG. No file carries metadata.
  * @param pixels RGBA
  */
 export async function encodeCrop(

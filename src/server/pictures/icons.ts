@@ -7,7 +7,10 @@ import type { PictureRef } from '@/core/tiles/picture/ref'
 import { notFound } from '../problem'
 import { keepPicture } from './store'
 
-/** Draws a shipped icon as PNG. @param look.size px of the picture, twice the shown size. Throws a Problem (404) where none is called so. */
+/**
+ * Draws a shipped icon as PNG.
+ * @param look.size px of the picture, twice the shown size. Throws a Problem (404) where none is called so.
+ */
 export async function drawIcon(
   name: string,
   look: { size: number; color: string; ground: string; shape: IconShape },

@@ -5,8 +5,9 @@ import { Problem } from '../problem'
 import { keepPicture } from './store'
 
 /**
- * Takes in a design picture, judged by its content and not by its name. Kept as PNG in sRGB without alpha and metadata, so that every later
- * reading gives the same pixels. Throws a Problem for anything else than a whole, still PNG, JPEG, WebP or AVIF of at most 60 megapixels and 60 MB.
+ * Takes in a design picture, judged by its content and not by its name. Kept as PNG in sRGB without alpha and
+ * metadata, so that every later reading gives the same pixels. Throws a Problem for anything else than a
+ * whole, still PNG, JPEG, WebP or AVIF of at most 60 megapixels and 60 MB.
  */
 export async function takeInDesign(bytes: Buffer, name: string): Promise<PictureRef> {
   if (bytes.length === 0)
@@ -68,8 +69,9 @@ export async function takeInDesign(bytes: Buffer, name: string): Promise<Picture
 const MOST_PICTURE_BYTES = 10 * 1024 * 1024
 
 /**
- * Takes in a picture for the email as it is (a GIF keeps its frames), judged by its content. Throws a Problem for anything else than a whole PNG, JPEG
- * or GIF of at most 25 megapixels and 10 MB; mail programs show no other kinds reliably.
+ * Takes in a picture for the email as it is (a GIF keeps its frames), judged by its content. Throws a Problem
+ * for anything else than a whole PNG, JPEG or GIF of at most 25 megapixels and 10 MB; mail programs show no
+ * other kinds reliably.
  */
 export async function takeInPicture(bytes: Buffer, name: string): Promise<PictureRef> {
   const refuse = (why: string) => new Problem(415, 'not-a-picture', 'This file cannot stand in an email', why)

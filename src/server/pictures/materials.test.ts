@@ -145,7 +145,8 @@ test('what phones show instead is cut from the wide or the narrow design, at twi
   const pictures = [...placesOf(email.body)].flatMap(({ tile }) =>
     tile.kind === 'picture' ? [[tile.alt, tile.narrowPicture?.width, tile.narrowPicture?.height]] : [],
   )
-  // The third leaves the narrow design, as after a smaller version of it came: the same picture is shown everywhere.
+  // The third leaves the narrow design, as after a smaller version of it came: the same picture is shown
+  // everywhere.
   expect(pictures).toEqual([
     ['Dome', 500, 300],
     ['Hill', 750, 700],

@@ -22,8 +22,8 @@ export const extensionOf = (type: string): string => extensions[type] ?? 'bin'
 const fileOf = (id: string): string => join(picturesFolder(), id.slice(0, 2), id)
 
 /**
- * Keeps a picture by the SHA-256 of its bytes: written under a temporary name, synced, then renamed, so that a crash leaves a whole file
- * or none. The same bytes are kept once.
+ * Keeps a picture by the SHA-256 of its bytes: written under a temporary name, synced, then renamed, so that
+ * a crash leaves a whole file or none. The same bytes are kept once.
  */
 export async function keepPicture(
   bytes: Buffer,

@@ -2,7 +2,10 @@ import { z } from 'zod'
 import { modeOf } from '../db'
 import { keepPicture, keepTemplate, TOKEN } from './store'
 
-/** The stand-in's own HTTP interface, as an outside service would have it: its own errors, its own field syntax. */
+/**
+ * The stand-in's own HTTP interface, as an outside service would have it: its own errors, its own field
+ * syntax.
+ */
 const refuse = (status: number, error: string, message: string) =>
   Response.json({ error, message }, { status })
 
@@ -43,7 +46,10 @@ const templateSchema = z.object({
   text: z.string(),
 })
 
-/** POST templates: JSON of name, subject, preheader, html and text. Refuses one without the field for leaving, `{:leave_link:}`. */
+/**
+ * POST templates: JSON of name, subject, preheader, html and text. Refuses one without the field for leaving,
+ * `{:leave_link:}`.
+ */
 export async function postTemplate(request: Request, origin: string): Promise<Response> {
   const stop = await guard(request)
   if (stop) return stop

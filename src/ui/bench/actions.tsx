@@ -32,7 +32,9 @@ const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
-/** Listens for the shortcuts of the actions at hand. While words are being typed only Ctrl shortcuts count. */
+/**
+ * Listens for the shortcuts of the actions at hand. While words are being typed only Ctrl shortcuts count.
+ */
 function useShortcuts(actions: () => readonly Action[]): void {
   const current = useRef(actions)
   current.current = actions
@@ -179,7 +181,10 @@ export function ShortcutSheet({
   )
 }
 
-/** Opens and closes the finder and the sheet. @param actions asked when needed, so that a stage may hand over new ones at each drawing */
+/**
+ * Opens and closes the finder and the sheet.
+ * @param actions asked when needed, so that a stage may hand over new ones at each drawing
+ */
 export function useFinder(actions: () => readonly Action[]) {
   const [open, setOpen] = useState<'finder' | 'sheet' | null>(null)
   const own: Action[] = [
@@ -201,7 +206,10 @@ export function useFinder(actions: () => readonly Action[]) {
   }
 }
 
-/** Hands the actions of the stage on display to the bench, after each drawing. @param set keeps them without drawing anything anew */
+/**
+ * Hands the actions of the stage on display to the bench, after each drawing.
+ * @param set keeps them without drawing anything anew
+ */
 export function useStageActions(set: (a: Action[]) => void, actions: Action[]): void {
   useEffect(() => set(actions))
 }

@@ -8,7 +8,9 @@ import { LensFrame, useWidth } from './lens'
 import type { Stretch, Ties } from './ties'
 import type { BenchJob } from './types'
 
-/** Where each band of the email came from in the design, design px. Bands made by hand have no place there. */
+/**
+ * Where each band of the email came from in the design, design px. Bands made by hand have no place there.
+ */
 export function bandsInDesign(email: Email, plan: CutPlan): Map<string, Stretch> {
   const cuts = new Map(plan.cuts.map((c) => [c.id, c]))
   const out = new Map<string, Stretch>()
@@ -113,7 +115,10 @@ export function DesignView({
   )
 }
 
-/** The narrow design of the same email, beside the narrow lens. No cuts tie it band to band: it is scrolled by itself. */
+/**
+ * The narrow design of the same email, beside the narrow lens. No cuts tie it band to band: it is scrolled by
+ * itself.
+ */
 export function NarrowDesign({ design }: { design: NonNullable<BenchJob['narrow']> }) {
   return (
     <LensFrame name="Narrow design" detail={`${design.width} px`}>

@@ -10,7 +10,10 @@ import { EmailLens, type Marks } from './lens'
 /** The width that stands for a phone, px. */
 export const PHONE = 375
 
-/** The email through one lens, with selection, ties, and the words edited in place. @param edits whether this lens is the one that holds the editor */
+/**
+ * The email through one lens, with selection, ties, and the words edited in place.
+ * @param edits whether this lens is the one that holds the editor
+ */
 export function WorkLens({
   work,
   name,

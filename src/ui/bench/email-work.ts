@@ -31,7 +31,10 @@ export function proof(email: Email, house: HouseStyle): { findings: Finding[]; b
   return { findings: findingsOf({ email, style: styleOf(house, email.styles), html, bytes }), bytes }
 }
 
-/** What the stages of an email share: the email, what is selected in it, its compiled form, and the changes that can be made. */
+/**
+ * What the stages of an email share: the email, what is selected in it, its compiled form, and the changes
+ * that can be made.
+ */
 export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (house: HouseStyle) => void) {
   const email = useStore(session.store, (s) => s.doc)
   const [selectedId, setSelectedId] = useState<string | null>(null)

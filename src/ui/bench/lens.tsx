@@ -74,8 +74,8 @@ interface EmailLensProps {
 }
 
 /**
- * The email in a window of a set width. The markup runs in a frame without scripts; the page reaches in only to measure, and changes it in place
- * when the email changes, so that nothing flickers.
+ * The email in a window of a set width. The markup runs in a frame without scripts; the page reaches in only
+ * to measure, and changes it in place when the email changes, so that nothing flickers.
  */
 export function EmailLens(p: EmailLensProps) {
   const { name, width, html, ties, bandIds, onMarks } = p

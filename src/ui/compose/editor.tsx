@@ -29,7 +29,10 @@ interface Props {
   onDone: () => void
 }
 
-/** Text from the clipboard, without its look; line ends that come from the width of the design's box are joined, blank lines part paragraphs. */
+/**
+ * Text from the clipboard, without its look; line ends that come from the width of the design's box are
+ * joined, blank lines part paragraphs.
+ */
 export function joinLines(pasted: string): string[] {
   return pasted
     .replace(/\r\n?/g, '\n')

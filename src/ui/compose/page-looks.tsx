@@ -7,7 +7,10 @@ import { Button, Choice, fieldClass } from '../parts/controls'
 
 type Patch = (change: (h: HouseStyle) => HouseStyle) => void
 
-/** The looks of a client's own page, read off an address, a saved page or pasted source; the person picks what the house style takes over. */
+/**
+ * The looks of a client's own page, read off an address, a saved page or pasted source; the person picks what
+ * the house style takes over.
+ */
 export function PageLooks({ house, onChange }: { house: HouseStyle; onChange: Patch }) {
   const [way, setWay] = useState<'address' | 'paste'>('address')
   const [typed, setTyped] = useState('')

@@ -7,7 +7,10 @@ import type { EmailWork } from '../bench/email-work'
 import { Button, cx, fieldClass } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 
-/** Whom the lenses show the email as: fields are filled with that reader's values, and conditional bands shown or left out. */
+/**
+ * Whom the lenses show the email as: fields are filled with that reader's values, and conditional bands shown
+ * or left out.
+ */
 export function ReaderPick({ work }: { work: EmailWork }) {
   const [open, setOpen] = useState(false)
   const readers = work.email.readers ?? []

@@ -38,7 +38,10 @@ interface Props {
 
 const STRIP = 96
 
-/** The scale drawing of all bands in true proportion: for moving around, and for bringing bands into another order. */
+/**
+ * The scale drawing of all bands in true proportion: for moving around, and for bringing bands into another
+ * order.
+ */
 export function Spine(p: Props) {
   const list = useRef<HTMLDivElement>(null)
   const [room, setRoom] = useState(500)

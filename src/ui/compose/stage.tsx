@@ -26,7 +26,10 @@ export function ComposeStage(p: {
   return <BandStage {...p} />
 }
 
-/** The bench: design, wide and narrow side by side, tied band to band; the spine beside them, the tray beneath. */
+/**
+ * The bench: design, wide and narrow side by side, tied band to band; the spine beside them, the tray
+ * beneath.
+ */
 function BandStage({
   job,
   work,

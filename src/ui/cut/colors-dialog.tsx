@@ -10,7 +10,9 @@ import { Button, Choice, cx } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import type { CutWork } from './work'
 
-/** The colours of the design, or of the selected cut, by how much they cover, each exactly as it stands there. */
+/**
+ * The colours of the design, or of the selected cut, by how much they cover, each exactly as it stands there.
+ */
 export function ColorsDialog({
   work: w,
   onJob,

@@ -11,7 +11,10 @@ import { Dialog } from '../parts/dialog'
 import { kindNames } from './kinds'
 import type { CutWork } from './work'
 
-/** Copy comes in as pieces, offered to the words cuts in reading order; each can be dragged, or given by its list, to another. */
+/**
+ * Copy comes in as pieces, offered to the words cuts in reading order; each can be dragged, or given by its
+ * list, to another.
+ */
 export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () => void }) {
   const [text, setText] = useState('')
   const [pieces, setPieces] = useState<DeckPiece[] | null>(null)

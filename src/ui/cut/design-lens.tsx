@@ -26,7 +26,11 @@ const zooms = [0.25, 0.35, 0.5, 0.75, 1, 1.5, 2, 3, 4, 6, 8]
 /** Height of a tag, and its width with a number alone, px of the screen. */
 const TAG = { high: 16, wide: 21 }
 
-/** Where the tag of a cut stands: above it while it is looked at, else beside it, so that it hides no letter; inside where there is no room. @param x of the cut, px of the screen */
+/**
+ * Where the tag of a cut stands: above it while it is looked at, else beside it, so that it hides no letter;
+ * inside where there is no room.
+ * @param x of the cut, px of the screen
+ */
 const tagPlace = (on: boolean, x: number, y: number): string =>
   cx(
     x >= TAG.wide && !on ? 'right-full' : 'left-0',

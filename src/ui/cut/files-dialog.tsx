@@ -19,7 +19,10 @@ interface Answer {
   notes?: string[]
 }
 
-/** The design's file and the plan's: replaced by a new version, paired with a narrow one, its density corrected; handed out as open files. */
+/**
+ * The design's file and the plan's: replaced by a new version, paired with a narrow one, its density
+ * corrected; handed out as open files.
+ */
 export function FilesDialog({
   work: w,
   onJob,

@@ -6,7 +6,10 @@ import type { CutWork } from './work'
 const SIDE = 11,
   PIXEL = 11
 
-/** Picks a colour off the design: a magnifier follows the pointer and shows the exact pixel, or the mean of 3 x 3 or 5 x 5. Arrow keys move it by a pixel. */
+/**
+ * Picks a colour off the design: a magnifier follows the pointer and shows the exact pixel, or the mean of 3
+ * x 3 or 5 x 5. Arrow keys move it by a pixel.
+ */
 export function Loupe({
   work: w,
   zoom,

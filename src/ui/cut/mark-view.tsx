@@ -4,7 +4,10 @@ import type { Cut } from '@/core/cut/plan'
 import { Button, cx } from '../parts/controls'
 import type { CutWork } from './work'
 
-/** A mark without its ground, on the grounds it may come to stand on; where it would vanish, a line around it or its own ground is offered. */
+/**
+ * A mark without its ground, on the grounds it may come to stand on; where it would vanish, a line around it
+ * or its own ground is offered.
+ */
 export function MarkView({
   work: w,
   cut,

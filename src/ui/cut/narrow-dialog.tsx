@@ -10,7 +10,8 @@ import type { CutWork } from './work'
 type Source = 'wide' | 'narrow'
 
 /**
- * The picture that phones show instead: a part of the cut, or of the narrow design, drawn or typed; with the size its words come to there.
+ * The picture that phones show instead: a part of the cut, or of the narrow design, drawn or typed; with the
+ * size its words come to there.
  */
 export function NarrowDialog({ work: w, cut, onClose }: { work: CutWork; cut: Cut; onClose: () => void }) {
   const { design, narrow } = w.job

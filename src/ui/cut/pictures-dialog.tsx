@@ -9,7 +9,10 @@ import type { CutWork } from './work'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip)
 
-/** What the pictures weigh: each against its budget, all together, how long they take to load; and each beside the design it was cut from. */
+/**
+ * What the pictures weigh: each against its budget, all together, how long they take to load; and each beside
+ * the design it was cut from.
+ */
 export function PicturesDialog({ work: w, onClose }: { work: CutWork; onClose: () => void }) {
   const weighed = w.pictures.flatMap((c) => {
     const f = w.figureOf(c)

@@ -21,10 +21,16 @@ export interface Reading {
 /** Ground around a crop, px of the crop. */
 export const READING_MARGIN = 12
 
-/** By how much a crop is drawn larger before it is read. @param scale design px for each px of the email, whose body text is about 16 px */
+/**
+ * By how much a crop is drawn larger before it is read.
+ * @param scale design px for each px of the email, whose body text is about 16 px
+ */
 const readingZoom = (scale: number): number => Math.max(1, Math.min(4, CLEAR_X / (8 * scale)))
 
-/** Where the words of a cut are: of a button inside its edge and its round ends. @param scale design px for each px of the email */
+/**
+ * Where the words of a cut are: of a button inside its edge and its round ends.
+ * @param scale design px for each px of the email
+ */
 export function readableOf(cut: Cut, scale: number): Rect {
   if (cut.kind !== 'button') return cut
   const by = Math.round(((cut.box?.borderWidth ?? 0) + 3) * scale),
@@ -35,15 +41,16 @@ export function readableOf(cut: Cut, scale: number): Rect {
 }
 
 /**
- * Reads words off pictures (OCR), in a worker of its own and without a network: its files come from the app. One reader serves many cuts; ending it
- * cancels whatever it is doing.
+ * Reads words off pictures (OCR), in a worker of its own and without a network: its files come from the app.
+ * One reader serves many cuts; ending it cancels whatever it is doing.
  */
 export class Reader {
   private worker: Promise<Worker> | null = null
   private ended = false
 
   /**
-   * The words of a place of the design as blocks in design px. Where they are not read surely they are read again at another size, which helps with figures.
+   * The words of a place of the design as blocks in design px. Where they are not read surely they are read
+   * again at another size, which helps with figures.
    * @param cropAt draws the place larger @param scale design px for each px of the email
    */
   async words(
@@ -62,8 +69,9 @@ export class Reader {
 
   /**
    * The words of a crop as blocks in design px.
-   * @param zoom by how much the crop was drawn larger @param at where it lies in the design @param scattered whether words stand here and there on a
-   * picture: then only what was read surely counts, since much of a picture looks a little like letters
+   * @param zoom by how much the crop was drawn larger @param at where it lies in the design @param scattered
+   * whether words stand here and there on a picture: then only what was read surely counts, since much of a
+   * picture looks a little like letters
    */
   private async read(crop: Blob, at: Rect, zoom: number, scattered: boolean): Promise<Reading> {
     const worker = await (this.worker ??= this.start())

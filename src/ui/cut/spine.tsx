@@ -29,7 +29,10 @@ function lacks(c: Cut): string | null {
   return null
 }
 
-/** The cuts in reading order; file names follow it. They are dragged, or moved by keyboard, into another order. */
+/**
+ * The cuts in reading order; file names follow it. They are dragged, or moved by keyboard, into another
+ * order.
+ */
 export function CutSpine({
   work: w,
   onReorder,

@@ -21,7 +21,10 @@ import { Cutter } from './cutter'
 import { kindNames } from './kinds'
 import { READING_MARGIN, readableOf, Reader } from './reading'
 
-/** What a picture cut comes to: its file, SSIM against the design, and what the same pixels weigh as a plain PNG. */
+/**
+ * What a picture cut comes to: its file, SSIM against the design, and what the same pixels weigh as a plain
+ * PNG.
+ */
 export interface CropFigure {
   cut: string
   picture: PictureRef
@@ -60,7 +63,10 @@ const rectKey = (c: Cut) =>
     c.encoding?.cutout ? c.ground : '',
   ].join()
 
-/** Everything that the stage Cut works with: the plan, what the worker finds in the design, what the pictures weigh, and what can be done. */
+/**
+ * Everything that the stage Cut works with: the plan, what the worker finds in the design, what the pictures
+ * weigh, and what can be done.
+ */
 export function useCutWork({
   job,
   session,
@@ -144,7 +150,8 @@ export function useCutWork({
     }
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [plan, job.width, job.client.house, design.id])
-  // Clean edges to snap to: where bands meet, and where the selected cut's content and its surroundings begin and end.
+  // Clean edges to snap to: where bands meet, and where the selected cut's content and its surroundings begin
+  // and end.
   useEffect(() => {
     setFound(plan.edges)
   }, [plan.edges])
@@ -285,7 +292,10 @@ export function useCutWork({
     }
   }
 
-  /** Reads words off the design for some cuts, as proposals; where the file itself carries them they come from there. */
+  /**
+   * Reads words off the design for some cuts, as proposals; where the file itself carries them they come from
+   * there.
+   */
   async function readWords(cuts: readonly Cut[]) {
     const open = cuts.filter((c) => c.kind === 'words' || c.kind === 'button' || c.kind === 'picture')
     const fromFile = open.filter((c) => layers && textsIn(layers.texts, c).length)
@@ -340,7 +350,10 @@ export function useCutWork({
     }
   }
 
-  /** Those read surely enough to be taken all at once (on pictures much looks like letters); the rest is looked at one by one. */
+  /**
+   * Those read surely enough to be taken all at once (on pictures much looks like letters); the rest is
+   * looked at one by one.
+   */
   const sureOnes = [...proposals]
     .filter(([id, p]) => p.sure >= (plan.cuts.find((c) => c.id === id)?.kind === 'picture' ? 0.9 : 0.7))
     .map(([id]) => id)

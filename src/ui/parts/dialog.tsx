@@ -3,7 +3,9 @@ import { Dialog as Radix } from 'radix-ui'
 import { X } from 'lucide-react'
 import type { ReactNode } from 'react'
 
-/** A question or a form above the page. Escape and the cross close it; focus stays inside while it is open. */
+/**
+ * A question or a form above the page. Escape and the cross close it; focus stays inside while it is open.
+ */
 export function Dialog({
   open,
   onClose,

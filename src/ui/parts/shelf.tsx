@@ -31,7 +31,10 @@ export const useShelf = (): Client => {
   return client
 }
 
-/** Puts a file on a client's shelf. What is kept already is named by its bytes and not sent again. Throws an ApiProblem for what is no picture. */
+/**
+ * Puts a file on a client's shelf. What is kept already is named by its bytes and not sent again. Throws an
+ * ApiProblem for what is no picture.
+ */
 export async function putOnShelf(client: Client, file: File): Promise<PictureRef> {
   try {
     // Without a secure context the browser cannot hash; then the server finds out.
@@ -57,7 +60,10 @@ const refOf = ({ id, type, width, height, bytes }: PictureRef): PictureRef => ({
   bytes,
 })
 
-/** A client's pictures: searched, with their sizes and where they are used; taken in from a file, the clipboard or an address. What is kept already is not sent again. */
+/**
+ * A client's pictures: searched, with their sizes and where they are used; taken in from a file, the
+ * clipboard or an address. What is kept already is not sent again.
+ */
 export function ShelfDialog({
   client,
   onChosen,

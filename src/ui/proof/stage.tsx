@@ -8,7 +8,9 @@ import type { EmailWork } from '../bench/email-work'
 import { Ribbons } from '../bench/ribbons'
 import { Button, cx } from '../parts/controls'
 
-/** What the checks found, each leading to its place; the lenses and the tray stay, so that it is mended here. */
+/**
+ * What the checks found, each leading to its place; the lenses and the tray stay, so that it is mended here.
+ */
 export function ProofStage({
   work,
   onValue,

@@ -44,7 +44,9 @@ interface Options<T> {
   savedAt: string
   save: (doc: T, revision: number) => Promise<{ revision: number; savedAt: string }>
   load: () => Promise<{ doc: T; revision: number }>
-  /** Brings a draft that an older version of the app left in the browser up to date. Throws for what is none. */
+  /**
+   * Brings a draft that an older version of the app left in the browser up to date. Throws for what is none.
+   */
   read?: (draft: unknown) => T
 }
 
@@ -53,8 +55,9 @@ const PAUSE = 450
 const MERGE = 1200
 
 /**
- * A document being edited: undo, redo, and saving by itself. A draft stands in the browser's own storage from the first keystroke until the server
- * has acknowledged it, so that a crash or a reload loses nothing; a stale revision is never written over without asking.
+ * A document being edited: undo, redo, and saving by itself. A draft stands in the browser's own storage from
+ * the first keystroke until the server has acknowledged it, so that a crash or a reload loses nothing; a
+ * stale revision is never written over without asking.
  */
 export function openDocument<T>(o: Options<T>): DocumentSession<T> {
   const draftKey = `mosaicus:draft:${o.key}`

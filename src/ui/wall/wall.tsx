@@ -348,7 +348,10 @@ function Strip({
   )
 }
 
-/** The email's own picture where there is one, else the design's; both in true proportion, cut off where very tall. */
+/**
+ * The email's own picture where there is one, else the design's; both in true proportion, cut off where very
+ * tall.
+ */
 function StripPicture({ job }: { job: WallJob }) {
   const proportion = job.design.height / job.design.width
   const height = Math.min(TALLEST, Math.max(60, WIDTH * proportion))

@@ -5,8 +5,8 @@ import { measureBand, reshare } from '../measures'
 import type { Band, Cell, Email, Row } from '../schema'
 
 /**
- * Every change of an email, as named pure functions `(email, what) => email`. An edit that names something that is not there gives
- * the email back unchanged, so that a late or repeated one does no harm.
+ * Every change of an email, as named pure functions `(email, what) => email`. An edit that names something
+ * that is not there gives the email back unchanged, so that a late or repeated one does no harm.
  */
 type EditOf<W> = (email: Email, what: W) => Email
 
@@ -15,8 +15,8 @@ const find = <T extends { id: string }>(list: T[], id: string): T | undefined =>
 type Path = (string | number)[]
 
 /**
- * Where a cell stands, as the keys that lead to it. It is looked for in the plain document: a draft would copy every band that is looked at, and the cost of an edit would
- * grow with the length of the email.
+ * Where a cell stands, as the keys that lead to it. It is looked for in the plain document: a draft would
+ * copy every band that is looked at, and the cost of an edit would grow with the length of the email.
  */
 function cellPath(email: Email, is: (cell: Cell) => boolean): Path | undefined {
   const within = (row: Pick<Row, 'cells'>, path: Path): Path | undefined => {
@@ -149,7 +149,9 @@ function rowOf(email: Email, cellId: string): RowPlace | undefined {
   }
 }
 
-/** Sets the width of a cell; the others of its row share what is left, so that the row stays as wide as it is. */
+/**
+ * Sets the width of a cell; the others of its row share what is left, so that the row stays as wide as it is.
+ */
 const setCellWidth: EditOf<{ id: string; width: number }> = (email, { id, width }) => {
   const found = rowOf(email, id)
   if (!found || found.row.cells.length < 2) return email
@@ -161,7 +163,10 @@ const setCellWidth: EditOf<{ id: string; width: number }> = (email, { id, width 
   })
 }
 
-/** Gives the row of a band, or of a row inside a cell, so many cells of the same width. What cells beyond them held goes into the last one. */
+/**
+ * Gives the row of a band, or of a row inside a cell, so many cells of the same width. What cells beyond them
+ * held goes into the last one.
+ */
 const setCells: EditOf<{ id: string; count: number }> = (email, { id, count }) => {
   const band = email.bands.findIndex((b) => b.id === id)
   const inside = band < 0 ? cellPath(email, holds(id)) : undefined

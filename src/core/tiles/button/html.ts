@@ -26,8 +26,8 @@ export const buttonHeight = (s: Pick<ButtonStyle, 'size' | 'padY' | 'borderWidth
 export const THUMB = 44
 
 /**
- * A button that is a link in a padded box. The Word engine pads no inline link, so it gets a VML rounded box of a settled size
- * instead; every other reader gets the link.
+ * A button that is a link in a padded box. The Word engine pads no inline link, so it gets a VML rounded box
+ * of a settled size instead; every other reader gets the link.
  */
 export function buttonHtml(tile: ButtonTile, c: TileContext): ElementContent[] {
   const s = buttonStyleOf(tile, c.look)

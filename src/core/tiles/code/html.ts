@@ -31,8 +31,9 @@ export interface Scoped {
 }
 
 /**
- * Custom code, scoped: it is parsed, so that a stray end tag cannot break out of its cell; its class names and animations get a prefix of their
- * own, so that its rules touch nothing outside and no rule of the email touches it; rules that can be written into its elements are.
+ * Custom code, scoped: it is parsed, so that a stray end tag cannot break out of its cell; its class names
+ * and animations get a prefix of their own, so that its rules touch nothing outside and no rule of the email
+ * touches it; rules that can be written into its elements are.
  */
 export function scopeCode(tile: Pick<CodeTile, 'id' | 'html' | 'css'>): Scoped {
   const notes: string[] = []
@@ -139,7 +140,9 @@ function matches(tree: Element, selector: string): boolean {
   }
 }
 
-/** A selector that holds inside a scope alone. What was written for the page itself is meant for the scope. */
+/**
+ * A selector that holds inside a scope alone. What was written for the page itself is meant for the scope.
+ */
 function within(scope: string, selector: string): string {
   const inner = selector
     .replace(/^(?:html|body|:root)\b\s*>?\s*/i, '')
@@ -148,7 +151,9 @@ function within(scope: string, selector: string): string {
   return inner ? `.${scope} ${inner}` : `.${scope}`
 }
 
-/** Conditions stay where every one is closed; where not, all go, since one left open would hide what follows. */
+/**
+ * Conditions stay where every one is closed; where not, all go, since one left open would hide what follows.
+ */
 function balanced(children: ElementContent[], notes: string[]): ElementContent[] {
   try {
     segmentsOf(children.map((c) => print(c)).join(''))
@@ -190,7 +195,10 @@ export function codeHtml(tile: CodeTile, c: TileContext): ElementContent[] {
   return [tree]
 }
 
-/** Cells have letters of size 0, so that pictures stand close: code begins with those of the role's paragraphs. */
+/**
+ * Cells have letters of size 0, so that pictures stand close: code begins with those of the role's
+ * paragraphs.
+ */
 export function dress(tree: Element, c: TileContext): void {
   const { style, names } = letters(c.look.text[c.look.base], c)
   tree.properties.className = [

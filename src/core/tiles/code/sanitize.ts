@@ -3,10 +3,14 @@ import { defaultSchema, sanitize, type Schema } from 'hast-util-sanitize'
 import { elementsOf } from '../../compile/stylesheet'
 import { el } from '../../compile/element'
 
-/** What email markup may hold beyond what is safe in any page: the attributes of its layout, and forms for readers that know them. */
+/**
+ * What email markup may hold beyond what is safe in any page: the attributes of its layout, and forms for
+ * readers that know them.
+ */
 const schema: Schema = {
   ...defaultSchema,
-  // Ids and names stand as they were written: labels and anchors need them, and no script is there to be misled.
+  // Ids and names stand as they were written: labels and anchors need them, and no script is there to be
+  // misled.
   clobber: [],
   clobberPrefix: '',
   ancestors: {},
@@ -141,7 +145,8 @@ function inventory(nodes: readonly ElementContent[]): Map<string, number> {
 }
 
 /**
- * Markup without anything that could run, by a list of what is allowed (hast-util-sanitize): scripts, event handlers, addresses that run script, embedded pages.
+ * Markup without anything that could run, by a list of what is allowed (hast-util-sanitize): scripts, event
+ * handlers, addresses that run script, embedded pages.
  * @returns the markup, and what was left out, a sentence each
  */
 export function safeMarkup(nodes: ElementContent[]): { nodes: ElementContent[]; notes: string[] } {

@@ -4,7 +4,10 @@ import { css, el } from '../../compile/element'
 import { physical } from '../../compile/letters'
 import type { DividerTile } from './schema'
 
-/** A line as the top border of an empty block: it needs no picture and follows the cell's width. An invisible one keeps its room. */
+/**
+ * A line as the top border of an empty block: it needs no picture and follows the cell's width. An invisible
+ * one keeps its room.
+ */
 export function dividerHtml(tile: DividerTile, c: TileContext): ElementContent[] {
   const align = physical(tile.align ?? 'center', c)
   const short = tile.length !== undefined && tile.length < 100

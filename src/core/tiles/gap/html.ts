@@ -3,7 +3,9 @@ import { classes, type TileContext } from '../../compile/context'
 import { css, el } from '../../compile/element'
 import type { GapTile } from './schema'
 
-/** Empty space: a block whose height, line height and letter size agree, so that no reader makes it taller. */
+/**
+ * Empty space: a block whose height, line height and letter size agree, so that no reader makes it taller.
+ */
 export const gapHtml = (tile: GapTile, c: TileContext): ElementContent[] => [
   el(
     'div',

@@ -8,13 +8,17 @@ import { fontStacks } from '../../email/fonts'
 import { replaceFields } from '../../handover/fields'
 import type { PictureTile } from './schema'
 
-/** The width a picture shows at, px: its own or its share of what its cell leaves it, but never more than that. */
+/**
+ * The width a picture shows at, px: its own or its share of what its cell leaves it, but never more than
+ * that.
+ */
 export const shownWidth = (tile: Pick<PictureTile, 'width' | 'percent'>, available: number): number =>
   tile.percent ? (available * tile.percent) / 100 : Math.min(tile.width, available)
 
 /**
- * A picture as a block, so that no line gap opens under it. The width attribute is for the Word engine, which ignores max-width;
- * the height follows the picture. Alt text takes the surrounding letters, since it is all that is read with pictures off.
+ * A picture as a block, so that no line gap opens under it. The width attribute is for the Word engine, which
+ * ignores max-width; the height follows the picture. Alt text takes the surrounding letters, since it is all
+ * that is read with pictures off.
  */
 export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[] {
   if (!tile.picture) return []
@@ -51,7 +55,10 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
     : [shown]
 }
 
-/** Other pictures for narrow and for night, in a `picture` element: a reader that does not know it shows the one inside, and none is loaded twice. */
+/**
+ * Other pictures for narrow and for night, in a `picture` element: a reader that does not know it shows the
+ * one inside, and none is loaded twice.
+ */
 function alternatives(tile: PictureTile, c: TileContext, img: ElementContent): ElementContent {
   const sources = [
     ...(tile.nightPicture

@@ -1,6 +1,9 @@
 import type { IconShape } from './schema'
 
-/** A shipped icon: its file in the open package `bootstrap-icons` (MIT), what it is called, and how a page is shared there. */
+/**
+ * A shipped icon: its file in the open package `bootstrap-icons` (MIT), what it is called, and how a page is
+ * shared there.
+ */
 export interface ShippedIcon {
   file: string
   name: string
@@ -49,7 +52,10 @@ export const shippedIcons: Readonly<Record<string, ShippedIcon>> = {
   feed: { file: 'rss', name: 'Feed' },
 }
 
-/** A link that shares a page: address and title put into the pattern, percent-encoded (RFC 3986, section 2.1). Fields in them stay as they are. */
+/**
+ * A link that shares a page: address and title put into the pattern, percent-encoded (RFC 3986, section 2.1).
+ * Fields in them stay as they are.
+ */
 export function shareLink(pattern: string, address: string, title: string): string {
   const put = (s: string) =>
     s

@@ -13,7 +13,10 @@ export const socialIconSchema = z.object({
   picture: pictureRefSchema.nullable(),
   alt: z.string().max(200),
   title: z.string().max(200).optional(),
-  /** Where it leads: a page to follow, or an address pattern to share by, with `{address}` and `{title}` in it. */
+  /**
+   * Where it leads: a page to follow, or an address pattern to share by, with `{address}` and `{title}` in
+   * it.
+   */
   link: linkSchema,
   /** The page to share, put into the pattern; left out, the link is one to follow. */
   share: linkSchema.optional(),

@@ -14,8 +14,8 @@ export const tableStyle = (tile: Pick<TableTile, 'style'>, look: RoleStyle): Tex
 })
 
 /**
- * A table of data with header cells that know their scope (WHATWG HTML, 4.9.10), so that it is read aloud as one. On narrow it scrolls in its
- * place, or every row becomes a card whose cells bear their column's name.
+ * A table of data with header cells that know their scope (WHATWG HTML, 4.9.10), so that it is read aloud as
+ * one. On narrow it scrolls in its place, or every row becomes a card whose cells bear their column's name.
  */
 export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
   const { style, names } = letters(tableStyle(tile, c.look), c)

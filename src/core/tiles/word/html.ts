@@ -6,14 +6,20 @@ import { replaceFields } from '../../handover/fields'
 import { dress, scopeCode } from '../code/html'
 import type { WordTile } from './schema'
 
-/** What keeps a markup from standing in a condition: it would end it, or leave tags open in the rest of the email. */
+/**
+ * What keeps a markup from standing in a condition: it would end it, or leave tags open in the rest of the
+ * email.
+ */
 export function wordErrors(markup: string): string[] {
   if (/-->|<!--|<!\[/.test(markup)) return ['it holds a comment or a condition of its own']
   if (/<script\b/i.test(markup)) return ['it holds a script']
   return nestingErrors(markup)
 }
 
-/** Markup for the Word engine inside a condition, and for all others outside. What is not well formed is left out, since it would break what follows. */
+/**
+ * Markup for the Word engine inside a condition, and for all others outside. What is not well formed is left
+ * out, since it would break what follows.
+ */
 export function wordHtml(tile: WordTile, c: TileContext): ElementContent[] {
   const word =
     tile.word.trim() && !wordErrors(tile.word).length ? [wordOnly(replaceFields(tile.word, c.fields))] : []

@@ -54,7 +54,9 @@ function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Elemen
   )
 }
 
-/** Space after a block that is not the last: half a line after a heading, three quarters after a paragraph. */
+/**
+ * Space after a block that is not the last: half a line after a heading, three quarters after a paragraph.
+ */
 export const gapAfter = (s: Pick<TextStyle, 'line'>, level: number): number =>
   Math.round(s.line * (level ? 0.4 : 0.7))
 

@@ -4,7 +4,10 @@ import { replaceFields } from '../../handover/fields'
 import type { TextContext } from '../texts'
 import type { WordsTile } from './schema'
 
-/** Words as plain text: headings get a rule beneath, quotes a mark before each line, links what the context says. */
+/**
+ * Words as plain text: headings get a rule beneath, quotes a mark before each line, links what the context
+ * says.
+ */
 export const wordsText = (tile: WordsTile, c: TextContext): string =>
   tile.text.content.map((b) => blockText(b, c)).join('\n\n')
 

@@ -25,7 +25,10 @@ import {
 } from '../../parts/controls'
 import { putOnShelf, ShelfDialog, useShelf } from '../../parts/shelf'
 
-/** Sets values of the selected tile. Changes with the same `merge` key in quick succession are one step of undo. */
+/**
+ * Sets values of the selected tile. Changes with the same `merge` key in quick succession are one step of
+ * undo.
+ */
 export type SetTile = (label: string, what: Record<string, unknown>, merge?: string) => void
 
 /** What the groups of one kind of tile work with. */
@@ -268,7 +271,9 @@ export const fontOptions = (style: Pick<Style, 'webFonts'>): { value: string; la
   ...safeFonts.map((f) => ({ value: f, label: f[0]!.toUpperCase() + f.slice(1) })),
 ]
 
-/** The letters of a tile: what they end up as, each value marked where it is the tile's own and not inherited. */
+/**
+ * The letters of a tile: what they end up as, each value marked where it is the tile's own and not inherited.
+ */
 export function Letters({
   shown,
   own,
@@ -431,7 +436,9 @@ const origins: Record<Origin, string> = {
   tile: 'the tile',
 }
 
-/** Every value that a tile has of its own, with what it covers and where that comes from; a press clears it. */
+/**
+ * Every value that a tile has of its own, with what it covers and where that comes from; a press clears it.
+ */
 export function OwnValues<T extends object>({
   own,
   layers,

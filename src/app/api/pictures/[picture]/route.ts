@@ -2,7 +2,10 @@ import sharp from 'sharp'
 import { route } from '@/server/api/respond'
 import { pictureBytes, pictureInfo } from '@/server/pictures/store'
 
-/** A picture never changes under its id, so it may be kept for good. `?width=` gives a smaller one for the wall. */
+/**
+ * A picture never changes under its id, so it may be kept for good. `?width=` gives a smaller one for the
+ * wall.
+ */
 export const GET = route<{ picture: string }>(async (request, { picture }) => {
   const info = pictureInfo(picture)
   const width = Number(new URL(request.url).searchParams.get('width') ?? 0)

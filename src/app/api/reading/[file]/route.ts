@@ -3,7 +3,10 @@ import { join } from 'node:path'
 import { route } from '@/server/api/respond'
 import { notFound } from '@/server/problem'
 
-/** The files of the text recognition that the page's worker loads, by name: they ship with the app, so that no network is needed. */
+/**
+ * The files of the text recognition that the page's worker loads, by name: they ship with the app, so that no
+ * network is needed.
+ */
 const files: Record<string, [path: string, type: string]> = {
   'worker.min.js': ['tesseract.js/dist/worker.min.js', 'text/javascript'],
   'eng.traineddata.gz': ['@tesseract.js-data/eng/4.0.0_best_int/eng.traineddata.gz', 'application/gzip'],
