@@ -1,6 +1,29 @@
+/**
+ * The folders of core in one order: each uses only those before it. Folders of one row do not know each other.
+ */
+const order = [
+  ['color', 'text', 'picture'],
+  ['html'],
+  ['email'],
+  ['tiles'],
+  ['compile'],
+  ['readers', 'checks', 'cut', 'house', 'import'],
+  ['handover'],
+]
+const inOrder = order.flatMap((row, i) =>
+  row.map((folder) => ({
+    name: `core-order-${folder}`,
+    comment: `core/${folder} uses only the folders before it in docs/architecture.md`,
+    severity: 'error',
+    from: { path: `^src/core/${folder}/`, pathNot: '\\.test\\.ts$' },
+    to: { path: `^src/core/(?!${[...order.slice(0, i).flat(), folder].join('/|')}/)` },
+  })),
+)
+
 /** The house rules of docs/architecture.md, checked in CI. */
 module.exports = {
   forbidden: [
+    ...inOrder,
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'core-stands-alone',

@@ -77,7 +77,10 @@ const edit = async (bands: number) => {
   let i = 0
   return median(
     () => {
-      email = applyEdit(email, { name: 'setTile', what: { id: 'u3-0', set: { label: `Word ${i++}` } } })
+      email = applyEdit(email, {
+        name: 'setTile',
+        what: { id: 'u3-0', kind: 'button', set: { label: `Word ${i++}` } },
+      })
       compile(email, house, { src })
     },
     60,

@@ -1,9 +1,9 @@
+import { type Tile } from '@/core/email/tile'
 import type { Cut } from '@/core/cut/plan'
 import { applyEdit, type Edit } from '@/core/email/edits'
 import { textOf, type Block, type Inline, type RichText } from '@/core/email/richtext'
 import type { Band, Email } from '@/core/email/schema'
 import { sides, type HouseStyle } from '@/core/email/styles'
-import type { Tile } from '@/core/tiles/schema'
 
 /**
  * The demo: a made-up freelancer's three clients and their jobs. Every name, address and number is invented.
@@ -320,6 +320,7 @@ function finishOrrery(e: Email): Email {
       name: 'setTile',
       what: {
         id: 't-ridgewords',
+        kind: 'words',
         set: {
           style: { size: 17, line: 26, color: '#3b4050' },
           text: doc(
@@ -336,6 +337,7 @@ function finishOrrery(e: Email): Email {
       name: 'setTile',
       what: {
         id: 't-fieldwords',
+        kind: 'words',
         set: {
           style: { size: 17, line: 26, color: '#3b4050' },
           text: doc(
@@ -352,6 +354,7 @@ function finishOrrery(e: Email): Email {
       name: 'setTile',
       what: {
         id: 't-cloud',
+        kind: 'words',
         set: {
           text: doc(
             heading('Cloud over the valley?'),
@@ -370,6 +373,7 @@ function finishOrrery(e: Email): Email {
       name: 'setTile',
       what: {
         id: 't-foot',
+        kind: 'words',
         set: {
           style: { color: pale, size: 13, line: 21 },
           text: doc(

@@ -137,7 +137,7 @@ test('an email of plain text is sent as that', async ({ page, request }) => {
   expect(await (await page.request.get(`/api/jobs/${job}/eml`)).text()).not.toContain('text/html')
 })
 
-test('an email made elsewhere comes in as bands; fields are shown as one reader sees them', async ({
+test('an email made elsewhere comes in as bands; fields are shown as one recipient sees them', async ({
   page,
   request,
 }) => {
@@ -156,14 +156,14 @@ test('an email made elsewhere comes in as bands; fields are shown as one reader 
     ['words'],
     ['code'],
   ])
-  await page.getByRole('button', { name: 'Readers' }).click()
-  await page.getByRole('button', { name: '+ Reader' }).click()
-  await page.getByLabel('city of Reader 1').fill('Halden')
+  await page.getByRole('button', { name: 'Recipients' }).click()
+  await page.getByRole('button', { name: '+ Recipient' }).click()
+  await page.getByLabel('city of Recipient 1').fill('Halden')
   await page.keyboard.press('Escape')
-  await page.getByLabel('Shown as').selectOption('Reader 1')
+  await page.getByLabel('Shown as').selectOption('Recipient 1')
   await expect(wide(page).getByText('it rains in Halden')).toBeVisible()
   await page.keyboard.press('j')
-  await page.getByText('only for some readers').click()
+  await page.getByText('only for some recipients').click()
   await page.getByLabel('Value', { exact: true }).fill('Tarn')
   await expect(wide(page).getByRole('heading', { name: 'Old letter' })).toBeHidden()
   await page.getByLabel('Value', { exact: true }).fill('Halden')

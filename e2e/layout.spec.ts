@@ -1,12 +1,12 @@
 import { expect, test, type Page } from '@playwright/test'
 import fc from 'fast-check'
 import { compile, type CompileOptions } from '@/core/compile'
-import { NARROW } from '@/core/compile/rules'
+import { NARROW } from '@/core/tiles/rules'
 import { measureBand } from '@/core/email/measures'
 import type { Band, Cell, Email, Row } from '@/core/email/schema'
 import { cellsOf, placesOf } from '@/core/email/walk'
-import { replaceFields, asSample } from '@/core/handover/fields'
-import { wordsIn } from '@/core/tiles/parts'
+import { replaceFields, asSample } from '@/core/text/fields'
+import { definitionOf } from '@/core/tiles'
 import { house, roomyEmail } from '@/test-support/emails'
 
 // What Chromium makes of generated documents: the browser, not our own code, says how wide things are.
@@ -212,7 +212,7 @@ test('the words of the document are read in its order', async ({ page }) => {
     const bare = (s: string) => s.replace(/[\s\u00a0]+/g, '')
     for (const { tile } of placesOf(email)) {
       if (!['words', 'button', 'review', 'menu', 'table', 'footer'].includes(tile.kind)) continue
-      for (const said of wordsIn(tile)) {
+      for (const said of definitionOf(tile).words(tile)) {
         if (tile.kind === 'table' && said === tile.caption && !said.trim()) continue
         // eslint-disable-next-line no-control-regex -- the compiler leaves them out
         const word = bare(replaceFields(said, asSample()).replace(/[\0-\x08\x0b-\x1f\x7f-\x9f]/g, ''))

@@ -12,7 +12,7 @@ import type { Cut, CutPlan, Panel } from '@/core/cut/plan'
 import { packed, packHex, type Raster, type Rect } from '@/core/cut/raster'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
-import type { PictureRef } from '@/core/tiles/picture/ref'
+import type { PictureRef } from '@/core/picture/ref'
 
 /** What the page may ask of the worker; every call carries a number that its answer bears too. */
 export type CutterCall =

@@ -1,17 +1,18 @@
+import { newTile } from '../tiles'
+import { withScheme } from '../text/link'
 import { house, longEmail } from '@/test-support/emails'
 import { compile } from '../compile'
 import { styleOf } from '../email/cascade'
-import { newTile } from '../email/defaults'
 import { applyEdit, type Edit } from '../email/edits'
 import { textOf, type RichText } from '../email/richtext'
 import type { Email } from '../email/schema'
-import { findingsOf, type Finding } from './index'
-import { withScheme } from './links'
+import { findingsOf, toMend, type Check, type Finding } from './index'
+import { runChecks, runLater, scopeOf } from './run'
 import { HTML_LIMIT } from './weight'
 
 const look = (email: Email): Finding[] => {
   const html = compile(email, house, { src: (p) => p.id })
-  return findingsOf({ email, style: styleOf(house, email.styles), html, bytes: Buffer.byteLength(html) })
+  return findingsOf(email, styleOf(house, email.styles), html, Buffer.byteLength(html))
 }
 const linked = (said: string, href: string): RichText => ({
   type: 'doc',
@@ -37,7 +38,7 @@ const good = [
   { name: 'setEmail', what: { subject: 'The walks of May', preheader: 'Three ways up' } } as Edit,
 ].reduce(applyEdit, longEmail(1))
 const after = (...edits: Edit[]) =>
-  look(edits.reduce(applyEdit, good)).map((f) => [f.check, f.weight, f.where.tile ?? f.where.value])
+  look(edits.reduce(applyEdit, good)).map((f) => [f.check, f.severity, f.where.tile ?? f.where.value])
 
 test('an email with all it needs has no findings', () => expect(look(good)).toEqual([]))
 
@@ -109,8 +110,8 @@ test.each<[string, Edit, unknown[][]]>([
   ],
   [
     'broken markup for the Word engine',
-    add({ ...newTile('word', () => 'v'), word: '<table>' }),
-    [['word-broken', 'mend', 'v']],
+    add({ ...newTile('conditional', () => 'v'), word: '<table>' }),
+    [['conditional-broken', 'mend', 'v']],
   ],
   [
     'heading 3 after heading 1',
@@ -132,7 +133,7 @@ test.each<[string, Edit, unknown[][]]>([
       name: 'setEmail',
       what: {
         fields: [{ name: 'day', type: 'date' }],
-        readers: [{ name: 'A', values: { day: '2026-02-30' } }],
+        recipients: [{ name: 'A', values: { day: '2026-02-30' } }],
       },
     },
     [['field-value', 'mind', undefined]],
@@ -204,5 +205,80 @@ test('what has to be mended comes first, then in the order of the email', () => 
     { name: 'setEmail', what: { subject: '' } } as Edit,
   ].reduce(applyEdit, good)
   expect(look(many).map((f) => f.check)).toEqual(['subject', 'link-missing', 'link-missing'])
-  expect(look(many).map((f) => f.weight)).toEqual(['mend', 'mend', 'mind'])
+  expect(look(many).map((f) => f.severity)).toEqual(['mend', 'mend', 'mind'])
+})
+
+test('a finding keeps its id whatever else is found, so that one left with a reason stays so', () => {
+  const broken = [
+    set('w0-0', { text: linked('here', 'a.example/x') }),
+    set('u0-0', { link: 'b.example' }),
+  ].reduce(applyEdit, good)
+  const [words, button] = look(broken)
+  expect([words!.id, button!.id]).toEqual(['link-scheme:w0-0:a.example/x', 'link-scheme:u0-0:b.example'])
+  const alone = applyEdit(broken, set('w0-0', { text: textOf('Words') }))
+  expect(look(alone).map((f) => f.id)).toEqual([button!.id])
+
+  const muted = applyEdit(broken, {
+    name: 'mute',
+    what: { finding: button!.id, reason: 'The platform adds it.' },
+  })
+  expect(look(muted).map((f) => f.muted)).toEqual([undefined, 'The platform adds it.'])
+  expect(toMend(look(muted)).map((f) => f.id)).toEqual([words!.id])
+  // Another address is another matter.
+  expect(toMend(look(applyEdit(muted, set('u0-0', { link: 'c.example' }))))).toHaveLength(2)
+  const again = applyEdit(muted, { name: 'unmute', what: { finding: button!.id } })
+  expect(again.muted).toBeUndefined()
+  expect(toMend(look(again))).toHaveLength(2)
+})
+
+test('the same matter twice in one place has two ids', () => {
+  const twice: RichText = {
+    type: 'doc',
+    content: [
+      ...linked('one', 'a.example').content,
+      ...linked('two', 'b.example').content,
+      ...linked('three', 'a.example').content,
+    ],
+  }
+  const ids = look(applyEdit(good, set('w0-0', { text: twice }))).map((f) => f.id)
+  expect(ids).toEqual([
+    'link-scheme:w0-0:a.example',
+    'link-scheme:w0-0:b.example',
+    'link-scheme:w0-0:a.example:2',
+  ])
+})
+
+test('an edit of one band leaves what was found in the others to memory', () => {
+  const seen: string[] = []
+  const counting: Check[] = [{ name: 'counting', about: '', tile: ({ tile }) => (seen.push(tile.id), []) }]
+  const style = styleOf(house, {})
+  const run = (email: Email) => runChecks(counting, scopeOf(email, style, '', 0))
+  const email = longEmail(3)
+  run(email)
+  expect(seen).toHaveLength(18)
+  seen.length = 0
+  run(applyEdit(email, set('w1-0', { show: 'wide' })))
+  expect(seen.every((id) => /1-/.test(id))).toBe(true)
+  expect(seen).toHaveLength(6)
+})
+
+test('checks that have to wait come after the rest, can be cancelled, and their findings can be left too', async () => {
+  const slow: Check = {
+    name: 'slow',
+    about: '',
+    later: async (_, signal) => {
+      signal?.throwIfAborted()
+      return [
+        { severity: 'mind', stage: 'proof', what: 'No answer', why: 'It waited.', key: 'https://a.example' },
+      ]
+    },
+  }
+  const email = applyEdit(good, {
+    name: 'mute',
+    what: { finding: 'slow:email:https://a.example', reason: 'Not up yet.' },
+  })
+  const scope = scopeOf(email, styleOf(house, {}), '', 0)
+  expect(runChecks([slow], scope)).toEqual([])
+  expect(await runLater([slow], scope)).toMatchObject([{ check: 'slow', muted: 'Not up yet.', where: {} }])
+  await expect(runLater([slow], scope, AbortSignal.abort())).rejects.toThrow()
 })

@@ -10,17 +10,17 @@ const wanted = {
 
 export const fieldValue: Check = {
   name: 'field-value',
-  about: 'Sample readers carry values of the kind their fields hold.',
-  run: ({ email }) =>
+  about: 'Sample recipients carry values of the kind their fields hold.',
+  email: ({ email }) =>
     (email.fields ?? []).flatMap((f) =>
-      (email.readers ?? [])
+      (email.recipients ?? [])
         .filter((r) => r.values[f.name] !== undefined && !fits(r.values[f.name]!, f.type))
         .map((r) => ({
-          weight: 'mind' as const,
-          stage: 'proof' as const,
-          where: {},
+          severity: 'mind',
+          stage: 'proof',
+          key: `${r.name} ${f.name}`,
           what: `${r.name}: [[${f.name}]] is not ${wanted[f.type]}`,
-          why: `"${r.values[f.name]}" is no ${f.type}. The preview for this reader shows what no real one will see.`,
+          why: `"${r.values[f.name]}" is no ${f.type}. The preview for this recipient shows what no real one will see.`,
         })),
     ),
 }

@@ -1,21 +1,24 @@
-import { byHand } from './by-hand'
+import type { Style } from '../email/cascade'
+import type { Email } from '../email/schema'
 import { altMissing } from './alt-missing'
-import type { Check, CheckContext, Finding } from './check'
-import { contrastLow } from './contrast-low'
+import { byHand } from './by-hand'
+import type { Check, Finding } from './check'
 import { codeChanged } from './code-changed'
+import { conditionalBroken } from './conditional-broken'
+import { contrastLow } from './contrast-low'
 import { empty } from './empty'
 import { fieldValue } from './field-value'
 import { headingOrder } from './heading-order'
 import { linkMissing } from './link-missing'
 import { linkScheme } from './link-scheme'
 import { preheaderMissing } from './preheader-missing'
+import { runChecks, scopeOf } from './run'
 import { subject } from './subject'
 import { unsubscribeMissing } from './unsubscribe-missing'
 import { weight } from './weight'
-import { wordBroken } from './word-broken'
 import { wordsSmall } from './words-small'
 
-export type { Check, Finding, Where, Stage } from './check'
+export type { Check, Finding, Severity, Stage, Where } from './check'
 
 /** Every check, one line for each file beside this one. */
 export const checks: readonly Check[] = [
@@ -32,24 +35,17 @@ export const checks: readonly Check[] = [
   headingOrder,
   fieldValue,
   codeChanged,
-  wordBroken,
+  conditionalBroken,
   byHand,
 ]
 
-/** Runs every check. What has to be mended comes first, then in the email's own order. */
-export function findingsOf(c: CheckContext): Finding[] {
-  const order = new Map(c.email.bands.map((b, i) => [b.id, i]))
-  const rank = (f: Finding) =>
-    (f.weight === 'mend' ? 0 : 1e6) + (f.where.band ? 1 + (order.get(f.where.band) ?? 0) : 0)
-  // An email written by hand or as plain text keeps its bands, but they are not what is sent.
-  const seen = c.email.way === 'bands' ? c : { ...c, email: { ...c.email, bands: [] } }
-  return checks
-    .flatMap((check) =>
-      check.run(seen).map((f, i): Finding => ({
-        ...f,
-        check: check.name,
-        id: [check.name, f.where.tile ?? f.where.band ?? f.where.value ?? 'email', i].join(':'),
-      })),
-    )
-    .sort((a, b) => rank(a) - rank(b))
-}
+/**
+ * What the checks find in an email. @param style the house style with the email's own values over it @param html as
+ * it will be handed over @param bytes of the HTML in UTF-8
+ */
+export const findingsOf = (email: Email, style: Style, html: string, bytes: number): Finding[] =>
+  runChecks(checks, scopeOf(email, style, html, bytes))
+
+/** What has to be mended before an email leaves: what is not muted with a reason. */
+export const toMend = (findings: readonly Finding[]): Finding[] =>
+  findings.filter((f) => f.severity === 'mend' && !f.muted)

@@ -3,12 +3,12 @@ import type { Check } from './check'
 export const preheaderMissing: Check = {
   name: 'preheader-missing',
   about: 'A preheader is set; else inboxes show whatever words come first.',
-  run: ({ email }) =>
+  email: ({ email }) =>
     email.preheader.trim()
       ? []
       : [
           {
-            weight: 'mend',
+            severity: 'mend',
             stage: 'handover',
             where: { value: 'preheader' },
             what: 'No preheader',

@@ -1,4 +1,4 @@
-import { asSample, replaceFields } from '../handover/fields'
+import { asSample, replaceFields } from '../text/fields'
 import type { Check } from './check'
 
 /** Longer subjects are cut off on phones (common practice, no source). */
@@ -7,12 +7,12 @@ export const SUBJECT_LENGTH = 50
 export const subject: Check = {
   name: 'subject',
   about: `There is a subject, of at most ${SUBJECT_LENGTH} characters.`,
-  run: ({ email }) => {
+  email: ({ email }) => {
     const length = [...replaceFields(email.subject, asSample()).trim()].length
     if (length === 0)
       return [
         {
-          weight: 'mend',
+          severity: 'mend',
           stage: 'handover',
           where: { value: 'subject' },
           what: 'No subject',
@@ -22,7 +22,7 @@ export const subject: Check = {
     if (length > SUBJECT_LENGTH)
       return [
         {
-          weight: 'mind',
+          severity: 'mind',
           stage: 'handover',
           where: { value: 'subject' },
           what: `Subject of ${length} characters`,

@@ -8,14 +8,13 @@ export const HTML_LIMIT = 102 * 1024
 export const weight: Check = {
   name: 'weight',
   about: `The HTML has at most ${HTML_LIMIT / 1024} KB, so that webmail does not cut it off.`,
-  run: ({ bytes }) => {
+  email: ({ bytes }) => {
     const kb = (bytes / 1024).toFixed(1)
     if (bytes > HTML_LIMIT)
       return [
         {
-          weight: 'mend',
+          severity: 'mend',
           stage: 'proof',
-          where: {},
           what: `HTML of ${kb} KB, over ${HTML_LIMIT / 1024} KB`,
           why: 'Some webmail cuts the message off there, and with it the footer and the unsubscribe link. Take bands out, or replace twins for wide and narrow by one.',
         },
@@ -23,9 +22,8 @@ export const weight: Check = {
     if (bytes > HTML_LIMIT * 0.85)
       return [
         {
-          weight: 'mind',
+          severity: 'mind',
           stage: 'proof',
-          where: {},
           what: `HTML of ${kb} KB, close to ${HTML_LIMIT / 1024} KB`,
           why: 'Links grow when a platform rewrites them for counting. Leave some room.',
         },

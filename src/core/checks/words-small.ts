@@ -1,55 +1,60 @@
 import { eachTextBlock, markOf } from '../email/richtext'
-import { placesOf } from '../email/walk'
 import { blockStyle } from '../tiles/words/html'
-import type { Check } from './check'
+import type { Check, TileScope } from './check'
 
 /** Body words under this are too small on a phone, px (common practice, no source). */
 export const LEAST_SIZE = 14
 
+/** What words are set to in one press, px. */
+const GOOD = { size: 16, line: 24 }
+
 export const wordsSmall: Check = {
   name: 'words-small',
   about: `Body words have at least ${LEAST_SIZE} px on narrow.`,
-  run: ({ email, style }) =>
-    [...placesOf(email)].flatMap(({ band, tile }) => {
-      if (
-        tile.kind !== 'words' ||
-        tile.show === 'wide' ||
-        band.show === 'wide' ||
-        tile.base === 'small' ||
-        (!tile.base && style.roles[band.role].base === 'small')
-      )
-        return []
-      let least = Infinity
-      eachTextBlock(tile.text, (b) => {
-        const s = blockStyle(tile, b.type === 'heading' ? b.attrs.level : 0, style.roles[band.role])
-        for (const run of b.content ?? [])
-          if (run.type === 'text' && run.text.trim()) {
-            const own = markOf(run, 'textStyle')?.attrs.fontSize
-            least = Math.min(least, own ? parseInt(own) : (s.narrowSize ?? s.size))
-          }
-      })
-      if (least >= LEAST_SIZE) return []
-      return [
-        {
-          weight: 'mend' as const,
-          stage: 'compose' as const,
-          where: { band: band.id, tile: tile.id },
-          what: `Words of ${least} px`,
-          why: `Under ${LEAST_SIZE} px they are hard to read on a phone. Use ${LEAST_SIZE} or more; 16 reads well.`,
-          fix:
-            tile.style?.size !== undefined && tile.style.size < LEAST_SIZE
-              ? {
-                  label: 'Make them 16 px',
-                  edit: {
-                    name: 'setTile' as const,
-                    what: {
-                      id: tile.id,
-                      set: { style: { ...tile.style, size: 16, line: Math.max(tile.style.line ?? 0, 24) } },
-                    },
+  tile: (scope) => {
+    const { tile } = scope
+    const least = smallest(scope)
+    if (tile.kind !== 'words' || least >= LEAST_SIZE) return []
+    const own = tile.style
+    return [
+      {
+        severity: 'mend',
+        stage: 'compose',
+        what: `Words of ${least} px`,
+        why: `Under ${LEAST_SIZE} px they are hard to read on a phone. Use ${LEAST_SIZE} or more; 16 reads well.`,
+        // What is inherited is mended where it is said.
+        ...(own?.size !== undefined && own.size < LEAST_SIZE
+          ? {
+              fix: {
+                label: `Make them ${GOOD.size} px`,
+                edit: {
+                  name: 'setTile',
+                  what: {
+                    id: tile.id,
+                    kind: tile.kind,
+                    set: { style: { ...own, size: GOOD.size, line: Math.max(own.line ?? 0, GOOD.line) } },
                   },
-                }
-              : undefined,
-        },
-      ]
-    }),
+                },
+              },
+            }
+          : {}),
+      },
+    ]
+  },
+}
+
+/** The smallest words of a tile that a phone shows, px; small print does not count. */
+function smallest({ tile, band, look }: TileScope): number {
+  if (tile.kind !== 'words' || tile.show === 'wide' || band.show === 'wide') return Infinity
+  if ((tile.base ?? look.base) === 'small') return Infinity
+  let least = Infinity
+  eachTextBlock(tile.text, (b) => {
+    const s = blockStyle(tile, b.type === 'heading' ? b.attrs.level : 0, look)
+    for (const run of b.content ?? []) {
+      if (run.type !== 'text' || !run.text.trim()) continue
+      const own = markOf(run, 'textStyle')?.attrs.fontSize
+      least = Math.min(least, own ? parseInt(own) : (s.narrowSize ?? s.size))
+    }
+  })
+  return least
 }

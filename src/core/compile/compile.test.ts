@@ -1,3 +1,4 @@
+import { emailSchema } from '../tiles/document'
 import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
@@ -9,9 +10,8 @@ import { parse } from 'parse5'
 import { anyEmail, composed, house, longEmail } from '@/test-support/emails'
 import { applyEdit } from '../email/edits'
 import { measureBand } from '../email/measures'
-import { emailSchema } from '../email/schema'
 import { tilesOf } from '../email/walk'
-import { asSample } from '../handover/fields'
+import { asSample } from '../text/fields'
 import { compile } from './index'
 
 const src = (p: { id: string }) => `https://pictures.example/${p.id}.png`
@@ -152,7 +152,10 @@ const java = spawnSync('java', ['-version']).status === 0
 test('an edit compiles its own band anew and no other', () => {
   const email = longEmail(30)
   const first = compiled(email)
-  const edited = applyEdit(email, { name: 'setTile', what: { id: 'u7-0', set: { label: 'With us walk' } } })
+  const edited = applyEdit(email, {
+    name: 'setTile',
+    what: { id: 'u7-0', kind: 'button', set: { label: 'With us walk' } },
+  })
   expect(edited.bands.filter((b, i) => b !== email.bands[i]).map((b) => b.id)).toEqual(['b7'])
   expect(compiled(edited)).toBe(
     first.replace(/Walk with us/g, (m, at: number) =>
@@ -167,7 +170,7 @@ test('an edit compiles its own band anew and no other', () => {
 test('fields come out as written, percent-encoded in links (RFC 3986, section 2), or filled in', () => {
   const email = applyEdit(longEmail(1), {
     name: 'setTile',
-    what: { id: 'u0-0', set: { label: 'For [[given_name | you]]', link: '[[unsubscribe]]' } },
+    what: { id: 'u0-0', kind: 'button', set: { label: 'For [[given_name | you]]', link: '[[unsubscribe]]' } },
   })
   expect(compiled(email)).toContain('href="%5B%5Bunsubscribe%5D%5D"')
   expect(compiled(email)).toContain('For [[given_name | you]]')

@@ -1,10 +1,11 @@
-import type { Element } from 'hast'
+import type { Element, ElementContent, Root } from 'hast'
 import { fontFamily } from '../email/fonts'
 import type { Email } from '../email/schema'
-import { replaceFields } from '../handover/fields'
-import type { CompileContext } from './context'
-import { css, el, text, wordOnly } from './element'
-import { sheetLines, type Rule } from './rules'
+import { asSample, replaceFields } from '../text/fields'
+import type { CompileContext } from '../tiles/context'
+import { css, el, text } from '../html/element'
+import { notWord, wordOnly } from '../html/nodes'
+import { sheetLines, type Rule } from '../tiles/rules'
 
 /**
  * What mail programs show after the subject; the invisible characters behind it keep the email's first words
@@ -13,7 +14,7 @@ import { sheetLines, type Rule } from './rules'
 const guard = '\u034f\u00a0'.repeat(60)
 
 /** The preheader: in the source first, on screen nowhere. */
-export function preheader(email: Pick<Email, 'preheader'>, c: CompileContext): Element | null {
+function preheader(email: Pick<Email, 'preheader'>, c: CompileContext): Element | null {
   const words = replaceFields(email.preheader, c.fields).trim()
   if (!words) return null
   return el(
@@ -33,20 +34,61 @@ export function preheader(email: Pick<Email, 'preheader'>, c: CompileContext): E
   )
 }
 
-/** The body's own rule at night. */
-export const nightGround = (c: CompileContext): string | undefined =>
-  c.style.nightGround && c.styles !== 'inline' ? 'night' : undefined
+/** How a document carries its styles, beside those in its elements. */
+export interface Sheets {
+  /** Whether there is a style sheet at all. */
+  sheet: boolean
+  /** Rules of the elements' own styles, where these stand in the head. */
+  own?: string[]
+}
 
-/** The head. @param rules what the bands asked for */
-export function head(email: Email, c: CompileContext, rules: ReadonlyMap<string, Rule>): Element {
+/** Class of what has the ground of the night, where there is one and a sheet to say so. */
+const nightClass = (c: CompileContext, { sheet }: Sheets): string[] | undefined =>
+  c.style.nightGround && sheet ? ['night'] : undefined
+
+/** The body, with a slot for the bands. */
+export function bodyTree(email: Email, c: CompileContext, sheets: Sheets): Element {
+  const title = replaceFields(email.title || email.subject || 'Email', asSample())
+  const article = el(
+    'div',
+    {
+      className: nightClass(c, sheets),
+      role: 'article',
+      'aria-roledescription': 'email',
+      ariaLabel: title,
+      lang: email.lang,
+      dir: email.dir,
+      style: `background-color:${c.style.ground};overflow-wrap:anywhere`,
+    },
+    [{ type: 'slot', value: '' }],
+  )
+  article.hints = { guarded: true }
+  return el('body', { className: nightClass(c, sheets), style: bodyStyle(c) }, preheader(email, c), article)
+}
+
+/** The whole document around its body. @param rules what the bands asked for */
+export const documentTree = (
+  email: Email,
+  c: CompileContext,
+  body: ElementContent[],
+  rules: ReadonlyMap<string, Rule>,
+  sheets: Sheets,
+): Root => ({
+  type: 'root',
+  children: [
+    { type: 'doctype' },
+    el('html', { lang: email.lang, dir: email.dir }, headTree(email, c, rules, sheets), body),
+  ],
+})
+
+function headTree(
+  email: Email,
+  c: CompileContext,
+  rules: ReadonlyMap<string, Rule>,
+  { sheet, own }: Sheets,
+): Element {
   const meta = (name: string, content: string) => el('meta', { name, content })
-  const styled = c.styles !== 'inline'
-  // The Word engine knows neither display:none nor line heights as others do; its own properties stand where
-  // no other reader (and no checker) sees them. It also scales by the screen's density unless told the
-  // density of the layout, and falls back to a serif for a web font.
-  const word = styled
-    ? `<style>table{border-collapse:collapse;}td,th,div,p,a,h1,h2,h3,li{mso-line-height-rule:exactly;}${replaceFields(email.preheader, c.fields).trim() ? '.preheader{mso-hide:all;}' : ''}</style>`
-    : ''
+  const style = (lines: string[]) => el('style', null, text(block(lines)))
   return el(
     'head',
     null,
@@ -59,18 +101,37 @@ export function head(email: Email, c: CompileContext, rules: ReadonlyMap<string,
     meta('color-scheme', 'light dark'),
     meta('supported-color-schemes', 'light dark'),
     el('title', null, text(replaceFields(email.title || email.subject || 'Email', c.fields))),
-    wordOnly(
-      `<xml><o:OfficeDocumentSettings xmlns:o="urn:schemas-microsoft-com:office:office"><o:PixelsPerInch>96</o:PixelsPerInch></o:OfficeDocumentSettings></xml>${word}`,
-    ),
+    wordOnly(officeSettings(), ...(sheet ? [wordSheet(email, c)] : [])),
+    // First, so that rules for narrow and for night still come after.
+    own ? style(own) : null,
     // A condition keeps `@font-face` from the Word engine, which would show its default font in its place.
-    ...(styled && c.style.webFonts.length
-      ? [
-          { type: 'comment' as const, value: '[if !mso]><!' },
-          el('style', null, text(block(fontFaces(c)))),
-          { type: 'comment' as const, value: '<![endif]' },
-        ]
-      : []),
-    styled ? el('style', null, text(block(sheet(c, rules)))) : null,
+    sheet && c.style.webFonts.length ? notWord(style(fontFaces(c))) : null,
+    sheet ? style(sheetOf(c, rules)) : null,
+  )
+}
+
+/** The Word engine scales by the screen's density unless told the density of the layout. */
+const officeSettings = (): Element =>
+  el(
+    'xml',
+    null,
+    el(
+      'o:OfficeDocumentSettings',
+      { 'xmlns:o': 'urn:schemas-microsoft-com:office:office' },
+      el('o:PixelsPerInch', null, '96'),
+    ),
+  )
+
+/**
+ * The Word engine knows neither display:none nor line heights as others do; its own properties stand where no
+ * other reader (and no checker) sees them.
+ */
+function wordSheet(email: Email, c: CompileContext): Element {
+  const hidden = replaceFields(email.preheader, c.fields).trim() ? '.preheader{mso-hide:all;}' : ''
+  return el(
+    'style',
+    null,
+    `table{border-collapse:collapse;}td,th,div,p,a,h1,h2,h3,li{mso-line-height-rule:exactly;}${hidden}`,
   )
 }
 
@@ -86,7 +147,7 @@ const fontFaces = (c: CompileContext): string[] =>
     ),
   )
 
-const sheet = (c: CompileContext, rules: ReadonlyMap<string, Rule>): string[] => [
+const sheetOf = (c: CompileContext, rules: ReadonlyMap<string, Rule>): string[] => [
   // The same as the meta tag, for readers that look here.
   ':root{color-scheme:light dark}',
   // Phones enlarge small letters unless told not to.
@@ -103,7 +164,7 @@ const sheet = (c: CompileContext, rules: ReadonlyMap<string, Rule>): string[] =>
 ]
 
 /** Style of the body. */
-export const bodyStyle = (c: CompileContext): string =>
+const bodyStyle = (c: CompileContext): string =>
   css({
     margin: '0',
     padding: '0',

@@ -1,11 +1,12 @@
+import { newTile } from '../tiles'
+import { readEmail } from '../tiles/document'
 import fc from 'fast-check'
 import { anyEmail, house } from '@/test-support/emails'
-import { newBand, newCell, newId, newTile } from '../email/defaults'
+import { newBand, newCell, newId } from '../email/defaults'
 import { applyEdit, type Edit } from '../email/edits'
 import type { Email } from '../email/schema'
-import { readEmail } from '../email/migrations'
 import { cellsOf } from '../email/walk'
-import { asSample } from '../handover/fields'
+import { asSample } from '../text/fields'
 import { compile } from './index'
 
 const src = (p: { id: string }) => p.id

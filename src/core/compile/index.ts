@@ -1,16 +1,20 @@
+import type { ElementContent } from 'hast'
 import { styleOf } from '../email/cascade'
+import { conditionsAsWritten, type ConditionWriter } from '../email/conditions'
 import type { Band, Email } from '../email/schema'
 import type { HouseStyle } from '../email/styles'
-import { asSample, asWritten, replaceFields, type FieldWriter } from '../handover/fields'
-import { conditionsAsWritten } from '../handover/conditions'
-import { bandTree } from './band'
-import { byHandHtml } from './byhand'
-import type { CompileContext, ConditionWriter } from './context'
-import { bodyStyle, head, nightGround, preheader } from './document'
-import { attr } from './element'
-import { print, printMapped, type Lines } from './print'
-import type { Rule } from './rules'
-import { stylesToHead } from './to-head'
+import { rootToComments, toComments } from '../html/conditions'
+import { printAround, printMapped, type Lines } from '../html/print'
+import { asWritten, type FieldWriter } from '../text/fields'
+import type { CompileContext } from '../tiles/context'
+import type { Rule } from '../tiles/rules'
+import { bandTree, type BandTree } from './band'
+import { byHandHtml } from './by-hand'
+import { bodyTree, documentTree, type Sheets } from './document'
+import { withoutSheet } from './passes/inline'
+import { StylesToHead } from './passes/to-head'
+
+export type { BandTree } from './band'
 
 export interface CompileOptions {
   /** Where each picture stands in the output. */
@@ -25,9 +29,9 @@ export interface CompileOptions {
    * `both` (unless said): styles in the elements, and rules in the head for what needs one. `inline`: no
    * style sheet at all, for platforms that strip it. `head`: all in the head.
    */
-  styles?: CompileContext['styles']
+  styles?: 'both' | 'inline' | 'head'
   /** `readable` unless said. */
-  print?: CompileContext['print']
+  print?: 'readable' | 'minified'
 }
 
 /** An email as HTML, with where each band, cell and tile stands in it. */
@@ -40,6 +44,9 @@ export interface Compiled {
   places: () => Lines[]
 }
 
+/** The form in which trees are written. */
+type Form = Required<Pick<CompileOptions, 'marks' | 'styles' | 'print'>>
+
 /** Neighbouring bands, compiled: what they are as text, and the rules they ask for. */
 interface Run {
   html: string
@@ -50,48 +57,68 @@ interface Run {
   places: readonly Lines[]
 }
 
-/**
- * What each band compiled to, remembered by the band itself: the document is immutable, so an edit makes only
- * its own band anew.
- */
-const pieces = new WeakMap<Band, { c: CompileContext; run: Run }[]>()
-
-const keys = ['width', 'dir', 'style', 'src', 'fields', 'conditions', 'marks', 'styles', 'print'] as const
-const same = (a: CompileContext, b: CompileContext) => keys.every((k) => a[k] === b[k])
-
 const nothing: Run = { html: '', lines: 0, rules: new Map(), parts: null, places: [] }
 
-function piece(band: Band, c: CompileContext): Run {
-  const known = pieces.get(band) ?? []
+/** Contexts that are remembered at once: lenses and deliveries. Older ones go. */
+const REMEMBERED = 6
+
+/** Bands stand this far inside the document, in steps of indentation. */
+const DEPTH = 3
+
+/**
+ * The tree that each band compiled to, remembered by the band itself: the document is immutable, so an edit
+ * makes only its own band anew.
+ */
+const trees = new WeakMap<Band, { c: CompileContext; tree: BandTree }[]>()
+
+const keys = ['width', 'dir', 'style', 'src', 'fields', 'conditions'] as const
+const same = (a: CompileContext, b: CompileContext) => keys.every((k) => a[k] === b[k])
+
+function treeOf(band: Band, c: CompileContext): BandTree {
+  const known = trees.get(band) ?? []
   const hit = known.find((k) => same(k.c, c))
-  if (hit) return hit.run
-  const run = compileBand(band, c)
-  // A handful of contexts live at once (lenses, deliveries); older ones go.
-  pieces.set(band, [{ c, run }, ...known].slice(0, 6))
+  if (hit) return hit.tree
+  const tree = bandTree(band, c)
+  trees.set(band, [{ c, tree }, ...known].slice(0, REMEMBERED))
+  return tree
+}
+
+/** What each tree was written as, by its form. */
+const texts = new WeakMap<BandTree, Map<string, Run>>()
+
+function textOf(band: Band, c: CompileContext, form: Form): Run {
+  const shown = band.when ? c.conditions(band.when) : true
+  if (shown === false || (form.styles === 'inline' && band.show === 'narrow')) return nothing
+  const tree = treeOf(band, c)
+  const key = `${form.styles}:${form.print}:${form.marks}`
+  let known = texts.get(tree)
+  if (!known) texts.set(tree, (known = new Map()))
+  let run = known.get(key)
+  if (!run) {
+    const nodes = form.styles === 'inline' ? withoutSheet(tree.tree) : tree.tree
+    run = runOf(nodes, form.styles === 'inline' ? nothing.rules : tree.rules, form, shown)
+    known.set(key, run)
+  }
   return run
 }
 
-function compileBand(band: Band, c: CompileContext): Run {
-  const shown = band.when ? c.conditions(band.when) : true
-  if (shown === false || (c.styles === 'inline' && band.show === 'narrow')) return nothing
-  const { tree, rules } = bandTree(band, c)
-  const indent = c.print === 'readable'
-  const printed = printMapped(tree, 3, { indent, marks: c.marks, classes: c.styles !== 'inline' })
-  const used = c.styles === 'inline' ? nothing.rules : rules
-  if (shown === true)
-    return {
-      html: `${printed.html}\n`,
-      lines: printed.lines,
-      rules: used,
-      parts: null,
-      places: printed.places,
-    }
-  const pad = indent ? '      ' : ''
+/** Trees as text. @param between what the platform wants before and after, if anything */
+function runOf(
+  nodes: ElementContent[],
+  rules: ReadonlyMap<string, Rule>,
+  form: Form,
+  between: true | { before: string; after: string },
+): Run {
+  const indent = form.print === 'readable'
+  const printed = printMapped(toComments(nodes), DEPTH, { indent, marks: form.marks })
+  const base = { rules, parts: null }
+  if (between === true)
+    return { ...base, html: `${printed.html}\n`, lines: printed.lines, places: printed.places }
+  const pad = indent ? '  '.repeat(DEPTH) : ''
   return {
-    html: `${pad}${shown.before}\n${printed.html}\n${pad}${shown.after}\n`,
+    ...base,
+    html: `${pad}${between.before}\n${printed.html}\n${pad}${between.after}\n`,
     lines: printed.lines + 2,
-    rules: used,
-    parts: null,
     places: printed.places.map((p) => ({ ...p, from: p.from + 1, to: p.to + 1 })),
   }
 }
@@ -150,15 +177,22 @@ const contextOf = (email: Email, house: HouseStyle, o: CompileOptions): CompileC
   src: o.src,
   fields: o.fields ?? asWritten,
   conditions: o.conditions ?? conditionsAsWritten,
-  marks: o.marks ?? false,
-  styles: o.styles ?? 'both',
-  print: o.print ?? 'readable',
 })
+
+/** The trees of an email's bands, in their order: what lenses, checks and forecasts look at. */
+export const bandTrees = (
+  email: Email,
+  house: HouseStyle,
+  options: CompileOptions,
+): { band: Band; tree: BandTree }[] => {
+  const c = contextOf(email, house, options)
+  return email.bands.map((band) => ({ band, tree: treeOf(band, c) }))
+}
 
 /**
  * An email as HTML: the same input gives the same bytes. Stored email -> settled styles -> a tree for each
- * band -> text. One written by hand comes out as it was written, but for pictures and fields; one of plain
- * text only has no HTML.
+ * band -> passes -> text. One written by hand comes out as it was written, but for pictures and fields; one of
+ * plain text only has no HTML.
  */
 export function compileMapped(email: Email, house: HouseStyle, options: CompileOptions): Compiled {
   if (email.way === 'hand' && email.hand)
@@ -168,31 +202,51 @@ export function compileMapped(email: Email, house: HouseStyle, options: CompileO
     }
   if (email.way === 'plain') return { html: '', places: () => [] }
   const c = contextOf(email, house, options)
-  const run = joinAll(email.bands.map((b) => piece(b, c)))
-  const pre = preheader(email, c)
-  const title = attr(replaceFields(email.title || email.subject || 'Email', asSample()))
-  const indent = c.print === 'readable'
-  const before = [
-    '<!DOCTYPE html>',
-    `<html lang="${email.lang}" dir="${email.dir}">`,
-    printMapped([head(email, c, run.rules)], 0, { indent, marks: false, classes: true }).html,
-    `<body${nightGround(c) ? ' class="night"' : ''} style="${attr(bodyStyle(c))}">`,
-    ...(pre
-      ? [
-          `  ${print(c.styles === 'inline' ? { ...pre, properties: { ...pre.properties, className: undefined } } : pre)}`,
-        ]
-      : []),
-    `  <div${nightGround(c) ? ' class="night"' : ''} role="article" aria-roledescription="email" aria-label="${title}" lang="${email.lang}" dir="${email.dir}" style="background-color:${c.style.ground};overflow-wrap:anywhere">`,
-    '',
-  ].join('\n')
-  const html = `${before}${run.html}  </div>\n</body>\n</html>\n`
+  const form: Form = {
+    marks: options.marks ?? false,
+    styles: options.styles ?? 'both',
+    print: options.print ?? 'readable',
+  }
+  return form.styles === 'head' ? compileHead(email, c, form) : compileBands(email, c, form)
+}
+
+function compileBands(email: Email, c: CompileContext, form: Form): Compiled {
+  const sheets: Sheets = { sheet: form.styles !== 'inline' }
+  const run = joinAll(email.bands.map((b) => textOf(b, c, form)))
+  const body = [bodyTree(email, c, sheets)]
+  return around(email, c, form, form.styles === 'inline' ? withoutSheet(body) : body, run, sheets)
+}
+
+/** All styles in the head: their names are counted through the whole document, so no band is remembered. */
+function compileHead(email: Email, c: CompileContext, form: Form): Compiled {
+  const pass = new StylesToHead()
+  const body = pass.apply([bodyTree(email, c, { sheet: true })])
+  const runs = email.bands.flatMap((band) => {
+    const shown = band.when ? c.conditions(band.when) : true
+    if (shown === false) return []
+    const { tree, rules } = treeOf(band, c)
+    return [runOf(pass.apply(tree), rules, form, shown)]
+  })
+  return around(email, c, form, body, joinAll(runs), { sheet: true, own: pass.lines() })
+}
+
+/** The document around its bands. */
+function around(
+  email: Email,
+  c: CompileContext,
+  form: Form,
+  body: ElementContent[],
+  run: Run,
+  sheets: Sheets,
+): Compiled {
+  const root = rootToComments(documentTree(email, c, body, run.rules, sheets))
+  const [before, after] = printAround(root, { indent: form.print === 'readable', marks: false })
   const places = () => {
     const out: Lines[] = []
     collect(run, before.split('\n').length, out)
     return out
   }
-  // All in the head is a rewriting of the whole.
-  return c.styles === 'head' ? { html: stylesToHead(html), places: () => [] } : { html, places }
+  return { html: `${before}${run.html}${after}`, places }
 }
 
 /** An email as HTML. */

@@ -6,10 +6,10 @@ import { applyEdit, type Edit } from '../email/edits'
 import { plainHouseStyle, type HouseStyle } from '../email/styles'
 import type { Band, Email } from '../email/schema'
 import { placesOf } from '../email/walk'
-import { conditionsFor } from '../handover/conditions'
-import { branchOf } from './conditional'
+import { conditionsFor } from '../email/conditions'
+import { branchOf } from '../html/conditional'
 import { compile, compileMapped, type CompileOptions } from './index'
-import { elementsOf, readSheet, readStyle } from './stylesheet'
+import { elementsOf, readSheet, readStyle } from '../html/stylesheet'
 
 const src = (p: { id: string }) => `https://pictures.example/${p.id}.png`
 const out = (e: Email, o: Partial<CompileOptions> = {}, h: HouseStyle = house) => compile(e, h, { src, ...o })

@@ -3,11 +3,11 @@ import { convert } from 'html-to-text'
 import { anyEmail, house, longEmail } from '@/test-support/emails'
 import { eachInline } from '../email/richtext'
 import { tilesOf } from '../email/walk'
-import { asWritten } from '../handover/fields'
+import { asWritten } from '../text/fields'
 import { applyEdit } from '../email/edits'
 import { compile } from './index'
-import { hasScheme, hrefOf } from './link'
-import { asSample } from '../handover/fields'
+import { hasScheme, hrefOf } from '../text/link'
+import { asSample } from '../text/fields'
 import { compileText, wrap } from './text'
 
 test('lines have at most 78 characters (RFC 5322, 2.1.1), but an address stays whole', () => {
@@ -97,7 +97,7 @@ test('has every word that a general converter finds in the HTML', () => {
       // Custom code is read by the same kind of converter on both sides; stars and marks of lists are each
       // one's own.
       const hasCode = [...email.bands].some((b) =>
-        [...tilesOf(b)].some((t) => t.kind === 'code' || t.kind === 'word'),
+        [...tilesOf(b)].some((t) => t.kind === 'code' || t.kind === 'conditional'),
       )
       if (hasCode) return
       const missing = theirs

@@ -1,13 +1,13 @@
-import { asSample, replaceFields, type FieldWriter } from '../handover/fields'
+import { asSample, replaceFields, type FieldWriter } from '../text/fields'
 import { styleOf } from '../email/cascade'
 import type { Email } from '../email/schema'
 import { plainHouseStyle, type HouseStyle } from '../email/styles'
 import { tilesOf } from '../email/walk'
 import { tileText } from '../tiles'
-import type { TextContext } from '../tiles/texts'
-import { byHandHtml } from './byhand'
-import type { ConditionWriter } from './context'
-import { plainOfHtml } from './plain'
+import type { TextContext } from '../tiles/context'
+import { byHandHtml } from './by-hand'
+import type { ConditionWriter } from '../email/conditions'
+import { plainOfHtml } from '../html/plain'
 
 /** Lines of a plain text are at most this long (RFC 5322, section 2.1.1 recommends 78 characters). */
 export const COLUMNS = 78

@@ -1,6 +1,7 @@
+import { emailSchema } from '../tiles/document'
 import fc from 'fast-check'
 import sharp from 'sharp'
-import { emailSchema, type Cell, type Email } from '../email/schema'
+import { type Cell, type Email } from '../email/schema'
 import { textOf } from '../email/richtext'
 import { applyEdit } from '../email/edits'
 import { plainHouseStyle } from '../email/styles'
@@ -158,7 +159,7 @@ test('phones get a part of their own; one chosen in Compose stays until the cut 
   expect(shown(first.email)).toBeUndefined()
   const byHand = applyEdit(first.email, {
     name: 'setTile',
-    what: { id: 't-a', set: { narrowPicture: picture('h') } },
+    what: { id: 't-a', kind: 'picture', set: { narrowPicture: picture('h') } },
   })
   const again = of(first.plan, byHand)
   expect(shown(again.email)).toBe(picture('h').id)
@@ -170,10 +171,13 @@ test('phones get a part of their own; one chosen in Compose stays until the cut 
 
 test('built again, it keeps words, alt texts and links, wherever they were written last', () => {
   const first = build(basic)
-  let email = applyEdit(first.email, { name: 'setTile', what: { id: 't-a', set: { alt: 'A wide sky' } } })
+  let email = applyEdit(first.email, {
+    name: 'setTile',
+    what: { id: 't-a', kind: 'picture', set: { alt: 'A wide sky' } },
+  })
   email = applyEdit(email, {
     name: 'setTile',
-    what: { id: 't-c', set: { text: textOf('Written in the lens'), style: { size: 21 } } },
+    what: { id: 't-c', kind: 'words', set: { text: textOf('Written in the lens'), style: { size: 21 } } },
   })
   email = applyEdit(email, {
     name: 'addTile',
@@ -221,7 +225,7 @@ test('a change of mind about a cut loses none of its words', () => {
   const first = build(basic)
   const written = applyEdit(first.email, {
     name: 'setTile',
-    what: { id: 't-c', set: { text: textOf('Precious') } },
+    what: { id: 't-c', kind: 'words', set: { text: textOf('Precious') } },
   })
   const asPicture = build(setCut(harvest(first.plan, written), 'c', { kind: 'picture' }), written)
   const back = build(setCut(asPicture.plan, 'c', { kind: 'words' }), asPicture.email)
@@ -234,12 +238,12 @@ test('what was written last prevails when it was written on one side only', () =
   const first = build(basic)
   const written = applyEdit(first.email, {
     name: 'setTile',
-    what: { id: 't-a', set: { alt: 'From the lens' } },
+    what: { id: 't-a', kind: 'picture', set: { alt: 'From the lens' } },
   })
   const harvested = harvest(first.plan, written)
   const again = harvest(
     harvested,
-    applyEdit(written, { name: 'setTile', what: { id: 't-a', set: { alt: 'Once more' } } }),
+    applyEdit(written, { name: 'setTile', what: { id: 't-a', kind: 'picture', set: { alt: 'Once more' } } }),
   )
   expect(again.cuts[0]!.alt).toBe('Once more')
   expect(harvest(setCut(first.plan, 'a', { alt: 'From Cut' }), written).cuts[0]!.alt).toBe('From Cut')
@@ -619,7 +623,7 @@ test('words with a line under them get one; what the person made of them afterwa
   const tile = first.email.bands.flatMap((b) => [...tilesOf(b)]).find((t) => t.kind === 'words')!
   const plain = applyEdit(first.email, {
     name: 'setTile',
-    what: { id: tile.id, set: { text: textOf('Leave the list') } },
+    what: { id: tile.id, kind: 'words', set: { text: textOf('Leave the list') } },
   })
   expect(marksOf(read(first.plan, plain).email)).toEqual([[]])
 })

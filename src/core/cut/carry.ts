@@ -1,7 +1,7 @@
+import { type Tile } from '../email/tile'
 import { textOf } from '../email/richtext'
 import type { Band, Email, Item } from '../email/schema'
 import { cellsOf, placesOf, tilesOf } from '../email/walk'
-import type { Tile } from '../tiles/schema'
 import type { Built, Cut, CutPlan } from './plan'
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)

@@ -1,5 +1,5 @@
+import { safeFontFor } from '../email/safe-fonts'
 import { z } from 'zod'
-import { safeFonts, type SafeFont } from '../email/fonts'
 import { textOf, withLists } from '../email/richtext'
 import { colorSchema } from '../email/styles'
 import type { Autocut } from './autocut'
@@ -36,25 +36,6 @@ export const layersSchema = z.object({
   shapes: z.array(shapeSchema).max(2000),
 })
 export type DesignLayers = z.infer<typeof layersSchema>
-
-/**
- * Which email-safe stack stands in for a font of the design: by its family's kind (common practice, no
- * source).
- */
-export function safeFontFor(name: string | undefined): SafeFont | undefined {
-  if (!name) return undefined
-  const n = name.toLowerCase().replace(/[^a-z]/g, '')
-  if ((safeFonts as readonly string[]).includes(name)) return name as SafeFont
-  if (/courier|mono|consol|code/.test(n)) return 'mono'
-  if (/times|garamond|caslon|minion|baskerville|liberationserif|tiempos/.test(n)) return 'times'
-  if (/verdana|dejavusans(?!mono)/.test(n)) return 'wide'
-  if (/tahoma/.test(n)) return 'tahoma'
-  if (/trebuchet|karla|gill|frutiger|myriad|opensans|lato|humanist/.test(n)) return 'humanist'
-  if (/sans|arial|helvetica|roboto|barlow|inter|grotesk|gothic|condensed|futura|poppins|montserrat/.test(n))
-    return 'sans'
-  if (/serif|georgia|playfair|lora|merriweather|fraunces|marcellus|bodoni|didot|slab/.test(n)) return 'serif'
-  return undefined
-}
 
 /** A block's look in px of the email. @param scale design px for each px of the email */
 export function letteringOf(b: TextBlock, scale: number): Lettering {

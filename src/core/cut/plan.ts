@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { richTextSchema } from '../email/richtext'
 import { fontSchema } from '../email/fonts'
 import { colorSchema } from '../email/styles'
-import { pictureRefSchema } from '../tiles/picture/ref'
+import { pictureRefSchema } from '../picture/ref'
 
 /** What a cut becomes in the email. */
 export const cutKinds = ['picture', 'words', 'button', 'rule', 'flat', 'nothing'] as const

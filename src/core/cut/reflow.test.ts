@@ -1,6 +1,7 @@
+import { safeFontFor } from '../email/safe-fonts'
 import { guessSize } from './density'
 import { imageMap } from './imagemap'
-import { safeFontFor, withLayers, type DesignLayers } from './layers'
+import { withLayers, type DesignLayers } from './layers'
 import { emptyPlan, type Cut } from './plan'
 import { blocksOf, joinPieces, paragraphsOf, readAcross, withBullets, type TextLine } from './reflow'
 import { smallWords } from './small-words'

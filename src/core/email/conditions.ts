@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { clean } from '../text/clean'
 
 /** When a band is shown: a comparison with one of the reader's fields. */
 export const conditionSchema = z.object({
@@ -25,3 +26,33 @@ export function holds({ field, test, value }: Condition, values: Readonly<Record
       return is === ''
   }
 }
+
+/**
+ * What becomes of a conditional band: it is shown, left out, or stands between two marks that the platform
+ * understands.
+ */
+export type ConditionWriter = (condition: Condition) => boolean | { before: string; after: string }
+
+/**
+ * A condition as it stands in the document: in comments, so that nothing of it is seen where a platform
+ * leaves it.
+ */
+export const conditionsAsWritten: ConditionWriter = (c) => ({
+  before: `<!-- [[if ${said(c)}]] -->`,
+  after: '<!-- [[end]] -->',
+})
+
+/** What a condition says, without anything that could end the comment it stands in. */
+export const said = ({ field, test, value }: Condition): string =>
+  test === 'is' || test === 'is not'
+    ? `${field} ${test} "${clean(value)
+        .replace(/["<>]|--/g, ' ')
+        .replace(/\s+/g, ' ')
+        .trim()}"`
+    : `${field} ${test}`
+
+/** Conditional bands as one reader gets them. @param values of the reader's fields */
+export const conditionsFor =
+  (values: Readonly<Record<string, string>>): ConditionWriter =>
+  (c) =>
+    holds(c, values)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { hasScheme } from '../compile/link'
+import { hasScheme } from '../text/link'
 
 /** The kinds of value a field holds. */
 export const fieldTypes = ['text', 'date', 'number', 'link'] as const
@@ -11,12 +11,12 @@ const name = z.string().regex(/^[a-z][a-z0-9_]{0,59}$/, 'a field name is lower-c
 export const fieldSchema = z.object({ name, type: z.enum(fieldTypes) })
 export type FieldSpec = z.infer<typeof fieldSchema>
 
-/** A made-up reader to look at the email as. */
-export const sampleReaderSchema = z.object({
+/** A made-up person to look at the email as. */
+export const sampleRecipientSchema = z.object({
   name: z.string().min(1).max(60),
   values: z.record(name, z.string().max(1000)),
 })
-export type SampleReader = z.infer<typeof sampleReaderSchema>
+export type SampleRecipient = z.infer<typeof sampleRecipientSchema>
 
 /**
  * True where a text can be a value of the type: a date as YYYY-MM-DD (ISO 8601), a decimal number, an address

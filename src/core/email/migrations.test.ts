@@ -1,6 +1,7 @@
+import { readEmail } from '../tiles/document'
 import { readFileSync } from 'node:fs'
 import { compile } from '../compile'
-import { readEmail, readHouse } from './migrations'
+import { readHouse } from './migrations'
 import { EMAIL_VERSION } from './schema'
 import { placesOf } from './walk'
 
@@ -36,4 +37,38 @@ test('a document of today stays as it is; one from a later program, or none at a
   expect(readEmail(email)).toEqual(email)
   expect(() => readEmail({ ...email, version: 99 })).toThrow()
   for (const none of [null, 3, 'x', [], {}, { version: 1 }]) expect(() => readEmail(none)).toThrow()
+})
+
+test('documents of the second version keep what is for the Word engine and their made-up people, under new names', () => {
+  const tile = {
+    id: 't',
+    kind: 'word',
+    word: '<p>w</p>',
+    others: 'o',
+    padding: { top: 0, right: 0, bottom: 0, left: 0 },
+    show: 'all',
+  }
+  const now = readEmail({ ...old.emails[0], version: 2, way: 'bands', styles: {} })
+  const band = {
+    ...now.bands[0]!,
+    cells: [
+      {
+        ...now.bands[0]!.cells[0]!,
+        items: [
+          {
+            id: 'r',
+            kind: 'row',
+            gap: 0,
+            narrow: 'stack',
+            cells: [{ ...now.bands[0]!.cells[0]!, id: 'n', items: [tile] }],
+          },
+        ],
+      },
+    ],
+  }
+  const people = [{ name: 'Ada', values: { kind: 'word' } }]
+  const email = readEmail({ ...now, version: 2, bands: [band], readers: people })
+  expect([...placesOf(email)].map((p) => p.tile)).toEqual([{ ...tile, kind: 'conditional' }])
+  expect(email.recipients).toEqual(people)
+  expect('readers' in email).toBe(false)
 })

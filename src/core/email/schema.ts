@@ -1,8 +1,7 @@
 import { z } from 'zod'
-import { pictureRefSchema } from '../tiles/picture/ref'
-import { tileSchema, type Tile } from '../tiles/schema'
+import { pictureRefSchema } from '../picture/ref'
 import { conditionSchema } from './conditions'
-import { fieldSchema, sampleReaderSchema } from './fields'
+import { fieldSchema, sampleRecipientSchema } from './fields'
 import {
   alignSchema,
   colorSchema,
@@ -15,8 +14,9 @@ import {
   type Edges,
   type Sides,
 } from './styles'
+import type { Tile } from './tile'
 
-export const EMAIL_VERSION = 2
+export const EMAIL_VERSION = 3
 
 const id = z.string().min(1).max(40)
 export const langSchema = z
@@ -60,30 +60,6 @@ export interface Cell {
   items: (Tile | Row)[]
 }
 
-export const cellSchema: z.ZodType<Cell> = z.lazy(() =>
-  z.object({
-    id,
-    width: z.number().positive().max(1200),
-    background: colorSchema.optional(),
-    nightBackground: colorSchema.optional(),
-    edges: edgesSchema.optional(),
-    radius: z.number().int().min(0).max(100).optional(),
-    padding: sidesSchema,
-    align: alignSchema,
-    valign: z.enum(['top', 'middle', 'bottom']),
-    narrow: z
-      .object({ padding: sidesSchema.optional(), place: z.number().int().min(1).max(5).optional() })
-      .optional(),
-    items: z.array(z.union([tileSchema, rowSchema])).max(200),
-  }),
-)
-const rowFields = {
-  gap: z.number().min(0).max(200),
-  narrow: stackingSchema,
-  cells: z.array(cellSchema).min(1).max(5),
-}
-export const rowSchema: z.ZodType<Row> = z.lazy(() => z.object({ id, kind: z.literal('row'), ...rowFields }))
-
 /** A picture behind a band. Readers do not resize it: it should be as large as the band. */
 export const groundPictureSchema = z.object({
   picture: pictureRefSchema,
@@ -103,28 +79,6 @@ export const cardSchema = z.object({
 })
 export type Card = z.infer<typeof cardSchema>
 
-export const bandSchema = z.object({
-  id,
-  name: z.string().max(80),
-  role: roleSchema,
-  /** Ground of the band at email width; left out, it shows what lies behind. */
-  background: colorSchema.optional(),
-  nightBackground: colorSchema.optional(),
-  /** Ground that runs over the whole window. */
-  bleed: colorSchema.optional(),
-  nightBleed: colorSchema.optional(),
-  picture: groundPictureSchema.optional(),
-  card: cardSchema.optional(),
-  padding: sidesSchema,
-  narrowPadding: sidesSchema.optional(),
-  ...rowFields,
-  show: z.enum(['all', 'wide', 'narrow']),
-  /** Shown only to readers whose fields say so. */
-  when: conditionSchema.optional(),
-  lang: langSchema.optional(),
-  dir: dirSchema.optional(),
-})
-export type Band = z.infer<typeof bandSchema>
 export type { Role } from './styles'
 
 /** An email whose HTML was written, or taken over, by hand. */
@@ -137,33 +91,96 @@ export const byHandSchema = z.object({
 })
 export type ByHand = z.infer<typeof byHandSchema>
 
-export const emailSchema = z.object({
-  version: z.literal(EMAIL_VERSION),
-  /**
-   * How it is written: composed from bands, the whole HTML by hand, or plain text only. The other two are
-   * kept while one counts.
-   */
-  way: z.enum(['bands', 'hand', 'plain']),
-  /** px */
-  width: z.number().int().min(320).max(900),
-  lang: langSchema,
-  dir: dirSchema,
-  title: z.string().max(200),
-  subject: z.string().max(500),
-  preheader: z.string().max(500),
-  styles: styleOverridesSchema,
-  bands: z.array(bandSchema).max(400),
-  hand: byHandSchema.optional(),
-  /** The whole email where it is plain text only. */
-  plain: z.string().max(400_000).optional(),
-  /**
-   * The plain-text part beside the HTML where it is written by hand; left out, it is made from the HTML's own
-   * words.
-   */
-  text: z.string().max(400_000).optional(),
-  fields: z.array(fieldSchema).max(200).optional(),
-  readers: z.array(sampleReaderSchema).max(40).optional(),
+/** A finding that is left as it is. */
+export const mutedSchema = z.object({
+  finding: z.string().min(1).max(200),
+  reason: z.string().trim().min(1).max(300),
 })
+export type Muted = z.infer<typeof mutedSchema>
+
+/**
+ * The schemas of a document, around the schema of its tiles: the document knows rows, cells and bands, and leaves to `tiles/` what tiles are made
+ * of.
+ */
+export function documentSchemas(tile: z.ZodType<Tile>) {
+  const cell: z.ZodType<Cell> = z.lazy(() =>
+    z.object({
+      id,
+      width: z.number().positive().max(1200),
+      background: colorSchema.optional(),
+      nightBackground: colorSchema.optional(),
+      edges: edgesSchema.optional(),
+      radius: z.number().int().min(0).max(100).optional(),
+      padding: sidesSchema,
+      align: alignSchema,
+      valign: z.enum(['top', 'middle', 'bottom']),
+      narrow: z
+        .object({ padding: sidesSchema.optional(), place: z.number().int().min(1).max(5).optional() })
+        .optional(),
+      items: z.array(z.union([tile, row])).max(200),
+    }),
+  )
+  const rowFields = {
+    gap: z.number().min(0).max(200),
+    narrow: stackingSchema,
+    cells: z.array(cell).min(1).max(5),
+  }
+  const row: z.ZodType<Row> = z.lazy(() => z.object({ id, kind: z.literal('row'), ...rowFields }))
+  const band = z.object({
+    id,
+    name: z.string().max(80),
+    role: roleSchema,
+    /** Ground of the band at email width; left out, it shows what lies behind. */
+    background: colorSchema.optional(),
+    nightBackground: colorSchema.optional(),
+    /** Ground that runs over the whole window. */
+    bleed: colorSchema.optional(),
+    nightBleed: colorSchema.optional(),
+    picture: groundPictureSchema.optional(),
+    card: cardSchema.optional(),
+    padding: sidesSchema,
+    narrowPadding: sidesSchema.optional(),
+    ...rowFields,
+    show: z.enum(['all', 'wide', 'narrow']),
+    /** Shown only to readers whose fields say so. */
+    when: conditionSchema.optional(),
+    lang: langSchema.optional(),
+    dir: dirSchema.optional(),
+  })
+  const email = z.object({
+    version: z.literal(EMAIL_VERSION),
+    /**
+     * How it is written: composed from bands, the whole HTML by hand, or plain text only. The other two are
+     * kept while one counts.
+     */
+    way: z.enum(['bands', 'hand', 'plain']),
+    /** px */
+    width: z.number().int().min(320).max(900),
+    lang: langSchema,
+    dir: dirSchema,
+    title: z.string().max(200),
+    subject: z.string().max(500),
+    preheader: z.string().max(500),
+    styles: styleOverridesSchema,
+    bands: z.array(band).max(400),
+    hand: byHandSchema.optional(),
+    /** The whole email where it is plain text only. */
+    plain: z.string().max(400_000).optional(),
+    /**
+     * The plain-text part beside the HTML where it is written by hand; left out, it is made from the HTML's own
+     * words.
+     */
+    text: z.string().max(400_000).optional(),
+    fields: z.array(fieldSchema).max(200).optional(),
+    recipients: z.array(sampleRecipientSchema).max(40).optional(),
+    /** Findings that somebody has looked at and leaves as they are, with why. */
+    muted: z.array(mutedSchema).max(400).optional(),
+  })
+  return { cell, row, band, email }
+}
+
+type Schemas = ReturnType<typeof documentSchemas>
+export type Band = z.infer<Schemas['band']>
 /** One email: plain immutable JSON. */
-export type Email = z.infer<typeof emailSchema>
+export type Email = z.infer<Schemas['email']>
 export type Item = Tile | Row

@@ -1,4 +1,4 @@
-import type { Tile } from '../tiles/schema'
+import type { Tile } from './tile'
 import type { Band, Cell, Email, Row } from './schema'
 
 /** Where a tile stands: its band, the cell that holds it, and its place in that cell. */

@@ -1,10 +1,11 @@
+import { newTile } from '../tiles'
+import { slug } from '../text/slug'
 import { applyEdit, type Edit } from '../email/edits'
 import { house, longEmail } from '@/test-support/emails'
 import { compile } from '../compile'
-import { newTile } from '../email/defaults'
-import { asSample, asWritten, fieldsIn, replaceFields } from './fields'
+import { asSample, asWritten, fieldsIn, replaceFields } from '../text/fields'
 import { manifestOf } from './manifest'
-import { namePictures, slug } from './names'
+import { namePictures } from './names'
 
 test('fields are found with their fallbacks', () => {
   expect(fieldsIn('Dear [[ given_name | friend ]], [[city]] [[Not this]] [[]]')).toEqual([
@@ -48,7 +49,7 @@ test('pictures are named in reading order, each once', () => {
 test('the manifest lists links, and fields wherever they stand', () => {
   let email = applyEdit(longEmail(1), {
     name: 'setTile',
-    what: { id: 'u0-0', set: { label: 'For [[given_name | you]]', link: '[[unsubscribe]]' } },
+    what: { id: 'u0-0', kind: 'button', set: { label: 'For [[given_name | you]]', link: '[[unsubscribe]]' } },
   })
   email = applyEdit(email, { name: 'setEmail', what: { subject: 'News for [[city | you]]' } })
   const m = manifestOf(email, { html: 10, text: 5 })
@@ -80,9 +81,16 @@ test('whatever picture the compiler places is handed over: behind bands, for nar
     },
     {
       name: 'setTile',
-      what: { id: 'p0-0', set: { picture: of(2), narrowPicture: of(3), nightPicture: of(4) } },
+      what: {
+        id: 'p0-0',
+        kind: 'picture',
+        set: { picture: of(2), narrowPicture: of(3), nightPicture: of(4) },
+      },
     },
-    { name: 'setTile', what: { id: 'u0-0', set: { icon: { picture: of(5), side: 'after', width: 12 } } } },
+    {
+      name: 'setTile',
+      what: { id: 'u0-0', kind: 'button', set: { icon: { picture: of(5), side: 'after', width: 12 } } },
+    },
     {
       name: 'addTile',
       what: {
@@ -91,7 +99,7 @@ test('whatever picture the compiler places is handed over: behind bands, for nar
         tile: { ...newTile('social'), icons: [{ picture: of(6), alt: 'x', link: '' }] } as never,
       },
     },
-    { name: 'setTile', what: { id: 'p0-1', set: { picture: of(7) } } },
+    { name: 'setTile', what: { id: 'p0-1', kind: 'picture', set: { picture: of(7) } } },
   ]
   const composed = edits.reduce(applyEdit, longEmail(1))
   const byHand = {

@@ -1,6 +1,5 @@
-import { linksOf } from '../checks/links'
 import type { Email } from '../email/schema'
-import { fieldsOf } from './used'
+import { fieldsOf, linksOf } from '../tiles/contents'
 import { namePictures } from './names'
 
 /** What a ZIP says of itself, for people and scripts: described in docs/formats.md. */

@@ -1,8 +1,8 @@
 import type { Element, Root } from 'hast'
 import { fromHtml } from 'hast-util-from-html'
-import { elementsOf, inlineRules, readSheet } from '../compile/stylesheet'
-import { colorOf, paddingOf, pxOf, styleOfElement } from '../import/css'
-import { safeFontFor } from '../cut/layers'
+import { elementsOf, inlineRules, readSheet } from '../html/stylesheet'
+import { colorOf, paddingOf, pxOf, styleOfElement } from '../html/values'
+import { safeFontFor } from '../email/safe-fonts'
 import type { SafeFont } from '../email/fonts'
 
 /** A value found on a page, and how often it stands there. */

@@ -1,16 +1,17 @@
+import { paddingOf, pxOf, styleOfElement } from '../html/values'
+import { type Tile } from '../email/tile'
 import type { Element, ElementContent } from 'hast'
 import { fromHtml } from 'hast-util-from-html'
-import { inlineDocument } from '../compile/byhand'
-import { print } from '../compile/print'
-import { elementsOf, readSheet } from '../compile/stylesheet'
+import { inlineDocument } from '../compile/by-hand'
+import { print } from '../html/print'
+import { elementsOf, readSheet } from '../html/stylesheet'
 import { newId, type NewId } from '../email/defaults'
 import type { Band, Cell, Email, Item } from '../email/schema'
 import { sides, type Sides, type TextStyleOverride } from '../email/styles'
 import type { Block } from '../email/richtext'
 import { eachInline } from '../email/richtext'
-import type { PictureRef } from '../tiles/picture/ref'
-import type { Tile } from '../tiles/schema'
-import { groundOf, handDown, paddingOf, pxOf, styleOfElement, type Inherited } from './css'
+import type { PictureRef } from '../picture/ref'
+import { ownGround, handDown, type Inherited } from './css'
 import { blockOf, isInline } from './words'
 
 /** What could be made of an email's HTML. */
@@ -142,7 +143,7 @@ class Reader {
     const children = meaningful(node.children)
     const elements = children.filter(isElement)
     if (elements.length > 1 && elements.length === children.length && elements.every(beside)) {
-      const filled = elements.filter((e) => meaningful(e.children).length || groundOf(e))
+      const filled = elements.filter((e) => meaningful(e.children).length || ownGround(e))
       const between = elements.find((e) => !filled.includes(e))
       if (filled.length > 1 && filled.length <= 5)
         return [
@@ -174,7 +175,7 @@ class Reader {
   private row(tr: Element, inherited: Inherited, padding: Sides): Strip[] {
     const all = cellsOfRow(tr)
     // An empty cell between others is the gap between them.
-    const cells = all.length > 1 ? all.filter((c) => meaningful(c.children).length || groundOf(c)) : all
+    const cells = all.length > 1 ? all.filter((c) => meaningful(c.children).length || ownGround(c)) : all
     if (cells.length === 1) return this.strips(cells[0]!, inherited, padding)
     if (!cells.length) return []
     if (cells.length > 5) {
@@ -243,7 +244,7 @@ class Reader {
     return columns.map((e, i) => {
       const own = handDown(e, inherited)
       const padding = clamp(paddingOf(styleOfElement(e)))
-      const ground = groundOf(e)
+      const ground = ownGround(e)
       const valign = styleOfElement(e)['vertical-align'] ?? e.properties.vAlign
       const cell = this.cell(
         e.tagName === 'table' ? [{ ...e, properties: {} }] : e.children,
@@ -390,7 +391,7 @@ class Reader {
   private boxButton(e: Element, inherited: Inherited): Tile | null {
     const all = [...shownIn(e)]
     const links = all.filter((x) => x.tagName === 'a')
-    const box = all.find((x) => groundOf(x))
+    const box = all.find((x) => ownGround(x))
     if (
       links.length !== 1 ||
       !box ||
@@ -416,7 +417,7 @@ class Reader {
       align: inherited.align ?? 'left',
       fullNarrow: false,
       style: {
-        background: groundOf(box)!,
+        background: ownGround(box)!,
         ...(letters.color ? { color: letters.color } : {}),
         ...(letters.size ? { size: clampInt(letters.size, 8, 60) } : {}),
         ...(letters.font ? { font: letters.font } : {}),
@@ -451,7 +452,7 @@ class Reader {
       const s = styleOfElement(node)
       if (
         node.tagName === 'a' &&
-        groundOf(node) &&
+        ownGround(node) &&
         /block/.test(s.display ?? '') &&
         node.children.every(isInline)
       ) {

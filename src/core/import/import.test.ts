@@ -1,15 +1,17 @@
+import { colorOf, paddingOf, pxOf } from '../html/values'
+import { fontOf } from '../email/safe-fonts'
+import { emailSchema } from '../tiles/document'
 import fc from 'fast-check'
 import { anyEmail, house, longEmail } from '@/test-support/emails'
-import { byHandHtml } from '../compile/byhand'
+import { byHandHtml } from '../compile/by-hand'
 import { compile } from '../compile'
 import { compileText } from '../compile/text'
-import { plainOfHtml } from '../compile/plain'
-import { emailSchema, type Band, type Cell, type Email } from '../email/schema'
+import { plainOfHtml } from '../html/plain'
+import { type Band, type Cell, type Email } from '../email/schema'
 import { newEmail } from '../email/defaults'
 import { placesOf, tilesOf } from '../email/walk'
-import { asWritten } from '../handover/fields'
+import { asWritten } from '../text/fields'
 import { bandsFromHtml } from './bands'
-import { colorOf, fontOf, paddingOf, pxOf } from './css'
 
 const ref = { id: 'a'.repeat(64), type: 'image/png' as const, width: 1200, height: 600, bytes: 9 }
 const read = (html: string, pictures = {}) => {

@@ -1,7 +1,7 @@
+import { colorOf, pxOf, styleOfElement } from '../html/values'
 import type { Element, ElementContent } from 'hast'
 import type { Align } from '../email/styles'
 import type { Block, Inline, ListItem, Mark } from '../email/richtext'
-import { colorOf, pxOf, styleOfElement } from './css'
 
 const inlineTags = new Set([
   'a',

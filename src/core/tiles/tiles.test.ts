@@ -1,13 +1,13 @@
+import { newTile } from '.'
+import { type Tile, type TileKind, type TileOf } from '../email/tile'
 import { defaultTreeAdapter as tree, parse, type DefaultTreeAdapterTypes } from 'parse5'
 import { longEmail } from '@/test-support/emails'
 import { compile } from '../compile'
 import { compileText } from '../compile/text'
-import { newTile } from '../email/defaults'
 import { emptyText, textOf } from '../email/richtext'
 import type { Email } from '../email/schema'
 import { plainHouseStyle } from '../email/styles'
-import { asSample } from '../handover/fields'
-import type { Tile, TileKind, TileOf } from './schema'
+import { asSample } from '../text/fields'
 
 /** An email that holds one tile. */
 const holding = (tile: Tile, more: Partial<Email> = {}): Email => {

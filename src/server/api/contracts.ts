@@ -1,7 +1,7 @@
+import { emailSchema } from '@/core/tiles/document'
 import { z } from 'zod'
 import { planSchema, upgradePlan } from '@/core/cut/plan'
 import { upgradeEmail, upgradeHouse } from '@/core/email/migrations'
-import { emailSchema } from '@/core/email/schema'
 import { colorSchema, houseStyleSchema } from '@/core/email/styles'
 import { iconShapes } from '@/core/tiles/social/schema'
 

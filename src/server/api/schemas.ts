@@ -1,6 +1,6 @@
+import { emailSchema } from '@/core/tiles/document'
 import { z } from 'zod'
 import { planSchema } from '@/core/cut/plan'
-import { emailSchema } from '@/core/email/schema'
 import { houseStyleSchema } from '@/core/email/styles'
 
 /** The JSON Schemas of the documents, by the name of their file in docs/. */

@@ -65,7 +65,7 @@ export async function deliver<T extends { revision: number }>(
 
 /** Throws a Problem (409) where the email lacks what every send needs. The findings lead to the place. */
 export function assertSendable(jobId: string): void {
-  const lacking = proofOf(jobId).findings.find((f) => f.check === 'subject' && f.weight === 'mend')
+  const lacking = proofOf(jobId).findings.find((f) => f.check === 'subject' && f.severity === 'mend')
   if (lacking)
     throw new Problem(
       409,

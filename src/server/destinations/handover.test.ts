@@ -75,7 +75,7 @@ test('the message is read back whole: HTML, text, subject (RFC 2047), pictures b
 test('the message carries exactly the compiled HTML and text', async () => {
   const { job } = await made
   const { compileJob } = await import('../jobs/proof')
-  const { asSample } = await import('@/core/handover/fields')
+  const { asSample } = await import('@/core/text/fields')
   const mail = await simpleParser(await emlOf(job.id), { keepCidLinks: true })
   const { html, text } = compileJob(job.id, {
     fields: asSample({ unsubscribe: 'https://unsubscribe.example/' }),

@@ -1,7 +1,7 @@
 import { simpleParser } from 'mailparser'
 import { bandsFromHtml, type ImportedBands } from '@/core/import/bands'
 import type { ByHand } from '@/core/email/schema'
-import type { PictureRef } from '@/core/tiles/picture/ref'
+import type { PictureRef } from '@/core/picture/ref'
 import { takeInPicture } from '../pictures/intake'
 import { Problem } from '../problem'
 import { unzip } from './unzip'

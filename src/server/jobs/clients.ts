@@ -1,6 +1,7 @@
+import { readEmail } from '@/core/tiles/document'
 import { and, eq } from 'drizzle-orm'
 import { compile } from '@/core/compile'
-import { readEmail, readHouse } from '@/core/email/migrations'
+import { readHouse } from '@/core/email/migrations'
 import { plainHouseStyle, type HouseStyle } from '@/core/email/styles'
 import { newId } from '@/core/email/defaults'
 import { db } from '../db'

@@ -1,6 +1,6 @@
+import { readEmail } from '@/core/tiles/document'
 import { and, eq } from 'drizzle-orm'
 import { readPlan, type CutPlan } from '@/core/cut/plan'
-import { readEmail } from '@/core/email/migrations'
 import type { Email } from '@/core/email/schema'
 import { db } from '../db'
 import { documents, jobs } from '../db/schema'

@@ -1,3 +1,4 @@
+import { toMend } from '@/core/checks'
 import { and, desc, eq } from 'drizzle-orm'
 import { newId } from '@/core/email/defaults'
 import { db } from '../db'
@@ -5,7 +6,7 @@ import { deliveries, documents, jobs } from '../db/schema'
 import { notFound } from '../problem'
 import { pictureInfo } from '../pictures/store'
 import type { DesignLayers } from '@/core/cut/layers'
-import type { PictureRef } from '@/core/tiles/picture/ref'
+import type { PictureRef } from '@/core/picture/ref'
 import { clientOf, type Client } from './clients'
 import { readDocument } from './documents'
 import { proofOf } from './proof'
@@ -74,7 +75,7 @@ export function summaryOf(id: string): JobSummary {
   const email = readDocument(id, 'email')
   const cuts = readDocument(id, 'cuts')
   const findings = email ? proofOf(id).findings : []
-  const toMend = findings.filter((f) => f.weight === 'mend').length
+  const left = toMend(findings).length
   const handed =
     email &&
     db()
@@ -87,7 +88,7 @@ export function summaryOf(id: string): JobSummary {
     ? cuts?.body.cuts.length
       ? 'cut'
       : 'design'
-    : toMend
+    : left
       ? 'composing'
       : handed && handed.revision >= email.revision
         ? 'handed over'
@@ -97,8 +98,8 @@ export function summaryOf(id: string): JobSummary {
     client: { id: client.id, name: client.name },
     state,
     cutCount: cuts?.body.cuts.length ?? 0,
-    toMend,
-    toMind: findings.length - toMend,
+    toMend: left,
+    toMind: findings.filter((f) => !f.muted).length - left,
     emailRevision: email?.revision ?? 0,
   }
 }

@@ -3,8 +3,8 @@ import { HTML_LIMIT } from '@/core/checks/weight'
 import { compile, type CompileOptions } from '@/core/compile'
 import { styleOf } from '@/core/email/cascade'
 import { compileText, type TextOptions } from '@/core/compile/text'
-import { conditionsAsWritten } from '@/core/handover/conditions'
-import { asWritten } from '@/core/handover/fields'
+import { conditionsAsWritten } from '@/core/email/conditions'
+import { asWritten } from '@/core/text/fields'
 import { eq } from 'drizzle-orm'
 import type { Email } from '@/core/email/schema'
 import { db } from '../db'
@@ -73,6 +73,6 @@ export function proofOf(jobId: string): {
     revision,
     bytes,
     limit: HTML_LIMIT,
-    findings: findingsOf({ email, style: styleOf(client.house, email.styles), html, bytes }),
+    findings: findingsOf(email, styleOf(client.house, email.styles), html, bytes),
   }
 }

@@ -1,6 +1,6 @@
+import { readEmail } from '@/core/tiles/document'
 import { and, desc, eq } from 'drizzle-orm'
 import { newId } from '@/core/email/defaults'
-import { readEmail } from '@/core/email/migrations'
 import type { Email } from '@/core/email/schema'
 import { db } from '../db'
 import { versions } from '../db/schema'

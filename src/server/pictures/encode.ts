@@ -1,7 +1,7 @@
 import sharp from 'sharp'
 import { setImmediate as breathe } from 'node:timers/promises'
 import { ssimTo } from '@/core/picture/ssim'
-import type { PictureRef } from '@/core/tiles/picture/ref'
+import type { PictureRef } from '@/core/picture/ref'
 
 /**
  * Likeness below which a loss may be seen: structural similarity (Wang and others, 2004) against the crop.

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import sharp from 'sharp'
 import { iconSvg, shippedIcons } from '@/core/tiles/social/icons'
 import type { IconShape } from '@/core/tiles/social/schema'
-import type { PictureRef } from '@/core/tiles/picture/ref'
+import type { PictureRef } from '@/core/picture/ref'
 import { notFound } from '../problem'
 import { keepPicture } from './store'
 

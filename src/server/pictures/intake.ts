@@ -1,5 +1,5 @@
 import sharp, { type Metadata } from 'sharp'
-import type { PictureRef } from '@/core/tiles/picture/ref'
+import type { PictureRef } from '@/core/picture/ref'
 import { MOST_BYTES, MOST_PIXELS, refuseDesign as unreadable } from '../designs/board'
 import { Problem } from '../problem'
 import { keepPicture } from './store'

@@ -1,11 +1,12 @@
 'use client'
+import { toMend } from '@/core/checks'
+import { readEmail } from '@/core/tiles/document'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import { harvest } from '@/core/cut/carry'
 import { emptyPlan, readPlan, type CutPlan } from '@/core/cut/plan'
 import { newEmail } from '@/core/email/defaults'
-import { readEmail } from '@/core/email/migrations'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import { call } from '../api'
@@ -136,7 +137,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
     },
   ])
 
-  const mend = work.findings.filter((f) => f.weight === 'mend')
+  const mend = toMend(work.findings)
   const plan = useStore(cutSession.store, (s) => s.doc)
   const left = useMemo(
     () => ({

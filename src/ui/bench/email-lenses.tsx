@@ -1,8 +1,9 @@
 'use client'
+import { groundOf } from '@/core/email/ground'
 import type { ReactNode } from 'react'
 import { placeOf } from '@/core/email/walk'
 import { InPlaceEditor } from '../compose/editor'
-import { ReaderPick } from '../compose/readers'
+import { RecipientPick } from '../compose/recipients'
 import { Tray } from '../compose/tray'
 import type { EmailWork } from './email-work'
 import { EmailLens, type Marks } from './lens'
@@ -42,12 +43,16 @@ export function WorkLens({
         role={place.band.role}
         dir={words.dir ?? place.band.dir ?? work.email.dir}
         style={work.style}
-        ground={place.cell.background ?? place.band.background ?? work.style.ground}
+        ground={groundOf(work.email, work.style, words.id).color}
         at={at}
         onEditor={work.setEditor}
         onDone={() => work.setEditing(null)}
         onChange={(text) =>
-          work.apply('write', { name: 'setTile', what: { id: words.id, set: { text } } }, `write-${words.id}`)
+          work.apply(
+            'write',
+            { name: 'setTile', what: { id: words.id, kind: 'words', set: { text } } },
+            `write-${words.id}`,
+          )
         }
       />
     )
@@ -90,7 +95,7 @@ export function WorkTray({ work, right }: { work: EmailWork; right?: ReactNode }
       onAddBand={work.addBand}
       right={
         <>
-          {work.email.way === 'plain' ? null : <ReaderPick work={work} />}
+          {work.email.way === 'plain' ? null : <RecipientPick work={work} />}
           {right}
         </>
       }

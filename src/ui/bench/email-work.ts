@@ -9,8 +9,8 @@ import { styleOf } from '@/core/email/cascade'
 import { newBand } from '@/core/email/defaults'
 import { applyEdit, type Edit } from '@/core/email/edits'
 import { cellsOf, placeOf } from '@/core/email/walk'
-import { conditionsFor } from '@/core/handover/conditions'
-import { asSample } from '@/core/handover/fields'
+import { conditionsFor } from '@/core/email/conditions'
+import { asSample } from '@/core/text/fields'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import type { Selection } from '../compose/tray'
@@ -28,7 +28,7 @@ const encoder = new TextEncoder()
 export function proof(email: Email, house: HouseStyle): { findings: Finding[]; bytes: number } {
   const html = compile(email, house, { src })
   const bytes = encoder.encode(html).length
-  return { findings: findingsOf({ email, style: styleOf(house, email.styles), html, bytes }), bytes }
+  return { findings: findingsOf(email, styleOf(house, email.styles), html, bytes), bytes }
 }
 
 /**
@@ -43,10 +43,10 @@ export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (ho
   const [editor, setEditor] = useState<Editor | null>(null)
   const ties = useMemo(() => new Ties(), [])
   const style = styleOf(job.client.house, email.styles)
-  const [reader, setReader] = useState<string | null>(null)
+  const [recipient, setRecipient] = useState<string | null>(null)
   const values = useMemo(
-    () => email.readers?.find((r) => r.name === reader)?.values ?? null,
-    [email.readers, reader],
+    () => email.recipients?.find((r) => r.name === recipient)?.values ?? null,
+    [email.recipients, recipient],
   )
   const seen = useMemo(
     () => ({
@@ -249,8 +249,8 @@ export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (ho
     job,
     setHouse,
     flush: session.flush,
-    reader,
-    setReader,
+    recipient,
+    setRecipient,
     text,
     email,
     style,

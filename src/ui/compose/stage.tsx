@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { tilesOf } from '@/core/email/walk'
-import { picturesIn } from '@/core/tiles/parts'
+import { definitionOf } from '@/core/tiles'
 import { useStageActions, type Action } from '../bench/actions'
 import { bandsInDesign, DesignView, NarrowDesign } from '../bench/design-view'
 import { PHONE, WorkLens, WorkTray } from '../bench/email-lenses'
@@ -49,7 +49,8 @@ function BandStage({
   const toMend = useMemo(() => {
     const count = new Map<string, number>()
     for (const f of work.findings)
-      if (f.weight === 'mend' && f.where.band) count.set(f.where.band, (count.get(f.where.band) ?? 0) + 1)
+      if (f.severity === 'mend' && !f.muted && f.where.band)
+        count.set(f.where.band, (count.get(f.where.band) ?? 0) + 1)
     return count
   }, [work.findings])
   useStageActions(setActions, work.actions)
@@ -109,7 +110,11 @@ function weigh({ email, html }: EmailWork): Map<string, number> {
     email.bands.map((b, i) => {
       const end = starts.slice(i + 1).find((s) => s > 0) ?? html.length
       const pictures = [...tilesOf(b)].reduce(
-        (sum, t) => sum + picturesIn(t).reduce((all, p) => all + p.picture.bytes, 0),
+        (sum, t) =>
+          sum +
+          definitionOf(t)
+            .pictures(t)
+            .reduce((all, p) => all + p.picture.bytes, 0),
         0,
       )
       return [b.id, Math.max(0, end - starts[i]!) + pictures]

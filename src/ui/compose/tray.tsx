@@ -1,21 +1,23 @@
 'use client'
+import { newTile } from '@/core/tiles'
+import { type Tile, type TileKind } from '@/core/email/tile'
 import type { Editor } from '@tiptap/react'
 import { ArrowDown, ArrowUp, Copy, Plus, Trash2 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 import type { Style } from '@/core/email/cascade'
-import { newCell, newId, newTile } from '@/core/email/defaults'
-import type { Edit } from '@/core/email/edits'
+import { newCell, newId } from '@/core/email/defaults'
+import type { Edit, SetTile } from '@/core/email/edits'
+import { groundOf } from '@/core/email/ground'
 import { measureBand } from '@/core/email/measures'
 import type { Band, Cell, Email, Row } from '@/core/email/schema'
 import { sides, type HouseStyle } from '@/core/email/styles'
-import type { Tile, TileKind } from '@/core/tiles/schema'
 import type { BenchJob } from '../bench/types'
 import { Button, Choice, Group, IconButton, SidesField } from '../parts/controls'
 import { BandGroups, CellGroups, rowHolding } from './groups/band'
 import { EmailGroups } from './groups/email'
-import { groupColumns, KindGroups, kindLabels } from './groups'
-import { shows, type SetTile } from './groups/parts'
+import { groupColumns, KindGroups, kindLabel, offeredKinds } from './groups'
+import { shows, type AnyTileProps } from './groups/parts'
 
 export interface Selection {
   band: Band | null
@@ -52,7 +54,7 @@ export function Tray(p: Props) {
     if (!band) return
     const target = cell ?? band.cells[0]!
     const made = newTile(kind)
-    apply(`add ${kindLabels[kind].toLowerCase()}`, {
+    apply(`add ${kindLabel(kind).toLowerCase()}`, {
       name: 'addTile',
       what: {
         cell: target.id,
@@ -100,7 +102,7 @@ export function Tray(p: Props) {
             composed &&
             (['words', 'picture', 'button'] as const).map((k) => (
               <Button key={k} look="plain" onClick={() => add(k)}>
-                + {kindLabels[k]}
+                + {kindLabel(k)}
               </Button>
             ))}
           {band && composed && <MoreKinds onAdd={add} onRow={addRow} />}
@@ -164,7 +166,7 @@ function Path({ selection: { band, cell, tile }, onSelect }: Pick<Props, 'select
       text: row.length > 1 ? `Cell ${row.findIndex((c) => c.id === cell.id) + 1} of ${row.length}` : 'Cell',
       id: cell.id,
     })
-  if (tile) steps.push({ text: kindLabels[tile.kind], id: tile.id })
+  if (tile) steps.push({ text: kindLabel(tile.kind), id: tile.id })
   return (
     <nav aria-label="Path" className="flex min-w-0 items-center gap-2">
       {steps.map((s, i) =>
@@ -187,7 +189,8 @@ function Path({ selection: { band, cell, tile }, onSelect }: Pick<Props, 'select
   )
 }
 
-const more = ['divider', 'gap', 'menu', 'social', 'table', 'review', 'footer', 'code', 'word'] as const
+/** Kinds that have a button of their own beside the menu of the others. */
+const usual: readonly TileKind[] = ['words', 'picture', 'button']
 
 function MoreKinds({ onAdd, onRow }: { onAdd: (k: TileKind) => void; onRow: () => void }) {
   return (
@@ -204,15 +207,17 @@ function MoreKinds({ onAdd, onRow }: { onAdd: (k: TileKind) => void; onRow: () =
           sideOffset={4}
           className="z-50 grid grid-cols-3 border border-grout bg-paper p-1 text-[12.5px]"
         >
-          {more.map((k) => (
-            <DropdownMenu.Item
-              key={k}
-              className="px-3 py-1.5 outline-none data-[highlighted]:bg-wash"
-              onSelect={() => onAdd(k)}
-            >
-              {kindLabels[k]}
-            </DropdownMenu.Item>
-          ))}
+          {offeredKinds
+            .filter((k) => !usual.includes(k))
+            .map((k) => (
+              <DropdownMenu.Item
+                key={k}
+                className="px-3 py-1.5 outline-none data-[highlighted]:bg-wash"
+                onSelect={() => onAdd(k)}
+              >
+                {kindLabel(k)}
+              </DropdownMenu.Item>
+            ))}
           <DropdownMenu.Item className="px-3 py-1.5 outline-none data-[highlighted]:bg-wash" onSelect={onRow}>
             Row of cells
           </DropdownMenu.Item>
@@ -224,15 +229,19 @@ function MoreKinds({ onAdd, onRow }: { onAdd: (k: TileKind) => void; onRow: () =
 
 function TileTray(p: Props & { band: Band; cell: Cell; tile: Tile }) {
   const { tile, band, email, style, apply, cell, editor, onEdit, job } = p
-  const set: SetTile = (label, what, merge) =>
-    apply(label, { name: 'setTile', what: { id: tile.id, set: what } }, merge && `${merge}-${tile.id}`)
+  const set: AnyTileProps['set'] = (label, what, merge) =>
+    apply(
+      label,
+      { name: 'setTile', what: { id: tile.id, kind: tile.kind, set: what } as SetTile },
+      merge && `${merge}-${tile.id}`,
+    )
   const content = measureBand(band, email.width).get(cell.id)?.content ?? email.width
   const available = content - tile.padding.left - tile.padding.right
-  const ground = cell.background ?? band.background ?? band.bleed ?? style.ground
+  const ground = groundOf(email, style, tile.id).color
   return (
     <div
       className="grid h-full min-w-[1180px]"
-      style={{ gridTemplateColumns: `${groupColumns[tile.kind]} 172px 172px` }}
+      style={{ gridTemplateColumns: `${groupColumns(tile.kind)} 172px 172px` }}
     >
       <KindGroups
         tile={tile}

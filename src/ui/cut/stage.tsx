@@ -26,7 +26,7 @@ import {
 import { cutKinds } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
 import type { Email } from '@/core/email/schema'
-import { asSample } from '@/core/handover/fields'
+import { asSample } from '@/core/text/fields'
 import { useStageActions, type Action } from '../bench/actions'
 import { EmailLens, LensFrame } from '../bench/lens'
 import { Ribbons } from '../bench/ribbons'

@@ -1,4 +1,5 @@
 'use client'
+import { toMend } from '@/core/checks'
 import { FileArchive, Inbox, Mail, Send } from 'lucide-react'
 import Link from 'next/link'
 import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react'
@@ -62,7 +63,7 @@ export function HandoverStage({
   const text = useMemo(() => compileText(email), [email])
   const named = useMemo(() => namePictures(email), [email])
   const pictureBytes = named.reduce((sum, n) => sum + n.picture.bytes, 0)
-  const toMend = work.findings.filter((f) => f.weight === 'mend').length
+  const left = toMend(work.findings).length
   const subjectField = useRef<HTMLDivElement>(null)
 
   const refresh = () =>
@@ -217,7 +218,7 @@ export function HandoverStage({
             /
           </span>
           <b className="text-ink">{destination.label}</b>
-          {toMend > 0 && <span className="ml-3 text-terra">{toMend} still to mend in Proof</span>}
+          {left > 0 && <span className="ml-3 text-terra">{left} still to mend in Proof</span>}
           {busy && (
             <span className="ml-auto">
               <Progress {...busy} onCancel={busy.cancel} />
@@ -319,7 +320,7 @@ export function HandoverStage({
               <dt className="font-sans text-soft">Text</dt>
               <dd>{kb(new TextEncoder().encode(text).length)}</dd>
               <dt className="font-sans text-soft">To mend</dt>
-              <dd className={toMend ? 'text-terra' : 'text-verdigris'}>{toMend || 'nothing'}</dd>
+              <dd className={left ? 'text-terra' : 'text-verdigris'}>{left || 'nothing'}</dd>
             </dl>
           </Group>
         </div>

@@ -1,6 +1,6 @@
 'use client'
 import { createContext, useContext, useEffect, useState, type ClipboardEvent } from 'react'
-import type { PictureRef } from '@/core/tiles/picture/ref'
+import type { PictureRef } from '@/core/picture/ref'
 import { ApiProblem, call } from '../api'
 import { Button, fieldClass, kb } from './controls'
 import { Dialog } from './dialog'

@@ -21,7 +21,7 @@ export function ProofStage({
   setActions: (a: Action[]) => void
 }) {
   const { findings, bytes } = work
-  const mend = findings.filter((f) => f.weight === 'mend')
+  const mend = findings.filter((f) => f.severity === 'mend')
   const fixes = findings.flatMap((f) => (f.fix ? [f] : []))
   const go = (f: Finding) =>
     f.where.value ? onValue(f.where.value) : work.select(f.where.tile ?? f.where.band ?? null)
@@ -86,11 +86,11 @@ export function ProofStage({
                     <TriangleAlert
                       aria-hidden
                       size={13}
-                      className={cx('mt-[3px] shrink-0', f.weight === 'mend' ? 'text-terra' : 'text-ochre')}
+                      className={cx('mt-[3px] shrink-0', f.severity === 'mend' ? 'text-terra' : 'text-ochre')}
                     />
                     <span className="min-w-0 break-words">
                       {f.what}
-                      <span className="sr-only">, {f.weight === 'mend' ? 'to mend' : 'to mind'}</span>
+                      <span className="sr-only">, {f.severity === 'mend' ? 'to mend' : 'to mind'}</span>
                     </span>
                   </span>
                   <span className="mt-0.5 block text-[11.5px] leading-snug text-soft">

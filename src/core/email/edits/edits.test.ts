@@ -1,6 +1,7 @@
+import { emailSchema } from '../../tiles/document'
 import fc from 'fast-check'
 import { anyEmail, longEmail } from '@/test-support/emails'
-import { emailSchema, type Email } from '../schema'
+import { type Email } from '../schema'
 import { cellsOf, placesOf } from '../walk'
 import { applyEdit, type Edit } from './index'
 

@@ -1,12 +1,14 @@
-import type { ElementContent } from 'hast'
-import { classes, type TileContext } from '../../compile/context'
-import { attr, css, el, notWord, text, wordOnly } from '../../compile/element'
-import { hrefOf } from '../../compile/link'
+import type { Element, ElementContent } from 'hast'
+import { classes, type TileContext } from '../context'
+import { css, el, text } from '../../html/element'
+import { notWord, wordOnly } from '../../html/nodes'
+import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
 import { fontFamily, safeFont } from '../../email/fonts'
 import { lineWidth } from '../../email/widths'
 import type { ButtonStyle } from '../../email/styles'
-import { replaceFields } from '../../handover/fields'
+import { replaceFields } from '../../text/fields'
+import { hover, tallButton, THUMB, TIGHT, tightButton, wideButton } from './rules'
 import type { ButtonTile } from './schema'
 
 /** The style a button ends up with. */
@@ -15,15 +17,15 @@ export const buttonStyleOf = (tile: Pick<ButtonTile, 'style' | 'variant'>, look:
   ...tile.style,
 })
 
+/** Between a button's words and its small picture, px. */
+const ICON_GAP = 8
+
 /** Line height of a button's words, px. */
 export const buttonLine = (s: Pick<ButtonStyle, 'size'>): number => Math.round(s.size * 1.25)
 
 /** Height of a button of one line, px. */
 export const buttonHeight = (s: Pick<ButtonStyle, 'size' | 'padY' | 'borderWidth'>): number =>
   buttonLine(s) + 2 * (s.padY + (s.borderWidth ?? 0))
-
-/** The least height of what a thumb presses, px (WCAG 2.2, 2.5.5). */
-export const THUMB = 44
 
 /**
  * A button that is a link in a padded box. The Word engine pads no inline link, so it gets a VML rounded box
@@ -35,18 +37,18 @@ export function buttonHtml(tile: ButtonTile, c: TileContext): ElementContent[] {
   const label = replaceFields(tile.label, c.fields)
   return [
     wordOnly(vmlButton(tile, s, href, label, c)),
-    ...notWord(
+    notWord(
       el(
         'a',
         {
           href,
           target: '_blank',
           className: classes(
-            tile.fullNarrow && c.rules.wideButton(),
-            c.kept && s.padX > 6 && c.rules.tightButton(),
+            tile.fullNarrow && wideButton(c.rules),
+            c.kept && s.padX > TIGHT && tightButton(c.rules),
             buttonHeight(s) < THUMB &&
-              c.rules.tallButton(Math.ceil((THUMB - buttonLine(s)) / 2) - (s.borderWidth ?? 0)),
-            (s.hoverBackground || s.hoverColor) && c.rules.hover(s.hoverBackground, s.hoverColor),
+              tallButton(c.rules, Math.ceil((THUMB - buttonLine(s)) / 2) - (s.borderWidth ?? 0)),
+            (s.hoverBackground || s.hoverColor) && hover(c.rules, s.hoverBackground, s.hoverColor),
             s.nightBackground && c.rules.nightGround(s.nightBackground),
             s.nightColor && c.rules.nightInk(s.nightColor),
             s.nightBorder && c.rules.nightEdge(s.nightBorder),
@@ -78,7 +80,7 @@ export function buttonHtml(tile: ButtonTile, c: TileContext): ElementContent[] {
 function withIcon({ icon }: ButtonTile, label: string, c: TileContext): ElementContent[] {
   if (!icon) return [text(label)]
   const after = icon.side === 'after'
-  const gap = after === (c.dir === 'ltr') ? '0 0 0 8px' : '0 8px 0 0'
+  const gap = after === (c.dir === 'ltr') ? `0 0 0 ${ICON_GAP}px` : `0 ${ICON_GAP}px 0 0`
   const img = el('img', {
     src: c.src(icon.picture),
     alt: '',
@@ -95,19 +97,34 @@ function withIcon({ icon }: ButtonTile, label: string, c: TileContext): ElementC
   return after ? [text(label), img] : [img, text(label)]
 }
 
-function vmlButton(tile: ButtonTile, s: ButtonStyle, href: string, label: string, c: TileContext): string {
+/** The button of the Word engine: a VML shape, whose size has to be known beforehand. */
+function vmlButton(tile: ButtonTile, s: ButtonStyle, href: string, label: string, c: TileContext): Element {
   const font = safeFont(s.font, c.style.webFonts)
   const height = buttonHeight(s)
   const shown = s.capitals ? label.toUpperCase() : label
-  const width = Math.min(
-    c.available,
-    Math.round(lineWidth(shown, font, s.size, s.bold)) + 2 * s.padX + (tile.icon ? tile.icon.width + 8 : 0),
-  )
-  const edge = s.borderWidth
-    ? `strokeweight="${s.borderWidth}px" strokecolor="${s.borderColor ?? s.color}"`
-    : 'stroked="f"'
-  return (
-    `<v:roundrect xmlns:v="urn:schemas-microsoft-com:vml" xmlns:w="urn:schemas-microsoft-com:office:word" href="${attr(href)}" style="height:${height}px;v-text-anchor:middle;width:${Math.round(width)}px;" arcsize="${Math.min(50, Math.round((s.radius / height) * 100))}%" ${edge} fillcolor="${s.background}">` +
-    `<w:anchorlock></w:anchorlock><center style="color:${s.color};font-family:${attr(font.css)};font-size:${s.size}px;font-weight:${s.bold ? 'bold' : 'normal'};">${attr(shown)}</center></v:roundrect>`
+  const icon = tile.icon ? tile.icon.width + ICON_GAP : 0
+  const wanted = Math.round(lineWidth(shown, font, s.size, s.bold)) + 2 * s.padX + icon
+  const width = Math.round(Math.min(c.available, wanted))
+  return el(
+    'v:roundrect',
+    {
+      'xmlns:v': 'urn:schemas-microsoft-com:vml',
+      'xmlns:w': 'urn:schemas-microsoft-com:office:word',
+      href,
+      style: `height:${height}px;v-text-anchor:middle;width:${width}px;`,
+      arcsize: `${Math.min(50, Math.round((s.radius / height) * 100))}%`,
+      ...(s.borderWidth
+        ? { strokeweight: `${s.borderWidth}px`, strokecolor: s.borderColor ?? s.color }
+        : { stroked: 'f' }),
+      fillcolor: s.background,
+    },
+    el('w:anchorlock', null),
+    el(
+      'center',
+      {
+        style: `color:${s.color};font-family:${font.css};font-size:${s.size}px;font-weight:${s.bold ? 'bold' : 'normal'};`,
+      },
+      text(shown),
+    ),
   )
 }

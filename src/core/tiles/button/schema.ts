@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { alignSchema, buttonStyleSchema, buttonVariants } from '../../email/styles'
-import { linkSchema, tileBase } from '../base'
-import { pictureRefSchema } from '../picture/ref'
+import { linkSchema, tileBase } from '../../email/tile'
+import { pictureRefSchema } from '../../picture/ref'
 
 /** A call to action drawn live: words on a filled, perhaps rounded, box. */
 export const buttonSchema = z.object({

@@ -1,4 +1,4 @@
-import { linked, type TextContext } from '../texts'
+import { linked, type TextContext } from '../context'
 import type { ButtonTile } from './schema'
 
 /** A button as plain text: its words and where it leads. */

@@ -1,7 +1,7 @@
 import type { ElementContent } from 'hast'
 import { defaultSchema, sanitize, type Schema } from 'hast-util-sanitize'
-import { elementsOf } from '../../compile/stylesheet'
-import { el } from '../../compile/element'
+import { elementsOf } from '../../html/stylesheet'
+import { el } from '../../html/element'
 
 /**
  * What email markup may hold beyond what is safe in any page: the attributes of its layout, and forms for

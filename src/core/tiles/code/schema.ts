@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { tileBase } from '../base'
-import { pictureRefSchema } from '../picture/ref'
+import { tileBase } from '../../email/tile'
+import { pictureRefSchema } from '../../picture/ref'
 
 /** Markup of one's own, with a style sheet that holds inside it alone. */
 export const codeSchema = z.object({

@@ -1,6 +1,6 @@
-import { plainOfHtml } from '../../compile/plain'
-import { replaceFields } from '../../handover/fields'
-import type { TextContext } from '../texts'
+import { plainOfHtml } from '../../html/plain'
+import { replaceFields } from '../../text/fields'
+import type { TextContext } from '../context'
 import type { CodeTile } from './schema'
 
 /** The words of custom code. */

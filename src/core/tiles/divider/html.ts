@@ -1,7 +1,7 @@
 import type { ElementContent } from 'hast'
-import { classes, type TileContext } from '../../compile/context'
-import { css, el } from '../../compile/element'
-import { physical } from '../../compile/letters'
+import { classes, type TileContext } from '../context'
+import { css, el } from '../../html/element'
+import { physical } from '../letters'
 import type { DividerTile } from './schema'
 
 /**

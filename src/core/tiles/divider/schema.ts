@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { alignSchema, colorSchema } from '../../email/styles'
-import { tileBase } from '../base'
+import { tileBase } from '../../email/tile'
 
 /** A line across the cell, or part of it. */
 export const dividerSchema = z.object({

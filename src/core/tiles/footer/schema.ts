@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { alignSchema, textStyleOverrideSchema } from '../../email/styles'
-import { linkSchema, tileBase } from '../base'
+import { linkSchema, tileBase } from '../../email/tile'
 
 const way = z.object({ label: z.string().max(200), link: linkSchema })
 

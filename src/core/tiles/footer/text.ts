@@ -1,5 +1,5 @@
-import { replaceFields } from '../../handover/fields'
-import { linked, type TextContext } from '../texts'
+import { replaceFields } from '../../text/fields'
+import { linked, type TextContext } from '../context'
 import { senderOf } from './html'
 import type { FooterTile } from './schema'
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { tileBase } from '../base'
+import { tileBase } from '../../email/tile'
 
 const height = z.number().min(1).max(20_000)
 

@@ -1,11 +1,12 @@
 import type { ElementContent } from 'hast'
-import { classes, type TileContext } from '../../compile/context'
-import { css, el, text } from '../../compile/element'
-import { letters, physical } from '../../compile/letters'
-import { hrefOf } from '../../compile/link'
+import { classes, type TileContext } from '../context'
+import { css, el, text } from '../../html/element'
+import { letters, physical } from '../letters'
+import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
 import type { TextStyle } from '../../email/styles'
-import { replaceFields } from '../../handover/fields'
+import { replaceFields } from '../../text/fields'
+import { linkOnLine, noMark } from './rules'
 import type { MenuTile } from './schema'
 
 /** The letters of a menu: the role's paragraphs in the link colour, then the tile's own values. */
@@ -26,7 +27,7 @@ export function menuHtml(tile: MenuTile, c: TileContext): ElementContent[] {
       {
         href: hrefOf(item.link || '#', c.fields),
         target: '_blank',
-        className: classes(...names, column && c.rules.menuColumn()),
+        className: classes(...names, column && linkOnLine(c.rules)),
         style: css({
           display: 'inline-block',
           padding: `4px ${tile.space}px`,
@@ -43,7 +44,7 @@ export function menuHtml(tile: MenuTile, c: TileContext): ElementContent[] {
               'span',
               {
                 ariaHidden: 'true',
-                className: classes(column && c.rules.menuMark()),
+                className: classes(column && noMark(c.rules)),
                 style: css({ color: style.color as string }),
               },
               text(tile.separator),

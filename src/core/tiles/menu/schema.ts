@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { alignSchema, textStyleOverrideSchema } from '../../email/styles'
-import { linkSchema, tileBase } from '../base'
+import { linkSchema, tileBase } from '../../email/tile'
 
 /** A row of links. */
 export const menuSchema = z.object({

@@ -1,4 +1,4 @@
-import { linked, type TextContext } from '../texts'
+import { linked, type TextContext } from '../context'
 import type { MenuTile } from './schema'
 
 /** A menu as plain text: a link to a line. */

@@ -1,12 +1,15 @@
 import type { ElementContent } from 'hast'
-import { classes, type TileContext } from '../../compile/context'
-import { css, el } from '../../compile/element'
-import { physical } from '../../compile/letters'
-import { hrefOf } from '../../compile/link'
-import { NARROW } from '../../compile/rules'
+import { classes, type TileContext } from '../context'
+import { css, el } from '../../html/element'
+import { physical } from '../letters'
+import { hrefOf } from '../../text/link'
+import { NARROW, type Rules } from '../rules'
 import { fontStacks } from '../../email/fonts'
-import { replaceFields } from '../../handover/fields'
+import { replaceFields } from '../../text/fields'
 import type { PictureTile } from './schema'
+
+/** A picture that fills its column fills the window once columns are stacked. */
+const fill = (rules: Rules) => rules.ask('narrow', 'full', 'max-width:100%!important')
 
 /**
  * The width a picture shows at, px: its own or its share of what its cell leaves it, but never more than
@@ -28,7 +31,7 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
   const body = c.look.text.body
   const edge = tile.edge
   // A picture that fills its column fills the window too, once columns are stacked.
-  const fills = width >= c.available - 1 && width < c.width && c.rules.fill()
+  const fills = width >= c.available - 1 && width < c.width && fill(c.rules)
   const img = el('img', {
     src: c.src(tile.picture),
     alt: replaceFields(tile.alt ?? '', c.fields),

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { alignSchema, edgeSchema } from '../../email/styles'
-import { linkSchema, tileBase } from '../base'
-import { pictureRefSchema } from './ref'
+import { linkSchema, tileBase } from '../../email/tile'
+import { pictureRefSchema } from '../../picture/ref'
 
 /** A picture, shown at `width` px or as wide as its cell allows. */
 export const pictureSchema = z.object({

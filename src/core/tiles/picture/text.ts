@@ -1,4 +1,4 @@
-import { linked, type TextContext } from '../texts'
+import { linked, type TextContext } from '../context'
 import type { PictureTile } from './schema'
 
 /** A picture as plain text: what it says, and where it leads. */

@@ -1,10 +1,10 @@
 import type { ElementContent } from 'hast'
-import { classes, type TileContext } from '../../compile/context'
-import { css, el, text } from '../../compile/element'
-import { letters, physical } from '../../compile/letters'
+import { classes, type TileContext } from '../context'
+import { css, el, text } from '../../html/element'
+import { letters, physical } from '../letters'
 import type { RoleStyle } from '../../email/cascade'
 import type { TextStyle } from '../../email/styles'
-import { replaceFields } from '../../handover/fields'
+import { replaceFields } from '../../text/fields'
 import type { ReviewTile } from './schema'
 
 /** The letters of what was said: the role's paragraphs, then the tile's own values. */

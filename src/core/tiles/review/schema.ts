@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { alignSchema, colorSchema, textStyleOverrideSchema } from '../../email/styles'
-import { tileBase } from '../base'
+import { tileBase } from '../../email/tile'
 
 /** What somebody said, with stars. */
 export const reviewSchema = z.object({

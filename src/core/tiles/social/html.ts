@@ -1,10 +1,10 @@
 import type { ElementContent } from 'hast'
-import type { TileContext } from '../../compile/context'
-import { css, el, text } from '../../compile/element'
-import { physical } from '../../compile/letters'
-import { hrefOf } from '../../compile/link'
-import { replaceFields } from '../../handover/fields'
-import { shareLink } from './icons'
+import type { TileContext } from '../context'
+import { css, el, text } from '../../html/element'
+import { physical } from '../letters'
+import { hrefOf } from '../../text/link'
+import { replaceFields } from '../../text/fields'
+import { addressOf } from './icons'
 import type { SocialTile } from './schema'
 
 /** Icons in a row that wraps; each is one press. Half the gap stands on each side of each. */
@@ -20,10 +20,7 @@ export function socialHtml(tile: SocialTile, c: TileContext): ElementContent[] {
         el(
           'a',
           {
-            href: hrefOf(
-              icon.share ? shareLink(icon.link, icon.share, icon.title ?? icon.alt) : icon.link || '#',
-              c.fields,
-            ),
+            href: hrefOf(addressOf(icon) || '#', c.fields),
             target: '_blank',
             title: icon.title ? replaceFields(icon.title, c.fields) : undefined,
             style: css({

@@ -1,4 +1,4 @@
-import type { IconShape } from './schema'
+import type { IconShape, SocialIcon } from './schema'
 
 /**
  * A shipped icon: its file in the open package `bootstrap-icons` (MIT), what it is called, and how a page is
@@ -64,6 +64,10 @@ export function shareLink(pattern: string, address: string, title: string): stri
       .join('')
   return pattern.replaceAll('{address}', () => put(address)).replaceAll('{title}', () => put(title))
 }
+
+/** Where an icon leads: to a page to follow, or to where one is shared. */
+export const addressOf = (icon: SocialIcon): string =>
+  icon.share ? shareLink(icon.link, icon.share, icon.title ?? icon.alt) : icon.link
 
 /** Space around the drawing inside its shape, as a share of the whole. */
 const INSET: Record<IconShape, number> = { none: 0, square: 0.22, rounded: 0.22, circle: 0.25 }

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { alignSchema, colorSchema } from '../../email/styles'
-import { linkSchema, tileBase } from '../base'
-import { pictureRefSchema } from '../picture/ref'
+import { linkSchema, tileBase } from '../../email/tile'
+import { pictureRefSchema } from '../../picture/ref'
 
 /** What an icon is drawn on. */
 export const iconShapes = ['none', 'square', 'rounded', 'circle'] as const

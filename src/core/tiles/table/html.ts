@@ -1,10 +1,11 @@
 import type { Element, ElementContent } from 'hast'
-import { classes, type TileContext } from '../../compile/context'
-import { css, el, text } from '../../compile/element'
-import { letters, physical } from '../../compile/letters'
+import { classes, type TileContext } from '../context'
+import { css, el, text } from '../../html/element'
+import { letters, physical } from '../letters'
 import type { RoleStyle } from '../../email/cascade'
 import type { TextStyle } from '../../email/styles'
-import { replaceFields } from '../../handover/fields'
+import { replaceFields } from '../../text/fields'
+import { card, cardHead, scroll, scrollCell } from './rules'
 import type { TableTile } from './schema'
 
 /** The letters of a table: the role's paragraphs, then the tile's own values. */
@@ -33,7 +34,7 @@ export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
       {
         scope: head ? (tile.headRow && row === 0 ? 'col' : 'row') : undefined,
         width: row === 0 && spec?.width ? `${spec.width}%` : undefined,
-        className: classes(...names, cards ? c.rules.card() : c.rules.scrollCell()),
+        className: classes(...names, cards ? card(c.rules) : scrollCell(c.rules)),
         ...(ground ? { bgColor: ground } : {}),
         style: css({
           padding: tile.space,
@@ -58,7 +59,7 @@ export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
   const row = (cells: string[], i: number) =>
     el(
       'tr',
-      { className: classes(cards && tile.headRow && i === 0 && c.rules.cardHead()) },
+      { className: classes(cards && tile.headRow && i === 0 && cardHead(c.rules)) },
       tile.columns.map((_, k) => cell(cells[k] ?? '', i, k)),
     )
   const table = el(
@@ -93,7 +94,7 @@ export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
       : el(
           'div',
           {
-            className: classes(c.rules.scroll()),
+            className: classes(scroll(c.rules)),
             tabIndex: 0,
             role: 'region',
             ariaLabel: replaceFields(tile.caption, c.fields).trim() || 'Table',

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { alignSchema, colorSchema, edgeSchema, textStyleOverrideSchema } from '../../email/styles'
-import { tileBase } from '../base'
+import { tileBase } from '../../email/tile'
 
 /** A table of data: not for layout, so it carries header cells that are read aloud. */
 export const tableSchema = z.object({

@@ -1,5 +1,5 @@
-import { replaceFields } from '../../handover/fields'
-import type { TextContext } from '../texts'
+import { replaceFields } from '../../text/fields'
+import type { TextContext } from '../context'
 import type { TableTile } from './schema'
 
 const width = (s: string) => [...s].length

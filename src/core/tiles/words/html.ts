@@ -1,12 +1,12 @@
 import type { Element, ElementContent } from 'hast'
-import { classes, type TileContext } from '../../compile/context'
-import { css, el, text } from '../../compile/element'
-import { letters, linkLetters, physical } from '../../compile/letters'
-import { hrefOf } from '../../compile/link'
+import { classes, type TileContext } from '../context'
+import { css, el, text } from '../../html/element'
+import { letters, linkLetters, physical } from '../letters'
+import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
 import { markOf, type Block, type Inline, type List, type Mark, type Quote } from '../../email/richtext'
 import type { TextStyle, TextStyleName } from '../../email/styles'
-import { replaceFields } from '../../handover/fields'
+import { replaceFields } from '../../text/fields'
 import type { WordsTile } from './schema'
 
 /** The text style that a block of a words tile inherits. @param level of a heading; 0 is a paragraph */

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { richTextSchema } from '../../email/richtext'
 import { alignSchema, linkStyleSchema, textStyleOverrideSchema } from '../../email/styles'
-import { tileBase } from '../base'
+import { tileBase } from '../../email/tile'
 
 /** Live words: headings, paragraphs, lists and quotes. */
 export const wordsSchema = z.object({

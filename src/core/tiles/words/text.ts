@@ -1,7 +1,7 @@
 import type { Block, Inline, List } from '../../email/richtext'
 import { markOf } from '../../email/richtext'
-import { replaceFields } from '../../handover/fields'
-import type { TextContext } from '../texts'
+import { replaceFields } from '../../text/fields'
+import type { TextContext } from '../context'
 import type { WordsTile } from './schema'
 
 /**

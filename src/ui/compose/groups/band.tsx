@@ -236,7 +236,7 @@ export function BandGroups({ email, style, band, apply }: Props & { band: Band }
           <Button onClick={() => set('narrow as wide', { narrowPadding: undefined })}>Space as wide</Button>
         )}
       </Group>
-      <Group title="Narrow, readers, language" className="overflow-y-auto">
+      <Group title="Narrow, recipients, language" className="overflow-y-auto">
         {band.cells.length > 1 && (
           <Row label="Narrow">
             <Choice
@@ -257,7 +257,7 @@ export function BandGroups({ email, style, band, apply }: Props & { band: Band }
             set('set who sees it', { when: on ? { field: 'city', test: 'is', value: '' } : undefined })
           }
         >
-          only for some readers
+          only for some recipients
         </Tick>
         {when && (
           <>
@@ -471,7 +471,7 @@ export function CellGroups({ email, style, band, cell, apply }: Props & { band: 
                   { value: 'reverse', label: 'swap' },
                 ]}
                 onChange={(narrow) =>
-                  apply('set the stacking', { name: 'setTile', what: { id: inner.id, set: { narrow } } })
+                  apply('set the stacking', { name: 'setRow', what: { id: inner.id, set: { narrow } } })
                 }
               />
             </Row>

@@ -14,6 +14,7 @@ import {
   PictureChooser,
   Tick,
   type TileProps,
+  type TrayDefinition,
 } from './parts'
 
 const words: Record<keyof ButtonStyle, string> = {
@@ -36,8 +37,9 @@ const words: Record<keyof ButtonStyle, string> = {
   nightBorder: 'night edge',
 }
 
-export function ButtonGroups({ tile, email, house, style, band, set }: TileProps<'button'>) {
+function ButtonGroups({ tile, email, house, style, band, set }: TileProps<'button'>) {
   const s = buttonStyleOf(tile, style.roles[band.role])
+  const { icon } = tile
   const own = tile.style ?? {}
   const put = (patch: Partial<ButtonStyle>) =>
     set('set the button', { style: { ...own, ...patch } }, `btn-${Object.keys(patch)[0]}`)
@@ -111,21 +113,19 @@ export function ButtonGroups({ tile, email, house, style, band, set }: TileProps
             onClear={tile.icon && (() => set('take the icon off', { icon: undefined }))}
           />
         </Row>
-        {tile.icon && (
+        {icon && (
           <div className="flex items-center gap-2 pl-[76px]">
             <NumberField
               label="Icon width, px"
-              value={tile.icon.width}
+              value={icon.width}
               min={4}
               max={80}
               className="w-14!"
-              onChange={(width) => set('set the icon', { icon: { ...tile.icon, width } }, 'icon')}
+              onChange={(width) => set('set the icon', { icon: { ...icon, width } }, 'icon')}
             />
             <Tick
-              checked={tile.icon.side === 'after'}
-              onChange={(on) =>
-                set('set the icon', { icon: { ...tile.icon, side: on ? 'after' : 'before' } })
-              }
+              checked={icon.side === 'after'}
+              onChange={(on) => set('set the icon', { icon: { ...icon, side: on ? 'after' : 'before' } })}
             >
               after the words
             </Tick>
@@ -233,4 +233,10 @@ export function ButtonGroups({ tile, email, house, style, band, set }: TileProps
       </Group>
     </>
   )
+}
+
+export const buttonTray: TrayDefinition<'button'> = {
+  label: 'Button',
+  columns: '1.15fr 0.95fr 0.85fr 0.9fr',
+  Groups: ButtonGroups,
 }

@@ -1,18 +1,12 @@
 'use client'
-import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
-import { scopeCode } from '@/core/tiles/code/html'
-import { wordErrors } from '@/core/tiles/word/html'
+import { scopeCode } from '@/core/tiles/code/scope'
 import { Button, Group } from '../../parts/controls'
+import { CodeField } from '../../parts/code-field-later'
 import { Dialog } from '../../parts/dialog'
-import type { TileProps } from './parts'
+import type { TileProps, TrayDefinition } from './parts'
 
-const CodeField = dynamic(() => import('../../parts/code-field'), {
-  ssr: false,
-  loading: () => <p className="text-soft">Loading the editor</p>,
-})
-
-export function CodeGroups({ tile, set }: TileProps<'code'>) {
+function CodeGroups({ tile, set }: TileProps<'code'>) {
   const [open, setOpen] = useState(false)
   const { notes } = useMemo(() => scopeCode(tile), [tile])
   return (
@@ -67,48 +61,4 @@ export function CodeGroups({ tile, set }: TileProps<'code'>) {
   )
 }
 
-export function WordGroups({ tile, set }: TileProps<'word'>) {
-  const [open, setOpen] = useState(false)
-  const errors = wordErrors(tile.word)
-  return (
-    <>
-      <Group title="For the Word engine">
-        <Button look="main" onClick={() => setOpen(true)}>
-          Edit both markups
-        </Button>
-        <p className="font-mono text-[11px] text-soft">
-          {tile.word.length} characters for it, {tile.others.length} for all others
-        </p>
-        {errors.length > 0 && (
-          <p role="alert" className="text-[11.5px] text-terra">
-            Left out: {errors[0]}.
-          </p>
-        )}
-      </Group>
-      <Dialog
-        open={open}
-        onClose={() => setOpen(false)}
-        title="Two markups, one place"
-        about="The first stands in a condition that only the Word engine reads; the second is what every other reader shows."
-        wide
-      >
-        <div className="flex flex-col gap-2">
-          <CodeField
-            label="For the Word engine"
-            language="html"
-            value={tile.word}
-            height="180px"
-            onChange={(word) => set('write for the Word engine', { word }, 'word')}
-          />
-          <CodeField
-            label="For all others"
-            language="html"
-            value={tile.others}
-            height="180px"
-            onChange={(others) => set('write for all others', { others }, 'others')}
-          />
-        </div>
-      </Dialog>
-    </>
-  )
-}
+export const codeTray: TrayDefinition<'code'> = { label: 'Code', columns: '1fr 1.4fr', Groups: CodeGroups }

@@ -2,10 +2,11 @@
 import { textLayers } from '@/core/email/cascade'
 import { footerStyle, senderOf } from '@/core/tiles/footer/html'
 import { Choice, Group, Row, TextRow } from '../../parts/controls'
-import { aligns, Letters, LinkRow, setLetters, Tick, type TileProps } from './parts'
+import { aligns, Letters, LinkRow, setLetters, Tick, type TileProps, type TrayDefinition } from './parts'
 
-export function FooterGroups({ tile, email, house, style, band, ground, set }: TileProps<'footer'>) {
+function FooterGroups({ tile, email, house, style, band, ground, set }: TileProps<'footer'>) {
   const inherited = senderOf({}, style.footer)
+  const { preferences } = tile
   return (
     <>
       <Group title="Who and why">
@@ -57,21 +58,19 @@ export function FooterGroups({ tile, email, house, style, band, ground, set }: T
         >
           a link to preferences
         </Tick>
-        {tile.preferences && (
+        {preferences && (
           <>
             <TextRow
               plain
               label="Words"
-              value={tile.preferences.label}
+              value={preferences.label}
               onChange={(label) =>
-                set('write the preferences link', { preferences: { ...tile.preferences, label } }, 'pref')
+                set('write the preferences link', { preferences: { ...preferences, label } }, 'pref')
               }
             />
             <LinkRow
-              value={tile.preferences.link}
-              onChange={(link) =>
-                set('set the link', { preferences: { ...tile.preferences, link } }, 'preflink')
-              }
+              value={preferences.link}
+              onChange={(link) => set('set the link', { preferences: { ...preferences, link } }, 'preflink')}
             />
           </>
         )}
@@ -94,4 +93,10 @@ export function FooterGroups({ tile, email, house, style, band, ground, set }: T
       />
     </>
   )
+}
+
+export const footerTray: TrayDefinition<'footer'> = {
+  label: 'Footer',
+  columns: '1.2fr 1.1fr 1fr 0.9fr',
+  Groups: FooterGroups,
 }

@@ -2,9 +2,9 @@
 import { textLayers } from '@/core/email/cascade'
 import { menuStyle } from '@/core/tiles/menu/html'
 import { Button, Choice, Group, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, Letters, LinkRow, setLetters, type TileProps } from './parts'
+import { aligns, Letters, LinkRow, setLetters, type TileProps, type TrayDefinition } from './parts'
 
-export function MenuGroups({ tile, email, house, style, band, ground, set }: TileProps<'menu'>) {
+function MenuGroups({ tile, email, house, style, band, ground, set }: TileProps<'menu'>) {
   const put = (i: number, patch: Partial<{ label: string; link: string }>) =>
     set(
       'write the menu',
@@ -86,4 +86,10 @@ export function MenuGroups({ tile, email, house, style, band, ground, set }: Til
       />
     </>
   )
+}
+
+export const menuTray: TrayDefinition<'menu'> = {
+  label: 'Menu',
+  columns: '1.2fr 0.9fr 1fr 0.9fr',
+  Groups: MenuGroups,
 }

@@ -1,16 +1,17 @@
 'use client'
+import { withScheme } from '@/core/text/link'
+import type { TilePatch } from '@/core/email/edits'
+import type { TileKind, TileOf } from '@/core/email/tile'
 import { AlignCenter, AlignLeft, AlignRight } from 'lucide-react'
-import { useId, useState, type ReactNode } from 'react'
+import { useId, useState, type ComponentType, type ReactNode } from 'react'
 import type { Editor } from '@tiptap/react'
 import { contrast, wantedContrast } from '@/core/color/contrast'
-import { withScheme } from '@/core/checks/links'
-import { hasScheme } from '@/core/compile/link'
+import { hasScheme } from '@/core/text/link'
 import { trace, type Layers, type Origin, type Style } from '@/core/email/cascade'
 import { safeFonts } from '@/core/email/fonts'
 import type { Band, Cell, Email } from '@/core/email/schema'
 import type { Edge, HouseStyle, TextStyle, TextStyleOverride } from '@/core/email/styles'
-import type { PictureRef } from '@/core/tiles/picture/ref'
-import type { Tile, TileKind, TileOf } from '@/core/tiles/schema'
+import type { PictureRef } from '@/core/picture/ref'
 import {
   Button,
   Choice,
@@ -25,12 +26,6 @@ import {
 } from '../../parts/controls'
 import { putOnShelf, ShelfDialog, useShelf } from '../../parts/shelf'
 
-/**
- * Sets values of the selected tile. Changes with the same `merge` key in quick succession are one step of
- * undo.
- */
-export type SetTile = (label: string, what: Record<string, unknown>, merge?: string) => void
-
 /** What the groups of one kind of tile work with. */
 export interface TileProps<K extends TileKind> {
   tile: TileOf<K>
@@ -39,15 +34,24 @@ export interface TileProps<K extends TileKind> {
   email: Email
   house: HouseStyle
   style: Style
-  /** Ground behind the tile. */
+  /** Colour behind the tile. */
   ground: string
   /** What its cell leaves it, px. */
   available: number
-  set: SetTile
+  set: (label: string, what: TilePatch<K>, merge?: string) => void
   editor: Editor | null
   onEdit: () => void
 }
-export type AnyTileProps = Omit<TileProps<TileKind>, 'tile'> & { tile: Tile }
+export type AnyTileProps = TileProps<TileKind>
+
+/** What the tray shows of one kind of tile. */
+export interface TrayDefinition<K extends TileKind> {
+  /** What the kind is called. */
+  label: string
+  /** The columns that its groups fill (CSS grid tracks). */
+  columns: string
+  Groups: ComponentType<TileProps<K>>
+}
 
 export const aligns = [
   { value: 'left' as const, label: <AlignLeft size={13} />, name: 'Left' },
@@ -529,7 +533,8 @@ export function EdgeRow({
   )
 }
 
-/** Own letters of a tile, by its `style`. */
+/** Sets the own letters of a tile whose kind keeps them in `style`. */
 export const setLetters =
-  (set: SetTile) => (label: string, style: TextStyleOverride | undefined, key: string) =>
+  (set: (label: string, what: { style: TextStyleOverride | undefined }, merge?: string) => void) =>
+  (label: string, style: TextStyleOverride | undefined, key: string) =>
     set(label, { style }, `letters-${key}`)

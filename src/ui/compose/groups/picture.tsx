@@ -1,9 +1,9 @@
 'use client'
 import { shownWidth } from '@/core/tiles/picture/html'
 import { Choice, Group, kb, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, EdgeRow, LinkRow, PictureChooser, Tick, type TileProps } from './parts'
+import { aligns, EdgeRow, LinkRow, PictureChooser, Tick, type TileProps, type TrayDefinition } from './parts'
 
-export function PictureGroups({ tile, set, available, style }: TileProps<'picture'>) {
+function PictureGroups({ tile, set, available, style }: TileProps<'picture'>) {
   const shown = shownWidth(tile, available)
   const density = tile.picture ? tile.picture.width / shown : 0
   return (
@@ -111,4 +111,10 @@ export function PictureGroups({ tile, set, available, style }: TileProps<'pictur
       </Group>
     </>
   )
+}
+
+export const pictureTray: TrayDefinition<'picture'> = {
+  label: 'Picture',
+  columns: '1.3fr 1fr 1fr',
+  Groups: PictureGroups,
 }

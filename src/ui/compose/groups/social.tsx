@@ -1,12 +1,12 @@
 'use client'
+import { type TileOf } from '@/core/email/tile'
 import { useEffect, useRef, useState } from 'react'
 import { shippedIcons } from '@/core/tiles/social/icons'
 import { iconShapes, type SocialIcon } from '@/core/tiles/social/schema'
-import type { PictureRef } from '@/core/tiles/picture/ref'
-import type { TileOf } from '@/core/tiles/schema'
+import type { PictureRef } from '@/core/picture/ref'
 import { call } from '../../api'
 import { Button, Choice, ColorField, Group, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, LinkRow, Dropdown, PictureChooser, Tick, type TileProps } from './parts'
+import { aligns, LinkRow, Dropdown, PictureChooser, Tick, type TileProps, type TrayDefinition } from './parts'
 
 type Look = Pick<TileOf<'social'>, 'size' | 'color' | 'ground' | 'shape'>
 
@@ -14,7 +14,7 @@ type Look = Pick<TileOf<'social'>, 'size' | 'color' | 'ground' | 'shape'>
 const draw = (icon: string, { size, color, ground, shape }: Look) =>
   call<PictureRef>('/api/icons', { method: 'POST', body: { icon, size: size * 2, color, ground, shape } })
 
-export function SocialGroups({ tile, style, set }: TileProps<'social'>) {
+function SocialGroups({ tile, style, set }: TileProps<'social'>) {
   const [open, setOpen] = useState(0)
   const [problem, setProblem] = useState<string | null>(null)
   const latest = useRef(tile)
@@ -220,3 +220,9 @@ export function SocialGroups({ tile, style, set }: TileProps<'social'>) {
 
 const swap = <T,>(list: readonly T[], a: number, b: number): T[] =>
   list.map((x, i) => (i === a ? list[b]! : i === b ? list[a]! : x))
+
+export const socialTray: TrayDefinition<'social'> = {
+  label: 'Social',
+  columns: '1fr 1.1fr 1fr',
+  Groups: SocialGroups,
+}

@@ -1,15 +1,24 @@
 'use client'
+import { type TileOf } from '@/core/email/tile'
 import { textLayers } from '@/core/email/cascade'
 import { useState } from 'react'
 import { tableStyle } from '@/core/tiles/table/html'
-import type { TileOf } from '@/core/tiles/schema'
 import { Button, Choice, fieldClass, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { Dialog } from '../../parts/dialog'
-import { aligns, EdgeRow, Letters, MaybeColor, setLetters, Tick, type SetTile, type TileProps } from './parts'
+import {
+  aligns,
+  EdgeRow,
+  Letters,
+  MaybeColor,
+  setLetters,
+  Tick,
+  type TileProps,
+  type TrayDefinition,
+} from './parts'
 
 type Table = TileOf<'table'>
 
-export function TableGroups({ tile, email, house, style, band, ground, set }: TileProps<'table'>) {
+function TableGroups({ tile, email, house, style, band, ground, set }: TileProps<'table'>) {
   const [open, setOpen] = useState(false)
   return (
     <>
@@ -102,7 +111,7 @@ export function TableGroups({ tile, email, house, style, band, ground, set }: Ti
   )
 }
 
-function Grid({ tile, set }: { tile: Table; set: SetTile }) {
+function Grid({ tile, set }: { tile: Table; set: TileProps<'table'>['set'] }) {
   const { rows, columns } = tile
   const write = (r: number, c: number, text: string) =>
     set(
@@ -219,4 +228,10 @@ function Grid({ tile, set }: { tile: Table; set: SetTile }) {
       </div>
     </div>
   )
+}
+
+export const tableTray: TrayDefinition<'table'> = {
+  label: 'Table',
+  columns: '1fr 1fr 1fr 0.9fr',
+  Groups: TableGroups,
 }

@@ -1,4 +1,5 @@
 'use client'
+import { withScheme } from '@/core/text/link'
 import { useEditorState, type Editor } from '@tiptap/react'
 import {
   Bold,
@@ -14,7 +15,6 @@ import {
   Unlink,
 } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import { withScheme } from '@/core/checks/links'
 import { textLayers, type Style } from '@/core/email/cascade'
 import { blockStyle, styleName } from '@/core/tiles/words/html'
 import {
@@ -27,19 +27,17 @@ import {
   Row,
   TextRow,
 } from '../../parts/controls'
-import { aligns, Letters, MaybeColor, Dropdown, setLetters, type TileProps } from './parts'
+import {
+  aligns,
+  Letters,
+  MaybeColor,
+  Dropdown,
+  setLetters,
+  type TileProps,
+  type TrayDefinition,
+} from './parts'
 
-export function WordsGroups({
-  tile,
-  band,
-  email,
-  house,
-  style,
-  ground,
-  editor,
-  set,
-  onEdit,
-}: TileProps<'words'>) {
+function WordsGroups({ tile, band, email, house, style, ground, editor, set, onEdit }: TileProps<'words'>) {
   const look = style.roles[band.role]
   const [headings, setHeadings] = useState(false)
   const hasHeadings = tile.text.content.some((b) => b.type === 'heading')
@@ -353,4 +351,10 @@ function FormatBar({ editor, swatches }: { editor: Editor; swatches: Style['colo
       </form>
     </div>
   )
+}
+
+export const wordsTray: TrayDefinition<'words'> = {
+  label: 'Words',
+  columns: '1.2fr 1.1fr 0.95fr 1.05fr',
+  Groups: WordsGroups,
 }

@@ -1,4 +1,4 @@
-import { slug } from '@/core/handover/names'
+import { slug } from '@/core/text/slug'
 import { fileResponse, route } from '@/server/api/respond'
 import { deliver } from '@/server/destinations/deliveries'
 import { emlOf } from '@/server/destinations/message'

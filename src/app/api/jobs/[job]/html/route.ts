@@ -1,4 +1,4 @@
-import { asSample, asWritten } from '@/core/handover/fields'
+import { asSample, asWritten } from '@/core/text/fields'
 import { htmlQuery } from '@/server/api/contracts'
 import { route } from '@/server/api/respond'
 import { compileJob } from '@/server/jobs/proof'

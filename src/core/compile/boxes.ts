@@ -1,0 +1,145 @@
+import type { Element, ElementContent, Properties } from 'hast'
+import type { Cell, GroundPicture } from '../email/schema'
+import type { Edge, Edges } from '../email/styles'
+import { css, el, trim } from '../html/element'
+import { ghost, wordOnly } from '../html/nodes'
+import type { CompileContext } from '../tiles/context'
+import type { Rules } from '../tiles/rules'
+
+type Declarations = Record<string, string | number | undefined | false>
+
+/**
+ * How a box looks: its ground, its edges, its corners. The Word engine takes them from a ghost cell, since it
+ * draws no `div` as a box.
+ */
+export interface Shell {
+  style: Declarations
+  names: (string | undefined | false)[]
+  /** Attributes of the ghost cell. */
+  word: Properties
+}
+
+/**
+ * A layout table of one row. Presentational attributes stand beside the CSS for readers that take only one of
+ * the two.
+ */
+export const layout = (properties: Properties, ...cells: Element[]): Element =>
+  el(
+    'table',
+    { role: 'presentation', cellPadding: '0', cellSpacing: '0', border: '0', ...properties },
+    el('tr', null, cells),
+  )
+
+/** The layout table of the Word engine around content that every reader sees. */
+export const ghostTable = (properties: Properties, children: ElementContent[]): ElementContent =>
+  ghost('table', { role: 'presentation', ...properties, cellPadding: '0', cellSpacing: '0', border: '0' }, [
+    ghost('tr', {}, children),
+  ])
+
+const line = (e: Edge) => `${e.width}px ${e.style} ${e.color}`
+
+/** Edges as they lie on screen, in the shortest form. */
+export function edgeStyle(edges: Edges | undefined, dir: 'ltr' | 'rtl'): Record<string, string | undefined> {
+  if (!edges) return {}
+  const [left, right] = dir === 'rtl' ? [edges.right, edges.left] : [edges.left, edges.right]
+  const sides = [edges.top, right, edges.bottom, left].map((e) => e && line(e))
+  if (sides.every((s) => s === sides[0])) return { border: sides[0] }
+  return {
+    'border-top': sides[0],
+    'border-right': sides[1],
+    'border-bottom': sides[2],
+    'border-left': sides[3],
+  }
+}
+
+/** The shell of a card: an edge all around, and round corners. */
+export function cardShell(
+  card: { edge?: Edge; radius: number } | undefined,
+  c: { dir: 'ltr' | 'rtl'; rules: Rules },
+): Shell {
+  if (!card) return { style: {}, names: [], word: {} }
+  const { edge, radius } = card
+  return {
+    style: {
+      ...edgeStyle(edge && { top: edge, right: edge, bottom: edge, left: edge }, c.dir),
+      'border-radius': radius || undefined,
+      overflow: radius ? 'hidden' : undefined,
+    },
+    names: [edge?.nightColor && c.rules.nightEdge(edge.nightColor)],
+    word: edge ? { style: `border:${line(edge)}` } : {},
+  }
+}
+
+/** The shell of a cell. */
+export function cellShell(cell: Cell, c: { dir: 'ltr' | 'rtl'; rules: Rules }): Shell {
+  const edges = edgeStyle(cell.edges, c.dir)
+  const { top, right, bottom, left } = cell.edges ?? {}
+  const night = [top, right, bottom, left].find((e) => e?.nightColor)?.nightColor
+  return {
+    style: {
+      'background-color': cell.background,
+      ...edges,
+      'border-radius': cell.radius || undefined,
+      overflow: cell.radius ? 'hidden' : undefined,
+    },
+    names: [
+      cell.nightBackground && c.rules.nightGround(cell.nightBackground),
+      night && c.rules.nightEdge(night),
+    ],
+    word: {
+      ...(cell.background ? { bgColor: cell.background } : {}),
+      ...(cell.edges ? { style: css(edges) } : {}),
+    },
+  }
+}
+
+const cssUrl = (address: string) =>
+  `url('${address.replace(/['"\\\s()]/g, (ch) => `%${ch.charCodeAt(0).toString(16).padStart(2, '0')}`)}')`
+
+/** A picture behind a box. Its colour stands for it with pictures off. */
+export const pictureStyle = (p: GroundPicture | undefined, src: CompileContext['src']): Declarations =>
+  p
+    ? {
+        'background-image': cssUrl(src(p.picture)),
+        'background-position': `${p.x} ${p.y}`,
+        'background-repeat': p.fit === 'repeat' ? 'repeat' : 'no-repeat',
+        'background-size': p.fit === 'cover' ? 'cover' : undefined,
+      }
+    : {}
+
+const at = { left: '0', center: '0.5', right: '1', top: '0', bottom: '1' }
+
+/**
+ * Content on a picture. The Word engine knows no background pictures: it gets a VML box that grows with its words,
+ * filled with the picture. @param width px; null: the whole window @param color behind the picture
+ */
+export function onPicture(
+  p: GroundPicture | undefined,
+  width: number | null,
+  color: string,
+  content: ElementContent[],
+  src: CompileContext['src'],
+): ElementContent[] {
+  if (!p) return content
+  const place = `${at[p.x]},${at[p.y]}`
+  const fill = el('v:fill', {
+    type: p.fit === 'repeat' ? 'tile' : 'frame',
+    aspect: p.fit === 'cover' ? 'atleast' : undefined,
+    ...(p.fit === 'repeat' ? {} : { origin: place, position: place }),
+    src: src(p.picture),
+    color,
+  })
+  const box = {
+    'xmlns:v': 'urn:schemas-microsoft-com:vml',
+    fill: 'true',
+    stroke: 'false',
+    style: width === null ? 'mso-width-percent:1000;' : `width:${trim(width)}px;`,
+  }
+  const words = ghost('v:textbox', { inset: '0,0,0,0', style: 'mso-fit-shape-to-text:true;' }, [
+    el('div', { style: 'font-size:0' }, content),
+  ])
+  return [ghost('v:rect', box, [words], [fill])]
+}
+
+/** A cell for the Word engine alone, as wide as the gap between two columns. @param width px */
+export const ghostGap = (width: number): ElementContent => wordOnly(el('td', { width: trim(width) }))

@@ -1,0 +1,31 @@
+import { sides } from '../../email/styles'
+import { defineTile } from '../definition'
+import { buttonHtml, buttonStyleOf } from './html'
+import { buttonSchema, type ButtonTile } from './schema'
+import { buttonText } from './text'
+
+export const button = defineTile<ButtonTile>({
+  kind: 'button',
+  schema: buttonSchema,
+  first: () => ({
+    label: 'Say what happens',
+    link: '',
+    align: 'left',
+    fullNarrow: true,
+    padding: sides(12, 0),
+  }),
+  block: false,
+  html: buttonHtml,
+  text: buttonText,
+  links: (tile) => [{ href: tile.link, from: 'button' }],
+  relinked: (tile, swap) => ({ link: swap(tile.link) }),
+  words: (tile) => [tile.label],
+  // A button's small picture says nothing that its words do not.
+  pictures: (tile) => (tile.icon ? [{ picture: tile.icon.picture, alt: '' }] : []),
+  lacks: (tile) => (tile.label.trim() ? null : 'Button without words'),
+  mute: () => null,
+  pairs: (tile, look) => {
+    const s = buttonStyleOf(tile, look)
+    return [{ color: s.color, ground: s.background, size: s.size, bold: s.bold }]
+  },
+})

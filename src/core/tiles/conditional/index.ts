@@ -1,0 +1,20 @@
+import { defineTile, none } from '../definition'
+import { conditionalHtml } from './html'
+import { conditionalSchema, type ConditionalTile } from './schema'
+import { conditionalText } from './text'
+
+export const conditional = defineTile<ConditionalTile>({
+  kind: 'conditional',
+  schema: conditionalSchema,
+  first: () => ({ word: '', others: '' }),
+  block: false,
+  html: conditionalHtml,
+  text: conditionalText,
+  links: none,
+  relinked: () => null,
+  words: (tile) => [tile.others, tile.word],
+  pictures: none,
+  lacks: () => null,
+  mute: () => null,
+  pairs: none,
+})

@@ -1,0 +1,69 @@
+import type { ElementContent } from 'hast'
+import type { z } from 'zod'
+import type { RoleStyle } from '../email/cascade'
+import type { TileBase } from '../email/tile'
+import type { PictureRef } from '../picture/ref'
+import type { TextContext, TileContext } from './context'
+
+/** A link of a tile. */
+export interface TileLink {
+  /** As written; empty where it leads nowhere yet. */
+  href: string
+  /** What bears it. */
+  from: 'words' | 'picture' | 'button' | 'menu' | 'icon' | 'footer' | 'code'
+  /** Its words, where nothing else of the tile says which link it is. */
+  said?: string
+}
+
+/** A picture of a tile, with what it says: null where nobody has said yet. */
+export interface TilePicture {
+  picture: PictureRef
+  alt: string | null
+}
+
+/** A pair of colours that words are read in. */
+export interface ColorPair {
+  color: string
+  ground: string
+  /** px */
+  size: number
+  bold: boolean
+}
+
+/**
+ * A kind of tile: all that the rest of the app asks of it, in one place. What a kind has nothing to say to is said here too (`none`, `null`), so
+ * that nothing is forgotten when a kind is added.
+ */
+export interface TileDefinition<T extends TileBase & { kind: string }> {
+  kind: T['kind']
+  schema: z.ZodType<T> & z.core.$ZodTypeDiscriminable
+  /** The values that a new one begins with. */
+  first: () => Omit<T, 'id' | 'kind' | 'padding' | 'show'> & Partial<Pick<T, 'padding'>>
+  /** A block with margins of its own: its cell has letters of size 0, so that white space opens no gap around it. */
+  block: boolean
+  html: (tile: T, c: TileContext) => ElementContent[]
+  /** As plain text; empty where the kind has no words. */
+  text: (tile: T, c: TextContext) => string
+  /** Every link, in reading order. */
+  links: (tile: T) => TileLink[]
+  /** What to set so that links lead elsewhere; null where the kind cannot be changed so. */
+  relinked: (tile: T, swap: (href: string) => string) => Partial<T> | null
+  /** Every text that is read, in reading order. */
+  words: (tile: T) => string[]
+  /** Every picture, in the order in which they are loaded. */
+  pictures: (tile: T) => TilePicture[]
+  /** What it still lacks to be seen at all, or null. */
+  lacks: (tile: T) => string | null
+  /** What cannot be known with pictures off, or read aloud, since it has no words; null where there is nothing. */
+  mute: (tile: T) => { what: string; why: string } | null
+  /** The colours its words are read in. @param ground behind it, #rrggbb */
+  pairs: (tile: T, look: RoleStyle, ground: string) => ColorPair[]
+}
+
+/** For parts that a kind has nothing of. */
+export const none = (): never[] => []
+
+/** A definition, checked against its schema. */
+export const defineTile = <T extends TileBase & { kind: string }>(
+  definition: TileDefinition<T>,
+): TileDefinition<T> => definition

@@ -1,0 +1,39 @@
+import { defineTile, none } from '../definition'
+import { pairOf } from '../letters'
+import { footerHtml, footerStyle } from './html'
+import { footerSchema, type FooterTile } from './schema'
+import { footerText } from './text'
+
+const waysOut = (tile: FooterTile) => [tile.unsubscribe, ...(tile.preferences ? [tile.preferences] : [])]
+
+export const footer = defineTile<FooterTile>({
+  kind: 'footer',
+  schema: footerSchema,
+  first: () => ({
+    why: 'You get this letter because you asked for it.',
+    unsubscribe: { label: 'Unsubscribe', link: '[[unsubscribe]]' },
+    align: 'left',
+  }),
+  block: false,
+  html: footerHtml,
+  text: footerText,
+  links: (tile) => waysOut(tile).map((w) => ({ href: w.link, from: 'footer', said: w.label })),
+  relinked: (tile, swap) => ({
+    unsubscribe: { ...tile.unsubscribe, link: swap(tile.unsubscribe.link) },
+    ...(tile.preferences ? { preferences: { ...tile.preferences, link: swap(tile.preferences.link) } } : {}),
+  }),
+  words: (tile) => [
+    ...(tile.sender !== undefined ? [tile.sender] : []),
+    ...(tile.address !== undefined ? [tile.address] : []),
+    tile.why,
+    ...waysOut(tile).map((w) => w.label),
+  ],
+  pictures: none,
+  // Sender and address come from the house style, and a way out is always there.
+  lacks: () => null,
+  mute: () => null,
+  pairs: (tile, look, ground) => {
+    const body = pairOf(footerStyle(tile, look), ground)
+    return [body, { ...body, color: tile.style?.color ?? look.link.color }]
+  },
+})

@@ -1,0 +1,19 @@
+import { defineTile, none } from '../definition'
+import { gapHtml } from './html'
+import { gapSchema, type GapTile } from './schema'
+
+export const gap = defineTile<GapTile>({
+  kind: 'gap',
+  schema: gapSchema,
+  first: () => ({ height: 24 }),
+  block: true,
+  html: gapHtml,
+  text: () => '',
+  links: none,
+  relinked: () => null,
+  words: none,
+  pictures: none,
+  lacks: () => null,
+  mute: () => null,
+  pairs: none,
+})

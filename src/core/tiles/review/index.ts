@@ -1,0 +1,28 @@
+import { defineTile, none } from '../definition'
+import { pairOf } from '../letters'
+import { reviewHtml, reviewStyle } from './html'
+import { reviewSchema, type ReviewTile } from './schema'
+import { reviewText } from './text'
+
+export const review = defineTile<ReviewTile>({
+  kind: 'review',
+  schema: reviewSchema,
+  first: () => ({
+    text: 'What somebody said about it.',
+    who: 'A name',
+    about: '',
+    stars: 5,
+    starColor: '#b97d12',
+    align: 'left',
+  }),
+  block: false,
+  html: reviewHtml,
+  text: reviewText,
+  links: none,
+  relinked: () => null,
+  words: (tile) => [tile.text, tile.who, tile.about],
+  pictures: none,
+  lacks: (tile) => (tile.text.trim() ? null : 'Review without words'),
+  mute: () => null,
+  pairs: (tile, look, ground) => [pairOf(reviewStyle(tile, look), ground)],
+})

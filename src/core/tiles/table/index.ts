@@ -1,0 +1,53 @@
+import type { RoleStyle } from '../../email/cascade'
+import { defineTile, none, type ColorPair } from '../definition'
+import { pairOf } from '../letters'
+import { tableHtml, tableStyle } from './html'
+import { tableSchema, type TableTile } from './schema'
+import { tableText } from './text'
+
+export const table = defineTile<TableTile>({
+  kind: 'table',
+  schema: tableSchema,
+  first: () => ({
+    caption: '',
+    columns: [{ align: 'left' }, { align: 'right' }],
+    rows: [
+      ['What', 'How much'],
+      ['First row', '1'],
+      ['Second row', '2'],
+    ],
+    headRow: true,
+    headColumn: false,
+    edge: { width: 1, style: 'solid', color: '#d5d5d5' },
+    space: 8,
+    compact: 'scroll',
+  }),
+  block: false,
+  html: tableHtml,
+  text: tableText,
+  links: none,
+  relinked: () => null,
+  words: (tile) => [tile.caption, ...tile.rows.flatMap((r) => r.slice(0, tile.columns.length))],
+  pictures: none,
+  lacks: (tile) => (tile.rows.some((r) => r.some((s) => s.trim())) ? null : 'Table without words'),
+  mute: () => null,
+  pairs: pairsOf,
+})
+
+function pairsOf(tile: TableTile, look: RoleStyle, ground: string): ColorPair[] {
+  const body = pairOf(tableStyle(tile, look), ground)
+  return [
+    body,
+    ...(tile.zebra ? [{ ...body, ground: tile.zebra }] : []),
+    ...(tile.headRow || tile.headColumn
+      ? [
+          {
+            ...body,
+            color: tile.headColor ?? body.color,
+            ground: tile.headBackground ?? ground,
+            bold: true,
+          },
+        ]
+      : []),
+  ]
+}

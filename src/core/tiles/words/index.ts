@@ -1,0 +1,59 @@
+import { eachInline, eachTextBlock, markOf, plainOf, textOf } from '../../email/richtext'
+import { relink } from './relink'
+import { defineTile, none, type ColorPair, type TileLink } from '../definition'
+import { blockStyle, wordsHtml } from './html'
+import { wordsSchema, type WordsTile } from './schema'
+import { wordsText } from './text'
+import type { RoleStyle } from '../../email/cascade'
+
+export const words = defineTile<WordsTile>({
+  kind: 'words',
+  schema: wordsSchema,
+  first: () => ({ text: textOf('Write here'), align: 'left' }),
+  block: false,
+  html: wordsHtml,
+  text: wordsText,
+  links: linksOf,
+  relinked: (tile, swap) => ({ text: relink(tile.text, swap) }),
+  words: (tile) => {
+    const out: string[] = []
+    eachInline(tile.text, (run) => {
+      if (run.type === 'text') out.push(run.text)
+    })
+    return out
+  },
+  pictures: none,
+  lacks: (tile) => (plainOf(tile.text) ? null : 'Words not written yet'),
+  mute: () => null,
+  pairs: pairsOf,
+})
+
+/** Neighbouring runs of one address are one link. */
+function linksOf(tile: WordsTile): TileLink[] {
+  const out: TileLink[] = []
+  let last: string | undefined
+  eachInline(tile.text, (run) => {
+    const href = markOf(run, 'link')?.attrs.href
+    if (href !== undefined && href !== last) out.push({ href, from: 'words' })
+    last = href
+  })
+  return out
+}
+
+function pairsOf(tile: WordsTile, look: RoleStyle, ground: string): ColorPair[] {
+  const pairs: ColorPair[] = []
+  eachTextBlock(tile.text, (b) => {
+    const s = blockStyle(tile, b.type === 'heading' ? b.attrs.level : 0, look)
+    for (const run of b.content ?? []) {
+      if (run.type !== 'text' || !run.text.trim()) continue
+      const own = markOf(run, 'textStyle')?.attrs
+      pairs.push({
+        color: own?.color ?? (markOf(run, 'link') ? (tile.link?.color ?? look.link.color) : s.color),
+        ground: own?.backgroundColor ?? ground,
+        size: own?.fontSize ? parseInt(own.fontSize) : s.size,
+        bold: s.bold || !!markOf(run, 'bold'),
+      })
+    }
+  })
+  return pairs
+}
