@@ -72,6 +72,27 @@ module.exports = {
       to: { path: '^src/standins' },
     },
     {
+      name: 'contract-stands-between',
+      comment: 'the contract is shared by server, page and scripts: it knows core alone',
+      severity: 'error',
+      from: { path: '^src/contract' },
+      to: { path: '^src/(?!core|contract)' },
+    },
+    {
+      name: 'page-takes-types-of-the-contract',
+      comment: 'its schemas would be loaded by every page',
+      severity: 'error',
+      from: { path: '^src/ui' },
+      to: { path: '^src/contract', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'threads-without-database',
+      comment: 'what worker threads compute depends on what they are given alone',
+      severity: 'error',
+      from: { path: '^src/server/pool/worker' },
+      to: { path: '^src/server/db', reachable: true },
+    },
+    {
       name: 'workers-are-thin',
       severity: 'error',
       from: { path: '^src/workers' },

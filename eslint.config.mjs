@@ -7,6 +7,7 @@ export default ts.config(
   {
     ignores: [
       '.next*',
+      'dist',
       'node_modules',
       'data',
       'next-env.d.ts',

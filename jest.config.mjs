@@ -19,5 +19,7 @@ export default {
   },
   // Both cores, also where there are only two.
   maxWorkers: 2,
+  // The server computes on worker threads, which run a bundle.
+  globalSetup: '<rootDir>/scripts/jest-setup.mjs',
   testTimeout: 60000,
 }

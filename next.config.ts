@@ -14,6 +14,7 @@ const config: NextConfig = {
     'ag-psd',
     'mammoth',
     'tesseract.js',
+    'piscina',
   ],
   poweredByHeader: false,
   devIndicators: false,

@@ -1,14 +1,18 @@
 /**
- * Runs once when the server starts: the database is opened (and brought up to date) and the inbox stand-in
- * begins to listen.
+ * Runs once when the server starts: the database is opened (and brought up to date) what was under way when the app was
+ * stopped is settled, and the inbox stand-in begins to listen.
  */
 export async function register() {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return
-  const [{ db }, { smtpPort }, { startInbox }] = await Promise.all([
+  const [{ db }, { smtpPort }, { startInbox }, { settleBroken }, { settleUnknown }] = await Promise.all([
     import('./server/db'),
     import('./server/settings'),
     import('./standins/inbox/smtp'),
+    import('./server/tasks'),
+    import('./server/destinations/outbox'),
   ])
   db()
+  settleBroken()
+  settleUnknown()
   startInbox(smtpPort())
 }

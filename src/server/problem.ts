@@ -1,8 +1,17 @@
+/** What a problem says, as a value that can be stored and sent to another thread. */
+export interface ProblemLike {
+  status: number
+  kind: string
+  title: string
+  detail: string
+  extra: Record<string, unknown>
+}
+
 /**
  * An error a person can act on: what happened, why, and what to do. It becomes `application/problem+json`
  * (RFC 9457).
  */
-export class Problem extends Error {
+export class Problem extends Error implements ProblemLike {
   constructor(
     readonly status: number,
     /** A short name of the kind of problem, the last part of its `type`. */
@@ -12,6 +21,15 @@ export class Problem extends Error {
     readonly extra: Record<string, unknown> = {},
   ) {
     super(`${title}: ${detail}`)
+  }
+
+  static of({ status, kind, title, detail, extra }: ProblemLike): Problem {
+    return new Problem(status, kind, title, detail, extra)
+  }
+
+  toJSON(): ProblemLike {
+    const { status, kind, title, detail, extra } = this
+    return { status, kind, title, detail, extra }
   }
 }
 

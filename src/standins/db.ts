@@ -18,6 +18,7 @@ export function standinsDb(): Database.Database {
     CREATE TABLE IF NOT EXISTS messages (id TEXT PRIMARY KEY, at TEXT NOT NULL, sender TEXT NOT NULL, recipients TEXT NOT NULL, raw BLOB NOT NULL);
     CREATE TABLE IF NOT EXISTS platform_pictures (id TEXT PRIMARY KEY, name TEXT NOT NULL, type TEXT NOT NULL, bytes BLOB NOT NULL, at TEXT NOT NULL);
     CREATE TABLE IF NOT EXISTS platform_templates (id TEXT PRIMARY KEY, name TEXT NOT NULL, subject TEXT NOT NULL, preheader TEXT NOT NULL, html TEXT NOT NULL, text TEXT NOT NULL, at TEXT NOT NULL);
+    CREATE TABLE IF NOT EXISTS platform_keys (key TEXT PRIMARY KEY, id TEXT NOT NULL);
     CREATE TABLE IF NOT EXISTS modes (standin TEXT PRIMARY KEY, mode TEXT NOT NULL);
   `)
   held.mosaicusStandins = db

@@ -3,12 +3,30 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { crc32, deflateSync } from 'node:zlib'
 import sharp from 'sharp'
+import type { PictureRef } from '@/core/picture/ref'
+import { decodeRaster } from '@/server/pool/raster'
 
 /** A data folder of its own for a test file; to be called before anything of the server is used. */
 export function ownData(): void {
   const folder = mkdtempSync(join(tmpdir(), 'mosaicus-'))
   process.env.MOSAICUS_DATA = folder
-  afterAll(() => rmSync(folder, { recursive: true, force: true }))
+  afterAll(async () => {
+    const { closePool } = await import('@/server/pool')
+    await closePool()
+    rmSync(folder, { recursive: true, force: true })
+  })
+}
+
+/** Takes in a design of one board. */
+export async function takeInDesign(bytes: Buffer, name: string): Promise<PictureRef> {
+  const { takeInBoard } = await import('@/server/designs/take-in')
+  return (await takeInBoard(bytes, name)).picture
+}
+
+/** The pixels of a kept picture. */
+export async function rasterFor(id: string) {
+  const { fileOf } = await import('@/server/pictures/store')
+  return decodeRaster(fileOf(id))
 }
 
 /** A picture with some substance: slopes, a disc and, unless told otherwise, grain. */

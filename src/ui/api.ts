@@ -1,4 +1,7 @@
 import { z } from 'zod'
+import type { Key, Routes } from '@/contract'
+import type { AnswerOf, BodyOf, ParamsOf, QueryOf } from '@/contract/route'
+import type { Task } from '@/contract/tasks'
 
 /** A problem the server told of: what happened, why, and what to do. */
 export class ApiProblem extends Error {
@@ -14,7 +17,7 @@ export class ApiProblem extends Error {
 
 const problemSchema = z.looseObject({ title: z.string(), detail: z.string(), status: z.number().optional() })
 
-function asProblem(body: unknown, status: number): ApiProblem {
+export function asProblem(body: unknown, status: number): ApiProblem {
   const read = problemSchema.safeParse(body)
   if (!read.success)
     return new ApiProblem(
@@ -26,7 +29,7 @@ function asProblem(body: unknown, status: number): ApiProblem {
   return new ApiProblem(status, title, detail, extra)
 }
 
-async function ask(path: string, init?: RequestInit): Promise<Response> {
+async function send(path: string, init?: RequestInit): Promise<Response> {
   try {
     return await fetch(path, init)
   } catch (error) {
@@ -39,58 +42,74 @@ async function ask(path: string, init?: RequestInit): Promise<Response> {
   }
 }
 
-/** Calls a route and gives back its JSON. Throws an ApiProblem that a person can act on. */
-export async function call<T>(
-  path: string,
-  init: { method?: string; body?: unknown; form?: FormData; signal?: AbortSignal } = {},
-): Promise<T> {
-  const response = await ask(path, {
-    method: init.method ?? 'GET',
-    signal: init.signal,
-    ...(init.form
-      ? { body: init.form }
-      : init.body !== undefined
-        ? { body: JSON.stringify(init.body), headers: { 'content-type': 'application/json' } }
-        : {}),
-  })
-  const body: unknown = await response.json().catch(() => null)
-  if (!response.ok) throw asProblem(body, response.status)
-  return body as T
+type Answer<K extends Key> = AnswerOf<Routes[K]>
+type Given<Name extends string, T> = [T] extends [never] ? object : { [N in Name]: T }
+
+/** What a route is asked with: its parameters, and what it takes. */
+export type Ask<K extends Key> = (string extends keyof ParamsOf<K>
+  ? object
+  : Given<'params', ParamsOfOrNever<K>>) & {
+  query?: [QueryOf<Routes[K]>] extends [never] ? never : z.input<QueryOf<Routes[K]>>
+  body?: [BodyOf<Routes[K]>] extends [never] ? never : z.input<BodyOf<Routes[K]>>
+  form?: FormData
+  signal?: AbortSignal
+  /** What makes a repeat safe, for deliveries. */
+  key?: string
+}
+type ParamsOfOrNever<K extends string> = keyof ParamsOf<K> extends never ? never : ParamsOf<K>
+
+/** The address of a route. */
+export function addressOf<K extends Key>(key: K, ask: { params?: object; query?: object } = {}): string {
+  const path = key.slice(key.indexOf(' ') + 1)
+  const params = (ask.params ?? {}) as Record<string, string>
+  const filled = path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''))
+  const query = Object.entries(ask.query ?? {}).filter(([, v]) => v !== undefined && v !== '')
+  return query.length ? `${filled}?${new URLSearchParams(query.map(([k, v]) => [k, String(v)]))}` : filled
 }
 
-/** Calls a route that does long work and tells of each step; aborting the signal cancels the work. */
-export async function callLong<T, P>(
-  path: string,
-  body: unknown,
-  onProgress: (p: P) => void,
-  signal?: AbortSignal,
-): Promise<T> {
-  const response = await ask(path, {
-    method: 'POST',
-    body: JSON.stringify(body),
+async function respond<K extends Key>(
+  key: K,
+  ask: Ask<K>,
+  headers: Record<string, string> = {},
+): Promise<Response> {
+  const {
+    body,
+    form,
     signal,
-    headers: { 'content-type': 'application/json', accept: 'application/x-ndjson' },
+    key: once,
+  } = ask as { body?: unknown; form?: FormData; signal?: AbortSignal; key?: string }
+  const response = await send(addressOf(key, ask as object), {
+    method: key.slice(0, key.indexOf(' ')),
+    signal,
+    headers: {
+      ...headers,
+      ...(once ? { 'idempotency-key': once } : {}),
+      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+    },
+    body: form ?? (body === undefined ? undefined : JSON.stringify(body)),
   })
-  if (!response.ok || !response.body)
-    throw asProblem(await response.json().catch(() => null), response.status)
-  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
-  let rest = ''
-  for (;;) {
-    const { done, value } = await reader.read()
-    rest += value ?? ''
-    const lines = rest.split('\n')
-    rest = lines.pop()!
-    for (const line of lines) {
-      const step = JSON.parse(line) as { progress?: P; result?: T; problem?: unknown }
-      if (step.progress) onProgress(step.progress)
-      else if (step.problem) throw asProblem(step.problem, 500)
-      else return step.result as T
-    }
-    if (done)
-      throw new ApiProblem(
-        0,
-        'The work broke off',
-        'The server stopped before it was done. Nothing was changed; try again.',
-      )
-  }
+  if (!response.ok) throw asProblem(await response.json().catch(() => null), response.status)
+  return response
+}
+
+/** Calls a route and gives back its JSON. Throws an ApiProblem that a person can act on. */
+export const call = async <K extends Key>(key: K, ask: Ask<K>): Promise<Answer<K>> =>
+  (await respond(key, ask)).json() as Promise<Answer<K>>
+
+/** Calls a route that gives a file. */
+export async function callFile<K extends Key>(key: K, ask: Ask<K>): Promise<{ blob: Blob; name: string }> {
+  const response = await respond(key, ask)
+  const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1]
+  return { blob: await response.blob(), name: name ?? 'file' }
+}
+
+/** Starts long work, which goes on by itself; `ui/tasks` follows it. */
+export const start = async <K extends Key>(key: K, ask: Ask<K>): Promise<Task> =>
+  (await respond(key, ask, { prefer: 'respond-async' })).json() as Promise<Task>
+
+/** A multipart form; what is undefined or empty is left out. */
+export function formOf(fields: Record<string, string | Blob | undefined>): FormData {
+  const form = new FormData()
+  for (const [name, value] of Object.entries(fields)) if (value) form.set(name, value)
+  return form
 }

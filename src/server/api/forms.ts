@@ -1,15 +1,29 @@
-import { MOST_BYTES } from '../designs/board'
-import { takeInBoard, type TakenDesign } from '../designs/intake'
 import { Problem } from '../problem'
 
-/** Reads a multipart form, refusing what is too heavy before it is read. @param most bytes */
-export async function readForm(request: Request, most: number): Promise<FormData> {
-  if (Number(request.headers.get('content-length') ?? 0) > most + 1024 * 1024)
+/** A file that came with a form. */
+export interface SentFile {
+  bytes: Uint8Array
+  name: string
+}
+
+/** A multipart form: its files and text fields. */
+export interface SentForm {
+  /** The file in a field. Throws a Problem (400) where none came. */
+  file: (field: string) => Promise<SentFile>
+  /** The same, or null where none came. */
+  maybe: (field: string) => Promise<SentFile | null>
+  /** Text fields that are filled in. */
+  fields: Record<string, string>
+}
+
+/** Reads a multipart form, refusing what is too heavy before it is read. @param most MB */
+export async function readForm(request: Request, most: number): Promise<SentForm> {
+  if (Number(request.headers.get('content-length') ?? 0) > (most + 1) * 1024 * 1024)
     throw new Problem(
       413,
-      'design-too-heavy',
+      'too-heavy',
       'The file is too heavy',
-      `At most ${Math.round(most / 1048576)} MB can be taken in. Export it as PNG or JPEG at double size.`,
+      `At most ${most} MB can be taken in here. Make it smaller, or export it anew.`,
     )
   const form = await request.formData().catch(() => null)
   if (!form)
@@ -19,42 +33,25 @@ export async function readForm(request: Request, most: number): Promise<FormData
       'No file came',
       'Send multipart/form-data with the file in the field that docs/api.md names.',
     )
-  return form
-}
-
-/** The file of a form's field. */
-export async function fileOf(
-  form: FormData,
-  field: string,
-  title = 'No file came',
-): Promise<{ bytes: Buffer; name: string } | null> {
-  const file = form.get(field)
-  if (file === null) return null
-  if (!(file instanceof File))
-    throw new Problem(400, 'no-file', title, `The field "${field}" has to hold a file.`)
-  return { bytes: Buffer.from(await file.arrayBuffer()), name: file.name.slice(0, 200) || field }
-}
-
-/** The design of a form. Throws a Problem where none came. */
-export async function designForm(request: Request): Promise<{ bytes: Buffer; name: string; form: FormData }> {
-  const form = await readForm(request, 2 * MOST_BYTES)
-  const file = await fileOf(form, 'design')
-  if (!file)
+  const maybe = async (field: string): Promise<SentFile | null> => {
+    const file = form.get(field)
+    if (file === null) return null
+    if (!(file instanceof File))
+      throw new Problem(400, 'no-file', 'No file came', `The field "${field}" has to hold a file.`)
+    return { bytes: new Uint8Array(await file.arrayBuffer()), name: file.name.slice(0, 200) || field }
+  }
+  const file = async (field: string): Promise<SentFile> => {
+    const found = await maybe(field)
+    if (found) return found
     throw new Problem(
       400,
-      'no-design',
-      'No design came with the job',
-      'Send multipart/form-data with the design in the field "design".',
+      `no-${field}`,
+      field === 'file' ? 'No file came' : `No ${field} came`,
+      `Send multipart/form-data with the file in the field "${field}".`,
     )
-  return { ...file, form }
-}
-
-/** Takes in the board of a design that a form names. */
-export async function takenFrom(
-  form: FormData,
-  file: { bytes: Buffer; name: string },
-  field = 'board',
-): Promise<TakenDesign> {
-  const board = Number(form.get(field) ?? 0)
-  return takeInBoard(file.bytes, file.name, Number.isInteger(board) && board >= 0 ? board : 0)
+  }
+  const texts = [...form].filter(
+    (pair): pair is [string, string] => typeof pair[1] === 'string' && pair[1] !== '',
+  )
+  return { file, maybe, fields: Object.fromEntries(texts) }
 }

@@ -1,10 +1,12 @@
+import { deliveryStates, taskStates } from '../../contract/states'
+import type { Task } from '@/contract/tasks'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import type { DesignLayers } from '@/core/cut/layers'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 
-/** Times are ISO 8601 in UTC; documents are JSON, checked by Zod whenever they are read. */
+/** Times are ISO 8601 in UTC. Documents and house styles are JSON that is checked by Zod when it is read. */
 export const clients = sqliteTable('clients', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
@@ -121,11 +123,31 @@ export const deliveries = sqliteTable(
       .notNull()
       .references(() => jobs.id, { onDelete: 'cascade' }),
     destination: text('destination').notNull(),
-    ok: integer('ok', { mode: 'boolean' }).notNull(),
+    state: text('state', { enum: deliveryStates }).notNull(),
+    /** What makes a repeat safe: one delivery for each. */
+    key: text('key').unique(),
     summary: text('summary').notNull(),
     detail: text('detail', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
     revision: integer('revision').notNull(),
     at: text('at').notNull(),
   },
   (t) => [index('deliveries_job').on(t.jobId)],
+)
+
+/** Long work, written down before it begins and settled when it ends. */
+export const tasks = sqliteTable(
+  'tasks',
+  {
+    id: text('id').primaryKey(),
+    kind: text('kind').notNull(),
+    title: text('title').notNull(),
+    jobId: text('job_id').references(() => jobs.id, { onDelete: 'cascade' }),
+    state: text('state', { enum: taskStates }).notNull(),
+    progress: text('progress', { mode: 'json' }).$type<Task['progress']>(),
+    problem: text('problem', { mode: 'json' }).$type<Task['problem']>(),
+    result: text('result', { mode: 'json' }).$type<unknown>(),
+    startedAt: text('started_at').notNull(),
+    endedAt: text('ended_at'),
+  },
+  (t) => [index('tasks_started').on(t.startedAt)],
 )

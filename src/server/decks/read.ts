@@ -7,7 +7,7 @@ const refuse = (why: string) => new Problem(422, 'not-a-deck', 'This copy cannot
 const MOST_TEXT = 400_000
 
 /** Parts pasted copy into pieces. Markdown where it is said to be, or looks like it. */
-export function deckFromText(
+export function deckOfText(
   text: string,
   markdown = /^(#{1,6}\s|[*-]\s|\d+\.\s|>\s)|\[[^\]]+\]\([^)]+\)|\*\*[^*]+\*\*/m.test(text),
 ): { pieces: DeckPiece[] } {
@@ -21,7 +21,7 @@ export function deckFromText(
 }
 
 /** Parts a copy deck: plain text, Markdown, or a word processor's document (DOCX), told by its content. */
-export async function deckFromFile(bytes: Buffer, name: string): Promise<{ pieces: DeckPiece[] }> {
+export async function deckOfFile(bytes: Buffer, name: string): Promise<{ pieces: DeckPiece[] }> {
   if (!bytes.length) throw refuse(`"${name}" is empty (0 bytes).`)
   if (bytes.subarray(0, 4).toString('latin1') === 'PK\u0003\u0004') {
     // The library gives Markdown: its marks are read like anyone's.
@@ -34,13 +34,13 @@ export async function deckFromFile(bytes: Buffer, name: string): Promise<{ piece
           `"${name}" is a ZIP, but no DOCX that can be read. Save it again as DOCX, or paste the words.`,
         )
       })
-    return deckFromText(withoutPictures(read.value), true)
+    return deckOfText(withoutPictures(read.value), true)
   }
   if (bytes.includes(0))
     throw refuse(
       `"${name}" holds binary data. Drop plain text, Markdown or DOCX; an old DOC has to be saved as DOCX first.`,
     )
-  return deckFromText(decode(bytes), /\.(md|markdown)$/i.test(name) || undefined)
+  return deckOfText(decode(bytes), /\.(md|markdown)$/i.test(name) || undefined)
 }
 
 /**

@@ -7,15 +7,14 @@ import { plainOf } from '@/core/email/richtext'
 import { toRgb } from '@/core/color/hex'
 import { sceneOf, scenePng, sceneRaster, type Scene } from '@/test-support/scenes'
 import { saidIn, scoreOf, together } from '@/test-support/score'
-import { ownData } from '@/test-support/server'
+import { ownData, rasterFor } from '@/test-support/server'
 import { clientOf, createClient } from '../jobs/clients'
-import { saveCuts } from '../jobs/build'
+import { saveCuts } from '../jobs/cuts'
 import { createJob, jobOf, layersOf, setNarrow } from '../jobs/jobs'
 import { replaceDesign } from '../jobs/replace'
 import { readDocument } from '../jobs/documents'
-import { pictureRaster } from '../pictures/store'
 import { emptyPlan } from '@/core/cut/plan'
-import { openDesign, takeInBoard } from './intake'
+import { openDesign, takeInBoard } from './take-in'
 
 ownData()
 const svgOf = (body: string, head = 'width="600" height="400" viewBox="0 0 600 400"') =>
@@ -67,7 +66,7 @@ describe('vector designs', () => {
       ),
       'd.svg',
     )
-    expect([taken.type, taken.picture.width, taken.picture.height]).toEqual(['svg', 1200, 800])
+    expect([taken.picture.width, taken.picture.height]).toEqual([1200, 800])
     expect(taken.layers!.texts).toEqual([
       expect.objectContaining({
         text: 'The dome opens at half past seven and closes late.',
@@ -166,7 +165,7 @@ describe('PDF', () => {
       ['The dome opens at nine and closes when the last visitor has seen Saturn.', 32, false, '#333333'],
     ])
     expect(layers!.texts[1]!.line).toBeCloseTo(48, 0)
-    const raster = await pictureRaster(picture.id)
+    const raster = await rasterFor(picture.id)
     expect([...raster.data.subarray((10 * 1200 + 10) * 4, (10 * 1200 + 10) * 4 + 3)]).toEqual([
       0x1d, 0x35, 0x57,
     ])
@@ -191,9 +190,7 @@ describe('PDF', () => {
     })
     const table = file.length
     file += `xref\n0 7\n0000000000 65535 f \n${at.map((a) => `${String(a).padStart(10, '0')} 00000 n \n`).join('')}trailer\n<</Size 7/Root 1 0 R>>\nstartxref\n${table}\n%%EOF\n`
-    const { data, width } = await pictureRaster(
-      (await takeInBoard(Buffer.from(file), 'slope.pdf')).picture.id,
-    )
+    const { data, width } = await rasterFor((await takeInBoard(Buffer.from(file), 'slope.pdf')).picture.id)
     for (const x of [60, 600, 1140]) {
       const [r, g, b] = data.subarray((700 * width + x) * 4)
       expect([Math.abs(r! - (255 * x) / 1200) <= 3, g! <= 3, b! >= 252]).toEqual([true, true, true])
@@ -245,8 +242,8 @@ describe('PDF', () => {
 describe('layered files', () => {
   test('words come with font, size, weight, colour, alignment and line height; hidden layers do not', async () => {
     const bytes = await layered([text('Look up\ron Friday'), text('secret', { hidden: true })])
-    const { type, picture, layers } = await takeInBoard(bytes, 'd.psd')
-    expect([type, picture.width]).toEqual(['layered', 600])
+    const { picture, layers } = await takeInBoard(bytes, 'd.psd')
+    expect([(await openDesign(bytes, 'd.psd')).type, picture.width]).toEqual(['layered', 600])
     expect(layers!.texts).toEqual([
       expect.objectContaining({
         text: 'Look up\n\non Friday',
@@ -314,7 +311,7 @@ test('a design of 20,000 px is taken in and cut with less than a GB', async () =
     .toBuffer()
   const before = process.memoryUsage().rss
   const { picture } = await takeInBoard(png, 'tall.png')
-  const raster = await pictureRaster(picture.id)
+  const raster = await rasterFor(picture.id)
   expect(autocut(raster, 2).cuts.length).toBeGreaterThan(30)
   expect(process.memoryUsage().rss - before).toBeLessThan(1024 ** 3)
 })
@@ -387,7 +384,7 @@ describe.each([
       for (const seed of seeds) {
         const scene = sceneOf(seed)
         const { picture, layers } = await takeInBoard(await fileOf(scene), 'design')
-        const raster = await pictureRaster(picture.id)
+        const raster = await rasterFor(picture.id)
         const found = withLayers(autocut(raster, 2), layers!, 2, raster)
         scores.push(scoreOf(scene, found, 2, 0))
         const said = saidIn(found)

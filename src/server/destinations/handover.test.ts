@@ -11,11 +11,14 @@ import { ownData, samplePng } from '@/test-support/server'
 import { changeJob, createJob, duplicateJob, listJobs, summaryOf } from '../jobs/jobs'
 import { createClient } from '../jobs/clients'
 import { readDocument, saveDocument } from '../jobs/documents'
-import { autocutJob, buildJob, saveCuts } from '../jobs/build'
-import { takeInDesign, takeInPicture } from '../pictures/intake'
+import { autocutJob } from '../jobs/autocut'
+import { buildJob } from '../jobs/build'
+import { saveCuts } from '../jobs/cuts'
+import { takeInDesign } from '@/test-support/server'
+import { takeInPicture } from '../pictures/take-in'
 import { pictureBytes } from '../pictures/store'
-import { zipOf } from './files'
-import { emlOf } from './message'
+import { zipOf } from './zip/files'
+import { emlOf } from './eml'
 
 ownData()
 
@@ -55,7 +58,7 @@ const made = builtJob()
 
 test('the message is read back whole: HTML, text, subject (RFC 2047), pictures by Content-ID (RFC 2392)', async () => {
   const { job, email } = await made
-  const eml = await emlOf(job.id)
+  const eml = (await emlOf(job.id)).bytes
   // RFC 5322, 2.1.1: at most 998 octets a line, and lines end in CRLF.
   for (const line of eml.toString('latin1').split('\r\n')) expect(line.length).toBeLessThanOrEqual(998)
   expect(/[^\r]\n|\r[^\n]/.test(eml.toString('latin1'))).toBe(false)
@@ -76,7 +79,7 @@ test('the message carries exactly the compiled HTML and text', async () => {
   const { job } = await made
   const { compileJob } = await import('../jobs/proof')
   const { asSample } = await import('@/core/text/fields')
-  const mail = await simpleParser(await emlOf(job.id), { keepCidLinks: true })
+  const mail = await simpleParser((await emlOf(job.id)).bytes, { keepCidLinks: true })
   const { html, text } = compileJob(job.id, {
     fields: asSample({ unsubscribe: 'https://unsubscribe.example/' }),
     src: () => 'x',
@@ -91,8 +94,8 @@ test('the message carries exactly the compiled HTML and text', async () => {
 
 test('the ZIP passes unzip -t, holds what it says, and is the same each time', async () => {
   const { job } = await made
-  const bytes = await zipOf(job.id)
-  expect((await zipOf(job.id)).equals(bytes)).toBe(true)
+  const bytes = (await zipOf(job.id)).bytes
+  expect((await zipOf(job.id)).bytes.equals(bytes)).toBe(true)
   const zip = await JSZip.loadAsync(bytes)
   expect(Object.keys(zip.files)).toEqual(
     ['index.html', 'images/01-fuchse-a.jpg', 'images/02-fuchse-b.jpg', 'text.txt', 'manifest.json'].map(
@@ -182,14 +185,14 @@ test('an email by hand leaves with its pictures, as files and as a message; one 
     way: 'hand',
     hand: { html, pictures: { 'art/a.png': picture }, inline: false },
   })
-  const zip = await JSZip.loadAsync(await zipOf(copy.id))
+  const zip = await JSZip.loadAsync((await zipOf(copy.id)).bytes)
   expect(await zip.file('index.html')!.async('string')).toBe(html.replace('art/a.png', 'images/a.png'))
   expect(await zip.file('images/a.png')!.async('nodebuffer')).toEqual(await pictureBytes(picture.id))
-  const mail = await simpleParser(await emlOf(copy.id), { skipImageLinks: true })
+  const mail = await simpleParser((await emlOf(copy.id)).bytes, { skipImageLinks: true })
   expect(mail.html).toContain('<P>F\u00fcr dich<img src="cid:')
   expect(mail.attachments).toHaveLength(1)
   expect(mail.text).toContain('F\u00fcr dich')
   saveDocument(copy.id, 'email', saved.revision + 1, { ...saved.body, way: 'plain', plain: 'Nur Text' })
-  expect((await simpleParser(await emlOf(copy.id))).html).toBe(false)
-  expect(Object.keys((await JSZip.loadAsync(await zipOf(copy.id))).files)).not.toContain('index.html')
+  expect((await simpleParser((await emlOf(copy.id)).bytes)).html).toBe(false)
+  expect(Object.keys((await JSZip.loadAsync((await zipOf(copy.id)).bytes)).files)).not.toContain('index.html')
 })

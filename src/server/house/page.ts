@@ -1,49 +1,20 @@
-import { pageStyle, type PageStyle } from '@/core/house/page'
+import type { PageStyle } from '@/core/house/page'
 import { decode } from '../import/import'
-import { unzip } from '../import/unzip'
 import { guardedFetch, type FetchLimits } from '../net/guarded-fetch'
+import { compute } from '../pool'
 import { Problem } from '../problem'
-
-const refuse = (title: string, why: string) => new Problem(422, 'not-a-page', title, why)
-const MOST_PAGE = 6 * 1024 * 1024
-const MOST_SHEETS = 12
-
-/** The looks of pasted HTML and CSS. */
-export function pageOf(html: string, css = ''): PageStyle {
-  if (!/<[a-z!]/i.test(html) && !css.trim())
-    throw refuse('There is no HTML in it', 'Paste the source of a page, with its tags, or its style sheet.')
-  return pageStyle(/<[a-z!]/i.test(html) ? html : '<body></body>', css ? [css] : [])
-}
+import { MOST_PAGE, MOST_SHEETS, refuse } from './read'
 
 /** The looks of a saved page: an HTML file, or a ZIP of one with its style sheets. */
-export async function pageFromFile(bytes: Buffer, name: string): Promise<PageStyle> {
-  if (!bytes.length) throw refuse('The file is empty', `"${name}" has 0 bytes. Save the page again.`)
-  if (bytes.subarray(0, 4).toString('latin1') !== 'PK\u0003\u0004') {
-    if (bytes.length > MOST_PAGE || bytes.includes(0))
-      throw refuse(
-        'This file is no page',
-        `"${name}" is ${bytes.includes(0) ? 'binary' : 'too long'}. Drop saved HTML, or a ZIP with a page and its style sheets.`,
-      )
-    return pageOf(decode(bytes))
-  }
-  const { files, read } = await unzip(bytes, name, refuse)
-  const page = files
-    .filter((f) => /\.html?$/i.test(f.name))
-    .sort(
-      (a, b) =>
-        a.name.split('/').length - b.name.split('/').length ||
-        Number(/index/i.test(b.name)) - Number(/index/i.test(a.name)),
-    )[0]
-  if (!page)
-    throw refuse('There is no page in this ZIP', `Among its ${files.length} files none ends in .html.`)
-  const sheets: string[] = []
-  for (const f of files.filter((x) => /\.css$/i.test(x.name)).slice(0, MOST_SHEETS))
-    sheets.push(decode(await read(f)))
-  return pageStyle(decode(await read(page)), sheets)
-}
+export const looksOfFile = (bytes: Uint8Array, name: string, signal?: AbortSignal): Promise<PageStyle> =>
+  compute('pageOfFile', { bytes, name }, { signal })
+
+/** The looks of pasted HTML and CSS. */
+export const looksOfSource = (html: string, css = '', signal?: AbortSignal): Promise<PageStyle> =>
+  compute('pageOf', { html, sheets: [css] }, { signal })
 
 /** The looks of the page at an address, fetched with its style sheets; private networks are refused. */
-export async function pageFromAddress(
+export async function looksOfAddress(
   address: string,
   limits: Pick<FetchLimits, 'lookup'> = {},
 ): Promise<PageStyle & { address: string }> {
@@ -69,5 +40,6 @@ export async function pageFromAddress(
     } catch (e) {
       if (!(e instanceof Problem)) throw e
     }
-  return { ...pageStyle(html, sheets, page.address), address: page.address }
+  const { address: base } = page
+  return { ...(await compute('pageOf', { html, sheets, base })), address: base }
 }

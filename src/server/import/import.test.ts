@@ -4,6 +4,7 @@ import { ownData, samplePng } from '@/test-support/server'
 import { Problem } from '../problem'
 import { pictureBytes } from '../pictures/store'
 import { importFile, importHtml } from './import'
+import { takeInEmail } from './take-in'
 
 ownData()
 
@@ -33,7 +34,7 @@ test('an HTML file comes in byte for byte, in the encoding it names', async () =
 
 test('a ZIP brings its pictures, by the names the HTML has for them', async () => {
   const png = await samplePng(600, 300)
-  const read = await importFile(
+  const read = await takeInEmail(
     await zipOf({
       'mail/index.html': html,
       'mail/img/a b.png': png,
@@ -65,7 +66,7 @@ test('a message brings subject, text and pictures by Content-ID', async () => {
   })
     .compile()
     .build()
-  const read = await importFile(eml, 'letter.eml')
+  const read = await takeInEmail(eml, 'letter.eml')
   expect([read.subject, read.text?.trim()]).toEqual(['Schöne Grüße ☾', 'Füchse'])
   expect(await pictureBytes(read.hand.pictures['cid:one@x']!.id)).toEqual(png)
 })

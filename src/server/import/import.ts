@@ -1,8 +1,8 @@
 import { simpleParser } from 'mailparser'
 import { bandsFromHtml, type ImportedBands } from '@/core/import/bands'
 import type { ByHand } from '@/core/email/schema'
-import type { PictureRef } from '@/core/picture/ref'
-import { takeInPicture } from '../pictures/intake'
+import { checkPicture } from '../pictures/check'
+import type { NewPicture } from '../pictures/kept'
 import { Problem } from '../problem'
 import { unzip } from './unzip'
 
@@ -17,6 +17,11 @@ export interface Imported {
   notes: string[]
 }
 
+/** The same with the pictures it brings, which nobody has kept yet. */
+export interface ReadImport extends Imported {
+  pictures: NewPicture[]
+}
+
 const MOST_BYTES = 40 * 1024 * 1024
 const MOST_HTML = 4_000_000
 
@@ -26,7 +31,7 @@ const refuse = (title: string, why: string) => new Problem(422, 'not-an-email', 
  * Brings in an HTML file, a ZIP with HTML and pictures, or a message (.eml), told by its content. Throws a
  * Problem that says what is wrong with it.
  */
-export async function importFile(bytes: Buffer, name: string): Promise<Imported> {
+export async function importFile(bytes: Buffer, name: string): Promise<ReadImport> {
   if (!bytes.length)
     throw refuse('The file is empty', `"${name}" has 0 bytes. Save it again and drop the new file.`)
   if (bytes.length > MOST_BYTES)
@@ -54,9 +59,9 @@ export async function importFile(bytes: Buffer, name: string): Promise<Imported>
 /** Brings in pasted HTML. */
 export function importHtml(
   html: string,
-  pictures: ByHand['pictures'] = {},
+  pictures: Readonly<Record<string, NewPicture>> = {},
   more: Partial<Pick<Imported, 'subject' | 'text' | 'notes'>> = {},
-): Imported {
+): ReadImport {
   if (html.length > MOST_HTML)
     throw new Problem(
       413,
@@ -69,10 +74,12 @@ export function importHtml(
       'There is no HTML in it',
       'It holds plain text only. Paste or drop the source of the email, with its tags.',
     )
-  const bands = bandsFromHtml(html, pictures)
+  const refs = Object.fromEntries(Object.entries(pictures).map(([address, p]) => [address, p.ref]))
+  const bands = bandsFromHtml(html, refs)
   return {
-    hand: { html, pictures, inline: false },
+    hand: { html, pictures: refs, inline: false },
     bands,
+    pictures: [...new Map(Object.values(pictures).map((p) => [p.ref.id, p])).values()],
     subject: more.subject ?? '',
     text: more.text ?? null,
     notes: [...(more.notes ?? []), ...bands.notes],
@@ -95,7 +102,7 @@ export function decode(bytes: Buffer): string {
   }
 }
 
-async function fromZip(bytes: Buffer, name: string): Promise<Imported> {
+async function fromZip(bytes: Buffer, name: string): Promise<ReadImport> {
   const { files, read } = await unzip(bytes, name, refuse)
   const pages = files
     .filter((f) => /\.html?$/i.test(f.name))
@@ -113,7 +120,7 @@ async function fromZip(bytes: Buffer, name: string): Promise<Imported> {
     )
   const html = decode(await read(page))
   const folder = page.name.includes('/') ? page.name.slice(0, page.name.lastIndexOf('/') + 1) : ''
-  const pictures: Record<string, PictureRef> = {}
+  const pictures: Record<string, NewPicture> = {}
   const notes: string[] =
     pages.length > 1 ? [`"${page.name}" was taken; the ZIP holds ${pages.length} HTML files.`] : []
   for (const file of files.filter((f) => /\.(png|jpe?g|gif)$/i.test(f.name))) {
@@ -124,8 +131,8 @@ async function fromZip(bytes: Buffer, name: string): Promise<Imported> {
     )
     if (!forms.length) continue
     try {
-      const ref = await takeInPicture(await read(file), file.name)
-      for (const f of new Set(forms)) pictures[f] = ref
+      const picture = await checkPicture(await read(file), file.name)
+      for (const f of new Set(forms)) pictures[f] = picture
     } catch (e) {
       if (e instanceof Problem && e.status !== 422) notes.push(`${file.name}: ${e.detail}`)
       else throw e
@@ -143,7 +150,7 @@ function relative(folder: string, name: string): string {
   return [...from.slice(same).map(() => '..'), ...to.slice(same)].join('/')
 }
 
-async function fromMessage(bytes: Buffer, name: string): Promise<Imported> {
+async function fromMessage(bytes: Buffer, name: string): Promise<ReadImport> {
   const mail = await simpleParser(bytes, {
     skipImageLinks: true,
     skipHtmlToText: true,
@@ -156,13 +163,13 @@ async function fromMessage(bytes: Buffer, name: string): Promise<Imported> {
       'This message has no HTML part',
       `"${name}" holds plain text only. Open it, copy the words, and write the email as plain text.`,
     )
-  const pictures: Record<string, PictureRef> = {}
+  const pictures: Record<string, NewPicture> = {}
   const notes: string[] = []
   for (const a of mail.attachments) {
     const cid = a.cid ?? a.contentId?.replace(/^<|>$/g, '')
     if (!cid || !mail.html.includes(`cid:${cid}`)) continue
     try {
-      pictures[`cid:${cid}`] = await takeInPicture(a.content, a.filename ?? cid)
+      pictures[`cid:${cid}`] = await checkPicture(a.content, a.filename ?? cid)
     } catch (e) {
       if (e instanceof Problem) notes.push(`${a.filename ?? cid}: ${e.detail}`)
       else throw e

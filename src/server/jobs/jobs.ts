@@ -81,7 +81,7 @@ export function summaryOf(id: string): JobSummary {
     db()
       .select({ revision: deliveries.revision })
       .from(deliveries)
-      .where(and(eq(deliveries.jobId, id), eq(deliveries.ok, true)))
+      .where(and(eq(deliveries.jobId, id), eq(deliveries.state, 'done')))
       .orderBy(desc(deliveries.revision))
       .get()
   const state: JobState = !email

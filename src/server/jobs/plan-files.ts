@@ -4,7 +4,9 @@ import { imageMap, saidOf } from '@/core/cut/imagemap'
 import { orderedCuts, type CutPlan } from '@/core/cut/plan'
 import type { PictureRef } from '@/core/picture/ref'
 import { extensionOf, pictureBytes } from '../pictures/store'
-import { cropJob, cutsOf, type Tell } from './build'
+import type { Tell } from '../tasks/progress'
+import { cropJob } from './crops'
+import { cutsOf } from './cuts'
 import { jobOf } from './jobs'
 
 /** Every entry bears the same date, so that the same plan gives the same bytes. */

@@ -33,11 +33,19 @@ export function emailOf(jobId: string) {
 /** Where pictures stand when the app itself shows an email. */
 export const appPicture = (picture: { id: string }): string => `/api/pictures/${picture.id}`
 
+/** A job's email, compiled. */
+export interface CompiledJob {
+  email: Email
+  revision: number
+  html: string
+  text: string
+}
+
 /** The compiled HTML and plain text of a job. */
 export function compileJob(
   jobId: string,
   options: Partial<CompileOptions> & Pick<TextOptions, 'links'> = {},
-): { email: Email; revision: number; html: string; text: string } {
+): CompiledJob {
   const { body: email, revision, client } = emailOf(jobId)
   const fields = options.fields ?? asWritten
   return {

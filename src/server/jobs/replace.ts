@@ -1,16 +1,19 @@
 import { eq } from 'drizzle-orm'
-import { replan } from '@/core/cut/compare'
+import type { CutPlan } from '@/core/cut/plan'
 import { db } from '../db'
 import { jobs } from '../db/schema'
-import type { TakenDesign } from '../designs/intake'
-import { pictureRaster } from '../pictures/store'
-import { readDocument, saveDocument, type Saved } from './documents'
+import type { TakenDesign } from '../designs/take-in'
+import { fileOf } from '../pictures/store'
+import { compute } from '../pool'
+import { readDocument, saveDocument } from './documents'
 import { jobOf, summaryOf, type JobSummary } from './jobs'
 
 /** What replacing a design did to its cuts. */
 export interface Replaced {
   job: JobSummary
-  cuts: Saved<'cuts'> | null
+  plan: CutPlan | null
+  /** Of the plan. */
+  revision: number
   kept: number
   moved: number
   changed: number
@@ -22,12 +25,17 @@ export interface Replaced {
  * moved go along, and both moved and changed ones are flagged in the plan. The former design is kept, to be
  * looked at beside it.
  */
-export async function replaceDesign(jobId: string, taken: TakenDesign, name: string): Promise<Replaced> {
+export async function replaceDesign(
+  jobId: string,
+  taken: TakenDesign,
+  name: string,
+  signal?: AbortSignal,
+): Promise<Replaced> {
   const job = jobOf(jobId)
   const plan = readDocument(jobId, 'cuts')
   const same = taken.picture.id === job.design.id
-  const [before, after] = await Promise.all([pictureRaster(job.design.id), pictureRaster(taken.picture.id)])
-  const fate = plan && replan(plan.body, before, after)
+  const [before, after] = [fileOf(job.design.id), fileOf(taken.picture.id)]
+  const fate = plan && (await compute('replan', { plan: plan.body, before, after }, { signal }))
   return db().transaction((tx) => {
     tx.update(jobs)
       .set({
@@ -42,7 +50,8 @@ export async function replaceDesign(jobId: string, taken: TakenDesign, name: str
     const cuts = plan && fate ? saveDocument(jobId, 'cuts', plan.revision, fate.plan) : null
     return {
       job: summaryOf(jobId),
-      cuts,
+      plan: cuts?.body ?? null,
+      revision: cuts?.revision ?? 0,
       kept: fate?.kept ?? 0,
       moved: fate?.moved ?? 0,
       changed: fate?.changed ?? 0,

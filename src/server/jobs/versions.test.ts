@@ -8,7 +8,8 @@ import { db } from '../db'
 import { clients, documents } from '../db/schema'
 import { drawIcon } from '../pictures/icons'
 import { pictureBytes } from '../pictures/store'
-import { takeInDesign } from '../pictures/intake'
+import { EMAIL_VERSION } from '@/core/email/schema'
+import { takeInDesign } from '@/test-support/server'
 import { changeClient, clientOf, createClient } from './clients'
 import { readDocument, saveDocument } from './documents'
 import { createJob } from './jobs'
@@ -78,7 +79,10 @@ test('documents stored by the first version of the app are read as those of toda
     })
     .run()
   expect(clientOf(client.id).house.version).toBe(2)
-  expect(readDocument(job.id, 'email')).toMatchObject({ revision: 7, body: { version: 2, way: 'bands' } })
+  expect(readDocument(job.id, 'email')).toMatchObject({
+    revision: 7,
+    body: { version: EMAIL_VERSION, way: 'bands' },
+  })
   expect(compileJob(job.id).html).toContain('Walk number 0')
 })
 

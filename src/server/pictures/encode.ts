@@ -1,5 +1,4 @@
 import sharp from 'sharp'
-import { setImmediate as breathe } from 'node:timers/promises'
 import { ssimTo } from '@/core/picture/ssim'
 import type { PictureRef } from '@/core/picture/ref'
 
@@ -28,8 +27,6 @@ function judge(pixels: Pixels): (bytes: Buffer) => Promise<{ bytes: Buffer; like
   const like = ssimTo(pixels)
   return async (bytes) => {
     const data = await decode(bytes)
-    // Comparing takes some tens of ms; other requests get their turn in between.
-    await breathe()
     return { bytes, likeness: like({ ...pixels, data }) }
   }
 }
@@ -53,7 +50,6 @@ export interface Wanted {
  */
 export async function encodeCrop(
   pixels: Pixels,
-  signal?: AbortSignal,
   { format, likeness = LIKENESS }: Wanted = {},
 ): Promise<Encoded> {
   const size = { width: pixels.width, height: pixels.height }
@@ -80,7 +76,6 @@ export async function encodeCrop(
   const png = await judged(
     await raw().png({ palette: true, quality: 100, effort: 7, dither: 0.6, compressionLevel: 9 }).toBuffer(),
   )
-  signal?.throwIfAborted()
   const whole = async (): Promise<Encoded> => ({
     bytes: await raw().png({ compressionLevel: 9 }).toBuffer(),
     type: 'image/png',
@@ -93,7 +88,6 @@ export async function encodeCrop(
     return { ...png, type: 'image/png', ...size }
   let jpeg: { bytes: Buffer; likeness: number } | null = null
   for (let low = LEAST_QUALITY, high = likeness > 0.99 ? 100 : 96; low <= high;) {
-    signal?.throwIfAborted()
     const quality = (low + high) >> 1
     const tried = await judged(
       await raw().jpeg({ quality, mozjpeg: true, chromaSubsampling: '4:4:4' }).toBuffer(),

@@ -5,7 +5,8 @@ import { iconSvg, shippedIcons } from '@/core/tiles/social/icons'
 import type { IconShape } from '@/core/tiles/social/schema'
 import type { PictureRef } from '@/core/picture/ref'
 import { notFound } from '../problem'
-import { keepPicture } from './store'
+import { newPicture } from './kept'
+import { keepNew } from './store'
 
 /**
  * Draws a shipped icon as PNG.
@@ -25,5 +26,5 @@ export async function drawIcon(
   const { data, info } = await sharp(Buffer.from(iconSvg(drawing, look)))
     .png({ palette: true, compressionLevel: 9 })
     .toBuffer({ resolveWithObject: true })
-  return keepPicture(data, { type: 'image/png', width: info.width, height: info.height })
+  return keepNew(newPicture(data, { type: 'image/png', width: info.width, height: info.height }))
 }

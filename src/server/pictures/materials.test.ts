@@ -6,15 +6,17 @@ import { emptyPlan, type Cut } from '@/core/cut/plan'
 import { laidOn } from '@/core/cut/cutout'
 import { placesOf } from '@/core/email/walk'
 import { ownData, samplePng } from '@/test-support/server'
-import { deckFromFile, deckFromText } from '../decks/read'
-import { pageFromFile, pageOf } from '../house/page'
-import { buildJob, saveCuts } from '../jobs/build'
+import { deckOfFile, deckOfText } from '../decks/read'
+import { pageOf, pageOfFile } from '../house/read'
+import { buildJob } from '../jobs/build'
+import { saveCuts } from '../jobs/cuts'
 import { createClient } from '../jobs/clients'
 import { saveDocument } from '../jobs/documents'
 import { createJob } from '../jobs/jobs'
 import { planFile, planZip } from '../jobs/plan-files'
 import { cropOf } from './crops'
-import { takeInDesign, takeInPicture } from './intake'
+import { takeInDesign } from '@/test-support/server'
+import { takeInPicture } from './take-in'
 import { pictureFrom, putOnShelf, shelfOf, takeOffShelf } from './shelf'
 import { pictureBytes } from './store'
 
@@ -54,11 +56,7 @@ describe('how a crop is made into a file', () => {
     const meta = await sharp(await pictureBytes(exact.picture.id)).metadata()
     expect([meta.exif, meta.icc, meta.xmp, meta.space]).toEqual([undefined, undefined, undefined, 'srgb'])
     expect(
-      (
-        await cropOf(design.id, cut('a', { encoding: { likeness: 0.9 } }), 2, () => {
-          throw new Error('must be remembered')
-        })
-      ).picture,
+      (await cropOf(design.id, cut('a', { encoding: { likeness: 0.9 } }), 2, AbortSignal.abort())).picture,
     ).toEqual(light.picture)
   })
 
@@ -246,23 +244,23 @@ describe('copy decks and pages', () => {
         ],
       }),
     )
-    const { pieces } = await deckFromFile(docx, 'copy.docx')
+    const { pieces } = await deckOfFile(docx, 'copy.docx')
     expect(pieces.map((p) => [p.kind, p.text])).toEqual([
       ['heading', 'Look up'],
       ['words', 'Bring warm clothes.'],
       ['link', 'Reserve a place'],
     ])
-    expect((await deckFromFile(Buffer.from('# One\n\ntwo'), 'copy.md')).pieces.map((p) => p.kind)).toEqual([
+    expect((await deckOfFile(Buffer.from('# One\n\ntwo'), 'copy.md')).pieces.map((p) => p.kind)).toEqual([
       'heading',
       'words',
     ])
-    expect(deckFromText('one\n\ntwo').pieces).toHaveLength(2)
+    expect(deckOfText('one\n\ntwo').pieces).toHaveLength(2)
     for (const [bytes, why] of [
       [Buffer.alloc(0), /is empty/],
       [Buffer.from([0xd0, 0xcf, 0x11, 0xe0, 0]), /old DOC/],
       [Buffer.from('PK\u0003\u0004nothing'), /no DOCX/],
     ] as const)
-      await expect(deckFromFile(bytes, 'x')).rejects.toMatchObject({ detail: expect.stringMatching(why) })
+      await expect(deckOfFile(bytes, 'x')).rejects.toMatchObject({ detail: expect.stringMatching(why) })
   })
 
   test('a saved page is read with the style sheets beside it', async () => {
@@ -270,7 +268,7 @@ describe('copy decks and pages', () => {
     zip.file('site/index.html', '<body><p>Words of the page</p></body>')
     zip.file('site/a.css', 'p{color:#12343b}')
     expect(
-      (await pageFromFile(await zip.generateAsync({ type: 'nodebuffer' }), 'page.zip')).texts[0]!.value,
+      (await pageOfFile(await zip.generateAsync({ type: 'nodebuffer' }), 'page.zip')).texts[0]!.value,
     ).toBe('#12343b')
     expect(pageOf('<a style="color:#1f6f6b">a link</a>').links[0]!.value).toBe('#1f6f6b')
     expect(() => pageOf('just words')).toThrow(/no HTML/)

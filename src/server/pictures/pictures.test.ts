@@ -4,7 +4,9 @@ import { ssim } from 'ssim.js'
 import { photograph, photographs } from '@/test-support/photographs'
 import { encodeCrop, LIKENESS, type Pixels } from './encode'
 import { MOST_BYTES } from '../designs/board'
-import { takeInDesign, takeInPicture } from './intake'
+import { takeInDesign } from '@/test-support/server'
+import { readPixels } from '../designs/pixels'
+import { takeInPicture } from './take-in'
 import { pictureBytes, pictureInfo } from './store'
 import { cropOf, storedSize } from './crops'
 
@@ -59,13 +61,13 @@ describe('designs are judged by their content', () => {
     ],
   ])('%s is refused, and says why', async (_, make, why) => {
     const bytes = await make()
-    await expect(takeInDesign(bytes, 'design.png')).rejects.toMatchObject({
+    await expect(readPixels(bytes, 'design.png')).rejects.toMatchObject({
       detail: expect.stringMatching(why),
     })
   })
 
   test('what is too heavy is refused before it is read', async () => {
-    await expect(takeInDesign(Buffer.alloc(MOST_BYTES + 1), 'heavy.png')).rejects.toMatchObject({
+    await expect(readPixels(Buffer.alloc(MOST_BYTES + 1), 'heavy.png')).rejects.toMatchObject({
       status: 413,
     })
   })
@@ -147,11 +149,10 @@ describe('a crop is encoded at no visible loss', () => {
         .toBuffer(),
     )
     expect(await likenessOf(await pictureBytes(picture.id), truth)).toBeCloseTo(likeness, 3)
-    expect(
-      await cropOf(design.id, rect, 2, () => {
-        throw new Error('must be remembered')
-      }),
-    ).toMatchObject({ picture, likeness: expect.closeTo(likeness, 5) })
+    expect(await cropOf(design.id, rect, 2, AbortSignal.abort())).toMatchObject({
+      picture,
+      likeness: expect.closeTo(likeness, 5),
+    })
     expect([storedSize(rect, 1), storedSize(rect, 2), storedSize({ ...rect, w: 900, h: 300 }, 3)]).toEqual([
       { width: 640, height: 301 },
       { width: 640, height: 301 },

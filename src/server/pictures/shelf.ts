@@ -8,7 +8,7 @@ import { documents, jobs, pictures, shelfPictures } from '../db/schema'
 import { clientOf } from '../jobs/clients'
 import { guardedFetch } from '../net/guarded-fetch'
 import { Problem } from '../problem'
-import { takeInPicture } from './intake'
+import { takeInPicture } from './take-in'
 import { pictureInfo } from './store'
 
 /** A picture of a client, with where it is used. */

@@ -1,13 +1,13 @@
-import { createHash, randomBytes } from 'node:crypto'
+import { randomBytes } from 'node:crypto'
 import { mkdir, open, readFile, rename, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import { eq } from 'drizzle-orm'
-import sharp from 'sharp'
 import type { PictureRef } from '@/core/picture/ref'
 import { db } from '../db'
 import { pictures } from '../db/schema'
 import { notFound, Problem } from '../problem'
 import { picturesFolder } from '../settings'
+import type { NewPicture } from './kept'
 
 const extensions: Record<string, string> = {
   'image/png': 'png',
@@ -19,19 +19,15 @@ const extensions: Record<string, string> = {
 /** The usual file ending of a picture type, without the dot. */
 export const extensionOf = (type: string): string => extensions[type] ?? 'bin'
 
-const fileOf = (id: string): string => join(picturesFolder(), id.slice(0, 2), id)
+/** Where a picture's bytes lie. */
+export const fileOf = (id: string): string => join(picturesFolder(), id.slice(0, 2), id)
 
 /**
- * Keeps a picture by the SHA-256 of its bytes: written under a temporary name, synced, then renamed, so that
+ * Keeps a picture under the SHA-256 of its bytes: written under a temporary name, synced, then renamed, so that
  * a crash leaves a whole file or none. The same bytes are kept once.
  */
-export async function keepPicture(
-  bytes: Buffer,
-  known: { type: PictureRef['type']; width: number; height: number },
-): Promise<PictureRef> {
-  const id = createHash('sha256').update(bytes).digest('hex')
-  const file = fileOf(id)
-  const ref: PictureRef = { id, ...known, bytes: bytes.length }
+export async function keepNew({ ref, bytes }: NewPicture): Promise<PictureRef> {
+  const file = fileOf(ref.id)
   const there = await stat(file).then(
     (s) => s.size === bytes.length,
     () => false,
@@ -85,14 +81,4 @@ export function pictureInfo(id: string): PictureRef {
 export async function pictureBytes(id: string): Promise<Buffer> {
   pictureInfo(id)
   return readFile(fileOf(id))
-}
-
-/** Pixels of a picture as RGBA, without alpha left in it. */
-export async function pictureRaster(id: string): Promise<{ width: number; height: number; data: Buffer }> {
-  const { data, info } = await sharp(await pictureBytes(id))
-    .flatten({ background: '#ffffff' })
-    .ensureAlpha()
-    .raw()
-    .toBuffer({ resolveWithObject: true })
-  return { width: info.width, height: info.height, data }
 }

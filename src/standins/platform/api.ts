@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { modeOf } from '../db'
-import { keepPicture, keepTemplate, TOKEN } from './store'
+import { keepPicture, keepTemplate, templateOf, TOKEN } from './store'
 
 /**
  * The stand-in's own HTTP interface, as an outside service would have it: its own errors, its own field
@@ -66,6 +66,14 @@ export async function postTemplate(request: Request, origin: string): Promise<Re
       'no-unsubscribe',
       'The template has no {:leave_link:}, so its readers could not unsubscribe. Link some words to the unsubscribe field.',
     )
-  const id = keepTemplate(read.data)
+  const id = keepTemplate(read.data, request.headers.get('idempotency-key'))
   return Response.json({ id, address: `${origin}/standins/platform?template=${id}` }, { status: 201 })
+}
+
+/** GET templates/:id: the template as it is kept. */
+export async function getTemplate(request: Request, id: string): Promise<Response> {
+  const stop = await guard(request)
+  if (stop) return stop
+  const template = templateOf(id)
+  return template ? Response.json(template) : refuse(404, 'template', 'There is no template of this id.')
 }

@@ -27,9 +27,12 @@ export const pictureOf = (id: string) =>
   standinsDb().prepare('SELECT type, bytes FROM platform_pictures WHERE id = ?').get(id) as
     { type: string; bytes: Buffer } | undefined
 
-/** Keeps a template. */
-export function keepTemplate(t: Omit<Template, 'id' | 'at'>): string {
+/** Keeps a template. @param key the same key gets the template that was made with it first */
+export function keepTemplate(t: Omit<Template, 'id' | 'at'>, key: string | null): string {
+  const known = key && standinsDb().prepare('SELECT id FROM platform_keys WHERE key = ?').get(key)
+  if (known) return (known as { id: string }).id
   const id = randomUUID()
+  if (key) standinsDb().prepare('INSERT INTO platform_keys (key, id) VALUES (?, ?)').run(key, id)
   standinsDb()
     .prepare(
       'INSERT INTO platform_templates (id, name, subject, preheader, html, text, at) VALUES (?, ?, ?, ?, ?, ?, ?)',

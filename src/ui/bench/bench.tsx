@@ -5,7 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import { harvest } from '@/core/cut/carry'
-import { emptyPlan, readPlan, type CutPlan } from '@/core/cut/plan'
+import { readPlan, type CutPlan } from '@/core/cut/plan'
 import { newEmail } from '@/core/email/defaults'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
@@ -41,16 +41,13 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
       savedAt: cuts.savedAt,
       save: async (plan, revision) => ({
         revision: (
-          await call<{ revision: number }>(`/api/jobs/${job.id}/cuts`, {
-            method: 'PUT',
-            body: { revision, plan },
-          })
+          await call('PUT /api/jobs/:job/cuts', { params: { job: job.id }, body: { revision, plan } })
         ).revision,
         savedAt: new Date().toISOString(),
       }),
       load: async () => {
-        const r = await call<{ plan: CutPlan; revision: number }>(`/api/jobs/${job.id}/cuts`)
-        return { doc: r.plan ?? emptyPlan(), revision: r.revision }
+        const r = await call('GET /api/jobs/:job/cuts', { params: { job: job.id } })
+        return { doc: r.plan, revision: r.revision }
       },
     }),
   )
@@ -62,12 +59,9 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
       revision: email?.revision ?? 0,
       savedAt: email?.savedAt ?? '',
       save: (doc, revision) =>
-        call<{ revision: number; savedAt: string }>(`/api/jobs/${job.id}/email`, {
-          method: 'PUT',
-          body: { revision, email: doc },
-        }),
+        call('PUT /api/jobs/:job/email', { params: { job: job.id }, body: { revision, email: doc } }),
       load: async () => {
-        const r = await call<{ email: Email; revision: number }>(`/api/jobs/${job.id}/email`)
+        const r = await call('GET /api/jobs/:job/email', { params: { job: job.id } })
         return { doc: r.email, revision: r.revision }
       },
     }),

@@ -6,6 +6,7 @@ import { Button, cx, IconButton, Tip } from '../parts/controls'
 import { Mark } from '../parts/mark'
 import { toggleTheme } from '../parts/theme'
 import type { DocumentSession } from '../session/document'
+import { WorkList } from '../tasks/list'
 
 export const stages = [
   { id: 'cut', label: 'Cut' },
@@ -75,6 +76,7 @@ export function TopBar(p: Props) {
       <div className="flex items-center gap-1.5">
         <SaveState session={p.session} />
         <UndoButtons session={p.session} />
+        <WorkList />
         <IconButton label="Light or dark app" onClick={toggleTheme}>
           <Moon size={15} />
         </IconButton>

@@ -39,10 +39,10 @@ export function HouseStyleDialog({
     setBusy(true)
     setProblem(null)
     try {
-      const saved = await call<{ house: HouseStyle; emails: { inherit: number; changed: number } }>(
-        `/api/clients/${job.client.id}`,
-        { method: 'PATCH', body: { house } },
-      )
+      const saved = await call('PATCH /api/clients/:client', {
+        params: { client: job.client.id },
+        body: { house },
+      })
       const { inherit, changed } = saved.emails
       toast.success(
         `${inherit === 1 ? 'One email inherits' : `${inherit} emails inherit`} from this house style; ${changed === 1 ? 'one looks' : `${changed} look`} different now.`,

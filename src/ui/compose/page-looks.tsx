@@ -2,7 +2,8 @@
 import { useState } from 'react'
 import type { PageStyle } from '@/core/house/page'
 import { textStyleNames, type HouseStyle } from '@/core/email/styles'
-import { ApiProblem, call } from '../api'
+import { ApiProblem, formOf } from '../api'
+import { runTask } from '../tasks/run'
 import { Button, Choice, fieldClass } from '../parts/controls'
 
 type Patch = (change: (h: HouseStyle) => HouseStyle) => void
@@ -29,13 +30,9 @@ export function PageLooks({ house, onChange }: { house: HouseStyle; onChange: Pa
       setBusy(false)
     }
   }
-  const send = (body: object) => read(() => call('/api/pages', { method: 'POST', body }))
-  const file = (f: File) =>
-    read(() => {
-      const form = new FormData()
-      form.set('file', f)
-      return call('/api/pages', { method: 'POST', form })
-    })
+  const send = (body: { html?: string; css?: string; address?: string }) =>
+    read(() => runTask('POST /api/pages', { body }))
+  const file = (f: File) => read(() => runTask('POST /api/pages', { form: formOf({ file: f }) }))
   const keepColor = (h: HouseStyle, value: string): HouseStyle =>
     h.colors.some((c) => c.value === value)
       ? h

@@ -5,7 +5,10 @@ import type { Edit } from '@/core/email/edits'
 import type { Email } from '@/core/email/schema'
 import { compile } from '@/core/compile'
 import { namePictures } from '@/core/handover/names'
-import { call } from '../api'
+import type { Routes } from '@/contract'
+import type { AnswerOf } from '@/contract/route'
+import { call, formOf } from '../api'
+import { runTask } from '../tasks/run'
 import type { BenchJob } from '../bench/types'
 import { Button, Choice, fieldClass, Group, Row } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
@@ -16,19 +19,8 @@ interface Props {
   apply: (label: string, edit: Edit, merge?: string) => void
   flush: () => Promise<void>
 }
-interface Version {
-  id: string
-  name: string
-  revision: number
-  at: string
-}
-interface Imported {
-  hand: NonNullable<Email['hand']>
-  bands: Pick<Email, 'bands' | 'width' | 'lang' | 'dir' | 'title' | 'preheader'>
-  subject: string
-  text: string | null
-  notes: string[]
-}
+type Version = AnswerOf<Routes['GET /api/jobs/:job/versions']>['versions'][number]
+type Imported = AnswerOf<Routes['POST /api/import']>
 
 const said = { bands: 'from bands', hand: 'by hand', plain: 'plain text' }
 
@@ -50,7 +42,7 @@ export function Ways({ email, job, apply, flush }: Props) {
   const keep = useCallback(
     async (name: string) => {
       await flush()
-      await call(`/api/jobs/${job.id}/versions`, { method: 'POST', body: { name } })
+      await call('POST /api/jobs/:job/versions', { params: { job: job.id }, body: { name } })
     },
     [flush, job.id],
   )
@@ -172,7 +164,7 @@ function Versions({
   const [problem, setProblem] = useState<string | null>(null)
   const load = useCallback(
     () =>
-      call<{ versions: Version[] }>(`/api/jobs/${job.id}/versions`).then(
+      call('GET /api/jobs/:job/versions', { params: { job: job.id } }).then(
         (r) => setList(r.versions),
         (e: Error) => setProblem(e.message),
       ),
@@ -220,7 +212,7 @@ function Versions({
             </time>
             <Button
               onClick={() =>
-                call<{ email: Email }>(`/api/jobs/${job.id}/versions/${v.id}`).then(
+                call('GET /api/jobs/:job/versions/:version', { params: { job: job.id, version: v.id } }).then(
                   (r) => onBack(r.email, v.name),
                   (e: Error) => setProblem(e.message),
                 )
@@ -258,12 +250,7 @@ function Import({
       setBusy(false)
     }
   }
-  const file = (f: File) =>
-    void take(() => {
-      const form = new FormData()
-      form.set('file', f)
-      return call<Imported>('/api/import', { method: 'POST', form })
-    })
+  const file = (f: File) => void take(() => runTask('POST /api/import', { form: formOf({ file: f }) }))
   return (
     <Dialog
       open
@@ -319,9 +306,7 @@ function Import({
           <Button
             look="main"
             disabled={busy || !source.trim()}
-            onClick={() =>
-              void take(() => call<Imported>('/api/import', { method: 'POST', body: { html: source } }))
-            }
+            onClick={() => void take(() => runTask('POST /api/import', { body: { html: source } }))}
           >
             {busy ? 'Reading it' : 'Bring in the source'}
           </Button>

@@ -38,8 +38,8 @@ export function ColorsDialog({
       colors: [...house.colors, { name: color, value: color }].slice(0, 40),
     }
     try {
-      const c = await call<{ house: HouseStyle }>(`/api/clients/${w.job.client.id}`, {
-        method: 'PATCH',
+      const c = await call('PATCH /api/clients/:client', {
+        params: { client: w.job.client.id },
         body: { house: next },
       })
       onJob({ ...w.job, client: { ...w.job.client, house: c.house } })

@@ -4,7 +4,8 @@ import { useState } from 'react'
 import { toast } from 'sonner'
 import { deal, takeDeck, type Deal, type DeckPiece } from '@/core/cut/deck'
 import { saidOf } from '@/core/cut/imagemap'
-import { ApiProblem, call } from '../api'
+import { ApiProblem, formOf } from '../api'
+import { runTask } from '../tasks/run'
 import { Dropdown, Tick } from '../compose/groups/parts'
 import { Button, cx } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
@@ -33,12 +34,7 @@ export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () =>
       setProblem(e instanceof ApiProblem ? `${e.title}. ${e.detail}` : String(e))
     }
   }
-  const file = (f: File) =>
-    open(() => {
-      const form = new FormData()
-      form.set('file', f)
-      return call('/api/decks', { method: 'POST', form })
-    })
+  const file = (f: File) => open(() => runTask('POST /api/decks', { form: formOf({ file: f }) }))
   const give = (piece: number, to: string) =>
     setDealt((d) => {
       const next = Object.fromEntries(Object.entries(d).map(([k, v]) => [k, v.filter((i) => i !== piece)]))
@@ -92,7 +88,7 @@ export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () =>
               <Button
                 look="main"
                 disabled={!text.trim()}
-                onClick={() => void open(() => call('/api/decks', { method: 'POST', body: { text } }))}
+                onClick={() => void open(() => runTask('POST /api/decks', { body: { text } }))}
               >
                 Offer it to the cuts
               </Button>

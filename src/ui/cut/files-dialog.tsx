@@ -1,23 +1,17 @@
 'use client'
 import { useState } from 'react'
 import { toast } from 'sonner'
-import type { CutPlan } from '@/core/cut/plan'
-import { ApiProblem, call, callLong } from '../api'
+import type { Routes } from '@/contract'
+import type { AnswerOf } from '@/contract/route'
+import { addressOf, ApiProblem, call, formOf } from '../api'
+import { runTask } from '../tasks/run'
 import type { BenchJob } from '../bench/types'
 import { BoardChoice, type Board } from '../parts/boards'
 import { Button, NumberField, Progress, Row } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import type { CutWork } from './work'
 
-interface Answer {
-  job: { width: number; design: BenchJob['design']; narrow: BenchJob['narrow']; before: BenchJob['before'] }
-  plan?: CutPlan | null
-  revision?: number
-  kept?: number
-  moved?: number
-  changed?: number
-  notes?: string[]
-}
+type Replaced = AnswerOf<Routes['PUT /api/jobs/:job/design']>
 
 /**
  * The design's file and the plan's: replaced by a new version, paired with a narrow one, its density
@@ -33,12 +27,13 @@ export function FilesDialog({
   onClose: () => void
 }) {
   const { job } = w
+  const params = { job: job.id }
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
   const [chosen, setChosen] = useState<{ file: File; role: 'wide' | 'narrow'; boards: Board[] } | null>(null)
   const [making, setMaking] = useState<{ done: number; total: number; stop: AbortController } | null>(null)
-  const taken = (a: Answer) =>
-    onJob({ ...job, width: a.job.width, design: a.job.design, narrow: a.job.narrow, before: a.job.before })
+  const taken = ({ width, design, narrow, before }: Replaced['job']) =>
+    onJob({ ...job, width, design, narrow, before })
   async function attempt(work: () => Promise<void>) {
     setBusy(true)
     setProblem(null)
@@ -54,26 +49,21 @@ export function FilesDialog({
   const send = (file: File, role: 'wide' | 'narrow', board: number) =>
     attempt(async () => {
       await w.session.flush()
-      const form = new FormData()
-      form.set('design', file)
-      form.set('role', role)
-      form.set('board', String(board))
-      const a = await call<Answer>(`/api/jobs/${job.id}/design`, { method: 'PUT', form })
+      const form = formOf({ design: file, role, board: String(board) })
+      const a = await runTask('PUT /api/jobs/:job/design', { params: { job: job.id }, form })
       if (role === 'wide' && a.plan && a.revision) w.session.adopt('replace the design', a.plan, a.revision)
-      taken(a)
+      taken(a.job)
       setChosen(null)
       if (role === 'wide')
         toast(
           `The design was replaced: ${a.kept} cuts fit as they were, ${a.moved} moved along, ${a.changed} changed.`,
           { duration: 8000 },
         )
-      a.notes?.forEach((n) => toast.warning(n, { duration: 9000 }))
+      a.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
     })
   const open = (file: File, role: 'wide' | 'narrow') =>
     attempt(async () => {
-      const form = new FormData()
-      form.set('design', file)
-      const { boards } = await call<{ boards: Board[] }>('/api/designs', { method: 'POST', form })
+      const { boards } = await runTask('POST /api/designs', { form: formOf({ design: file }) })
       if (boards.length > 1) setChosen({ file, role, boards })
       else await send(file, role, 0)
     })
@@ -83,13 +73,12 @@ export function FilesDialog({
       const stop = new AbortController()
       setMaking({ done: 0, total: w.pictures.length, stop })
       try {
-        await callLong(
-          `/api/jobs/${job.id}/plan`,
-          {},
-          (p: { done: number; total: number }) => setMaking({ ...p, stop }),
-          stop.signal,
+        await runTask(
+          'POST /api/jobs/:job/plan',
+          { params },
+          { onProgress: (p) => setMaking({ ...p, stop }), signal: stop.signal },
         )
-        location.href = `/api/jobs/${job.id}/plan?as=zip`
+        location.href = addressOf('GET /api/jobs/:job/plan', { params, query: { as: 'zip' } })
       } finally {
         setMaking(null)
       }
@@ -129,12 +118,7 @@ export function FilesDialog({
               max={900}
               onChange={(width) =>
                 void attempt(async () =>
-                  taken({
-                    job: await call<Answer['job']>(`/api/jobs/${job.id}`, {
-                      method: 'PATCH',
-                      body: { width },
-                    }),
-                  }),
+                  taken(await call('PATCH /api/jobs/:job', { params, body: { width } })),
                 )
               }
             />
@@ -155,7 +139,7 @@ export function FilesDialog({
                 disabled={busy}
                 onClick={() =>
                   void attempt(async () =>
-                    taken(await call<Answer>(`/api/jobs/${job.id}/design`, { method: 'DELETE' })),
+                    taken((await call('DELETE /api/jobs/:job/design', { params })).job),
                   )
                 }
               >
@@ -176,14 +160,14 @@ export function FilesDialog({
           <span className="flex flex-wrap gap-2">
             <a
               className="border border-grout bg-sheet px-2.5 py-1"
-              href={`/api/jobs/${job.id}/plan`}
+              href={addressOf('GET /api/jobs/:job/plan', { params })}
               download="cuts.json"
             >
               Plan as JSON
             </a>
             <a
               className="border border-grout bg-sheet px-2.5 py-1"
-              href={`/api/jobs/${job.id}/plan?as=svg`}
+              href={addressOf('GET /api/jobs/:job/plan', { params, query: { as: 'svg' } })}
               download="cuts.svg"
             >
               Image map as SVG

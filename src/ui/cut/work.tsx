@@ -14,7 +14,8 @@ import { smallWords } from '@/core/cut/small-words'
 import { textOf, withLists } from '@/core/email/richtext'
 import type { Email } from '@/core/email/schema'
 import type { PictureRef } from '@/core/picture/ref'
-import { ApiProblem, call, callLong } from '../api'
+import { ApiProblem, call } from '../api'
+import { runTask } from '../tasks/run'
 import { Ties } from '../bench/ties'
 import type { BenchJob, CutSession } from '../bench/types'
 import { Cutter } from './cutter'
@@ -112,7 +113,7 @@ export function useCutWork({
   )
   useEffect(() => {
     if (design.worded)
-      call<{ layers: DesignLayers | null }>(`/api/jobs/${job.id}/layers`).then(
+      call('GET /api/jobs/:job/layers', { params: { job: job.id } }).then(
         (r) => setLayers(r.layers),
         () => {},
       )
@@ -196,15 +197,20 @@ export function useCutWork({
     const timer = setTimeout(() => {
       const doc = session.store.getState().doc
       const at = new Map(doc.cuts.map((c) => [c.id, rectKey(c)]))
-      callLong<unknown, { done: number; total: number; figure: CropFigure }>(
-        `/api/jobs/${job.id}/crops`,
-        { plan: doc },
-        ({ done, total, figure }) => {
-          setMeasuring(done < total ? { done, total } : null)
-          setFigures((m) => new Map(m).set(at.get(figure.cut)!, figure))
+      const show = (found: readonly CropFigure[]) =>
+        setFigures((m) => new Map([...m, ...found.map((f): [string, CropFigure] => [at.get(f.cut)!, f])]))
+      runTask(
+        'POST /api/jobs/:job/crops',
+        { params: { job: job.id }, body: { plan: doc } },
+        {
+          onProgress: ({ done, total, figure }) => {
+            setMeasuring(done < total ? { done, total } : null)
+            if (figure) show([figure])
+          },
+          signal: stop.signal,
         },
-        stop.signal,
       )
+        .then((r) => show(r.crops))
         .catch((e: Error) => {
           if (e.name !== 'AbortError') toast.error(e.message)
         })
@@ -273,11 +279,10 @@ export function useCutWork({
     try {
       await session.flush()
       onBuilt(
-        await callLong<Built, { done: number; total: number; what: string }>(
-          `/api/jobs/${job.id}/build`,
-          {},
-          (s) => setWork((w) => w && { ...w, ...s }),
-          stop.signal,
+        await runTask(
+          'POST /api/jobs/:job/build',
+          { params: { job: job.id } },
+          { onProgress: (p) => setWork((w) => w && { ...w, ...p }), signal: stop.signal },
         ),
       )
     } catch (e) {

@@ -7,7 +7,11 @@ import { toast } from 'sonner'
 import { compileText } from '@/core/compile/text'
 import { namePictures } from '@/core/handover/names'
 import { SUBJECT_LENGTH } from '@/core/checks/subject'
-import { ApiProblem, call, callLong } from '../api'
+import type { Routes } from '@/contract'
+import type { AnswerOf } from '@/contract/route'
+import { newId } from '@/core/email/defaults'
+import { ApiProblem, call, callFile } from '../api'
+import { runTask } from '../tasks/run'
 import { useStageActions, type Action } from '../bench/actions'
 import { WorkLens } from '../bench/email-lenses'
 import type { EmailWork } from '../bench/email-work'
@@ -15,14 +19,7 @@ import { LensFrame } from '../bench/lens'
 import type { BenchJob, EmailSession } from '../bench/types'
 import { Button, cx, Group, kb, Progress, TextRow } from '../parts/controls'
 
-interface Delivery {
-  id: string
-  destination: string
-  ok: boolean
-  summary: string
-  detail: Record<string, unknown>
-  at: string
-}
+type Delivery = AnswerOf<Routes['GET /api/jobs/:job/deliveries']>['deliveries'][number]
 
 const destinations = [
   { id: 'zip', label: 'Files', about: 'A ZIP of index.html, images, text and a manifest', icon: FileArchive },
@@ -52,6 +49,7 @@ export function HandoverStage({
   setActions: (a: Action[]) => void
 }) {
   const { email } = work
+  const params = { job: job.id }
   const [chosen, setChosen] = useState<DestinationId>('zip')
   const [to, setTo] = useState('me@studio.example')
   const [token, setToken] = useState('')
@@ -67,12 +65,12 @@ export function HandoverStage({
   const subjectField = useRef<HTMLDivElement>(null)
 
   const refresh = () =>
-    void call<{ deliveries: Delivery[] }>(`/api/jobs/${job.id}/deliveries`).then(
+    void call('GET /api/jobs/:job/deliveries', { params }).then(
       (d) => setDeliveries(d.deliveries),
       () => {},
     )
 
-  useEffect(refresh, [job.id])
+  useEffect(refresh, [job.id]) // eslint-disable-line react-hooks/exhaustive-deps
   useEffect(() => {
     if (focus) subjectField.current?.querySelector<HTMLInputElement>(`#hand-${focus}`)?.focus()
   }, [focus])
@@ -83,16 +81,17 @@ export function HandoverStage({
     setBusy({ what: 'Handing over', done: 0, total: 1, cancel: () => stop.abort() })
     try {
       await session.flush()
-      if (chosen === 'zip' || chosen === 'eml') await download(`/api/jobs/${job.id}/${chosen}`)
+      const { signal } = stop
+      if (chosen === 'zip') save(await callFile('POST /api/jobs/:job/zip', { params, signal }))
+      else if (chosen === 'eml') save(await callFile('POST /api/jobs/:job/eml', { params, signal }))
       else if (chosen === 'test-send') {
-        await call(`/api/jobs/${job.id}/test-send`, { method: 'POST', body: { to }, signal: stop.signal })
+        await call('POST /api/jobs/:job/test-send', { params, body: { to }, signal, key: newId() })
         toast.success(`Sent to ${to}. The inbox shows what arrived.`)
       } else {
-        await callLong(
-          `/api/jobs/${job.id}/push`,
-          { token },
-          (p: { what: string; done: number; total: number }) => setBusy((b) => b && { ...b, ...p }),
-          stop.signal,
+        await runTask(
+          'POST /api/jobs/:job/push',
+          { params, body: { token }, key: newId() },
+          { onProgress: (p) => setBusy((b) => b && { ...b, ...p }), signal },
         )
         toast.success('The template arrived at the platform.')
       }
@@ -329,15 +328,9 @@ export function HandoverStage({
   )
 }
 
-/** Saves a file that a route gives; a problem it tells of instead is thrown. */
-async function download(path: string): Promise<void> {
-  const response = await fetch(path)
-  if (!response.ok) {
-    const p = (await response.json().catch(() => ({}))) as { title?: string; detail?: string }
-    throw new ApiProblem(response.status, p.title ?? 'The file could not be made', p.detail ?? 'Try again.')
-  }
-  const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'email'
-  const address = URL.createObjectURL(await response.blob())
+/** Saves a file that a route gave. */
+function save({ blob, name }: { blob: Blob; name: string }): void {
+  const address = URL.createObjectURL(blob)
   const a = Object.assign(document.createElement('a'), { href: address, download: name })
   a.click()
   setTimeout(() => URL.revokeObjectURL(address), 30_000)

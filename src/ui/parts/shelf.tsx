@@ -1,15 +1,13 @@
 'use client'
 import { createContext, useContext, useEffect, useState, type ClipboardEvent } from 'react'
 import type { PictureRef } from '@/core/picture/ref'
-import { ApiProblem, call } from '../api'
+import type { Routes } from '@/contract'
+import type { AnswerOf } from '@/contract/route'
+import { ApiProblem, call, formOf } from '../api'
 import { Button, fieldClass, kb } from './controls'
 import { Dialog } from './dialog'
 
-interface Kept extends PictureRef {
-  name: string
-  at: string
-  usedIn: { job: string; name: string }[]
-}
+type Kept = AnswerOf<Routes['GET /api/clients/:client/pictures']>['pictures'][number]
 
 const hex = async (file: Blob) =>
   [...new Uint8Array(await crypto.subtle.digest('SHA-256', await file.arrayBuffer()))]
@@ -20,7 +18,6 @@ interface Client {
   id: string
   name: string
 }
-const shelfUrl = (client: Client) => `/api/clients/${client.id}/pictures`
 
 /** The client whose shelf the pictures of a bench come from and go to. */
 const ShelfClient = createContext<Client | null>(null)
@@ -36,21 +33,20 @@ export const useShelf = (): Client => {
  * ApiProblem for what is no picture.
  */
 export async function putOnShelf(client: Client, file: File): Promise<PictureRef> {
+  const params = { client: client.id }
   try {
     // Without a secure context the browser cannot hash; then the server finds out.
     if (globalThis.crypto?.subtle)
       return refOf(
-        await call<Kept>(shelfUrl(client), {
-          method: 'POST',
+        await call('POST /api/clients/:client/pictures', {
+          params,
           body: { id: await hex(file), name: file.name },
         }),
       )
   } catch (e) {
     if (!(e instanceof ApiProblem) || e.status !== 404) throw e
   }
-  const form = new FormData()
-  form.set('picture', file)
-  return refOf(await call<Kept>(shelfUrl(client), { method: 'POST', form }))
+  return refOf(await call('POST /api/clients/:client/pictures', { params, form: formOf({ picture: file }) }))
 }
 const refOf = ({ id, type, width, height, bytes }: PictureRef): PictureRef => ({
   id,
@@ -78,9 +74,9 @@ export function ShelfDialog({
   const [address, setAddress] = useState('')
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
-  const url = shelfUrl(client)
+  const params = { client: client.id }
   const load = (s = search) =>
-    call<{ pictures: Kept[] }>(`${url}?search=${encodeURIComponent(s)}`).then(
+    call('GET /api/clients/:client/pictures', { params, query: { search: s } }).then(
       (r) => setPictures(r.pictures),
       (e: Error) => setProblem(e.message),
     )
@@ -154,7 +150,7 @@ export function ShelfDialog({
             disabled={busy || !address.trim()}
             onClick={() =>
               void attempt(async () => {
-                await call(url, { method: 'POST', body: { address } })
+                await call('POST /api/clients/:client/pictures', { params, body: { address } })
                 setAddress('')
               })
             }
@@ -193,7 +189,11 @@ export function ShelfDialog({
               <Button
                 look="plain"
                 className="w-full py-0! text-[11px]!"
-                onClick={() => void attempt(() => call(`${url}?picture=${p.id}`, { method: 'DELETE' }))}
+                onClick={() =>
+                  void attempt(() =>
+                    call('DELETE /api/clients/:client/pictures', { params, query: { picture: p.id } }),
+                  )
+                }
               >
                 Take off
               </Button>

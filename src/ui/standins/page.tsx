@@ -34,7 +34,7 @@ export function StandinPage({
 }) {
   const router = useRouter()
   const set = (m: Mode) =>
-    void call(`/api/standins/${standin}/mode`, { method: 'PUT', body: { mode: m } }).then(
+    void call('PUT /api/standins/:standin/mode', { params: { standin }, body: { mode: m } }).then(
       () => {
         router.refresh()
         toast(

@@ -2,7 +2,8 @@
 import { ImageUp } from 'lucide-react'
 import { useEffect, useId, useState, type FormEvent } from 'react'
 import { toast } from 'sonner'
-import { ApiProblem, call } from '../api'
+import { ApiProblem, call, formOf } from '../api'
+import { runTask } from '../tasks/run'
 import { BoardChoice, type Board } from '../parts/boards'
 import { Button } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
@@ -67,9 +68,7 @@ export function NewJob({
     setNarrow('')
     if (!design) return
     const stop = new AbortController()
-    const form = new FormData()
-    form.set('design', design)
-    call<{ boards: Board[] }>('/api/designs', { method: 'POST', form, signal: stop.signal }).then(
+    runTask('POST /api/designs', { form: formOf({ design }) }, { signal: stop.signal }).then(
       ({ boards: found }) => {
         setBoards(found)
         const wide = Math.max(
@@ -107,21 +106,17 @@ export function NewJob({
     setProblem(null)
     try {
       const clientId =
-        client === 'new'
-          ? (await call<{ id: string }>('/api/clients', { method: 'POST', body: { name: newClient } })).id
-          : client
-      const form = new FormData()
-      form.set('design', design)
-      form.set('clientId', clientId)
-      form.set('name', name)
-      form.set('width', width)
-      form.set('board', String(board))
-      if (narrow && design) {
-        form.set('narrow', design)
-        form.set('narrowBoard', narrow)
-      }
-      if (due) form.set('due', due)
-      const made = await call<{ id: string; notes: string[] }>('/api/jobs', { method: 'POST', form })
+        client === 'new' ? (await call('POST /api/clients', { body: { name: newClient } })).id : client
+      const form = formOf({
+        design,
+        clientId,
+        name,
+        width,
+        due,
+        board: String(board),
+        ...(narrow ? { narrow: design, narrowBoard: narrow } : {}),
+      })
+      const made = await runTask('POST /api/jobs', { form })
       // What was left out of the file, or which page was taken.
       made.notes.forEach((n) => toast(n, { duration: 9000 }))
       onMade(made.id)

@@ -22,6 +22,7 @@ import { Button, Choice, cx, IconButton, useMounted } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import { Mark } from '../parts/mark'
 import { toggleTheme } from '../parts/theme'
+import { WorkList } from '../tasks/list'
 import { NewJob } from './new-job'
 
 export interface WallJob {
@@ -85,7 +86,7 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
     undo?: Record<string, unknown>,
   ) {
     try {
-      await call(`/api/jobs/${j.id}`, { method: 'PATCH', body: set })
+      await call('PATCH /api/jobs/:job', { params: { job: j.id }, body: set })
       router.refresh()
       toast(done, undo && { action: { label: 'Undo', onClick: () => void change(j, undo, 'Undone') } })
     } catch (e) {
@@ -101,7 +102,7 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
     )
   async function duplicate(j: WallJob) {
     try {
-      const copy = await call<{ name: string }>(`/api/jobs/${j.id}/duplicate`, { method: 'POST' })
+      const copy = await call('POST /api/jobs/:job/duplicate', { params: { job: j.id } })
       router.refresh()
       toast(`${copy.name} made`)
     } catch (e) {
@@ -186,6 +187,7 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
           <Link href="/standins/platform" className="px-1 text-soft hover:text-ink">
             Platform
           </Link>
+          <WorkList />
           <IconButton label="Light or dark app" onClick={toggleTheme}>
             <Moon size={15} />
           </IconButton>

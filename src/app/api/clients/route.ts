@@ -1,10 +1,6 @@
-import { newClientBody } from '@/server/api/contracts'
-import { readJson, route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { createClient, listClients } from '@/server/jobs/clients'
 
-export const GET = route(() => Response.json({ clients: listClients() }))
+export const GET = serve('GET /api/clients', () => ({ clients: listClients() }))
 
-export const POST = route(async (request) => {
-  const { name, house } = await readJson(request, newClientBody)
-  return Response.json(createClient(name, house), { status: 201 })
-})
+export const POST = serve('POST /api/clients', ({ body }) => createClient(body.name, body.house))

@@ -1,8 +1,11 @@
-import { designForm } from '@/server/api/forms'
-import { route } from '@/server/api/respond'
-import { openDesign } from '@/server/designs/intake'
+import { serveLong } from '@/server/api/serve'
+import { openDesign } from '@/server/designs/take-in'
 
-export const POST = route(async (request) => {
-  const { bytes, name } = await designForm(request)
-  return Response.json(await openDesign(bytes, name))
-})
+export const POST = serveLong(
+  'POST /api/designs',
+  () => 'Opening a design',
+  async ({ form }, _, signal) => {
+    const { bytes, name } = await form!.file('design')
+    return openDesign(bytes, name, signal)
+  },
+)

@@ -1,24 +1,29 @@
-import { newJobForm } from '@/server/api/contracts'
-import { designForm, fileOf, takenFrom } from '@/server/api/forms'
-import { route } from '@/server/api/respond'
+import { serve, serveLong } from '@/server/api/serve'
+import { takeInBoard } from '@/server/designs/take-in'
 import { clientOf } from '@/server/jobs/clients'
 import { createJob, listJobs } from '@/server/jobs/jobs'
 
-export const GET = route((request) =>
-  Response.json({ jobs: listJobs(new URL(request.url).searchParams.get('archived') === 'true') }),
-)
+export const GET = serve('GET /api/jobs', ({ query }) => ({ jobs: listJobs(query.archived === 'true') }))
 
-export const POST = route(async (request) => {
-  const { form, bytes, name } = await designForm(request)
-  const fields = newJobForm.parse(
-    Object.fromEntries([...form].filter(([, v]) => typeof v === 'string' && v !== '')),
-  )
-  clientOf(fields.clientId)
-  const taken = await takenFrom(form, { bytes, name })
-  const second = await fileOf(form, 'narrow')
-  const narrow = second
-    ? { picture: (await takenFrom(form, second, 'narrowBoard')).picture, name: second.name }
-    : null
-  const job = createJob({ ...fields, design: taken.picture, designName: name, layers: taken.layers, narrow })
-  return Response.json({ ...job, notes: taken.notes }, { status: 201 })
-})
+export const POST = serveLong(
+  'POST /api/jobs',
+  ({ fields }) => `Taking in the design of ${fields.name}`,
+  async ({ form, fields }, _, signal) => {
+    const { bytes, name } = await form!.file('design')
+    clientOf(fields.clientId)
+    const taken = await takeInBoard(bytes, name, fields.board, signal)
+    const second = await form!.maybe('narrow')
+    const narrow = second && {
+      picture: (await takeInBoard(second.bytes, second.name, fields.narrowBoard, signal)).picture,
+      name: second.name,
+    }
+    const job = createJob({
+      ...fields,
+      design: taken.picture,
+      designName: name,
+      layers: taken.layers,
+      narrow,
+    })
+    return { ...job, notes: taken.notes }
+  },
+)

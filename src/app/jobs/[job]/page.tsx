@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
-import { cutsOf } from '@/server/jobs/build'
+import { cutsOf } from '@/server/jobs/cuts'
 import { readDocument } from '@/server/jobs/documents'
 import { jobOf } from '@/server/jobs/jobs'
 import { Problem } from '@/server/problem'

@@ -3,7 +3,6 @@ import { type TileOf } from '@/core/email/tile'
 import { useEffect, useRef, useState } from 'react'
 import { shippedIcons } from '@/core/tiles/social/icons'
 import { iconShapes, type SocialIcon } from '@/core/tiles/social/schema'
-import type { PictureRef } from '@/core/picture/ref'
 import { call } from '../../api'
 import { Button, Choice, ColorField, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { aligns, LinkRow, Dropdown, PictureChooser, Tick, type TileProps, type TrayDefinition } from './parts'
@@ -12,7 +11,7 @@ type Look = Pick<TileOf<'social'>, 'size' | 'color' | 'ground' | 'shape'>
 
 /** Has the server draw a shipped icon at double size. */
 const draw = (icon: string, { size, color, ground, shape }: Look) =>
-  call<PictureRef>('/api/icons', { method: 'POST', body: { icon, size: size * 2, color, ground, shape } })
+  call('POST /api/icons', { body: { icon, size: size * 2, color, ground, shape } })
 
 function SocialGroups({ tile, style, set }: TileProps<'social'>) {
   const [open, setOpen] = useState(0)

@@ -1,9 +1,8 @@
-import { changeClientBody } from '@/server/api/contracts'
-import { readJson, route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { changeClient, clientOf } from '@/server/jobs/clients'
 
-export const GET = route<{ client: string }>((_, { client }) => Response.json(clientOf(client)))
+export const GET = serve('GET /api/clients/:client', ({ params }) => clientOf(params.client))
 
-export const PATCH = route<{ client: string }>(async (request, { client }) =>
-  Response.json(changeClient(client, await readJson(request, changeClientBody))),
+export const PATCH = serve('PATCH /api/clients/:client', ({ params, body }) =>
+  changeClient(params.client, body),
 )

@@ -1,9 +1,6 @@
-import { changeJobBody } from '@/server/api/contracts'
-import { readJson, route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { changeJob, summaryOf } from '@/server/jobs/jobs'
 
-export const GET = route<{ job: string }>((_, { job }) => Response.json(summaryOf(job)))
+export const GET = serve('GET /api/jobs/:job', ({ params }) => summaryOf(params.job))
 
-export const PATCH = route<{ job: string }>(async (request, { job }) =>
-  Response.json(changeJob(job, await readJson(request, changeJobBody))),
-)
+export const PATCH = serve('PATCH /api/jobs/:job', ({ params, body }) => changeJob(params.job, body))

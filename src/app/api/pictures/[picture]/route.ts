@@ -1,21 +1,20 @@
 import sharp from 'sharp'
-import { route } from '@/server/api/respond'
+import { serveFile } from '@/server/api/serve'
 import { pictureBytes, pictureInfo } from '@/server/pictures/store'
 
 /**
  * A picture never changes under its id, so it may be kept for good. `?width=` gives a smaller one for the
  * wall.
  */
-export const GET = route<{ picture: string }>(async (request, { picture }) => {
-  const info = pictureInfo(picture)
-  const width = Number(new URL(request.url).searchParams.get('width') ?? 0)
+export const GET = serveFile('GET /api/pictures/:picture', async ({ params, query: { width } }) => {
+  const info = pictureInfo(params.picture)
   const headers = {
     'cache-control': 'public, max-age=31536000, immutable',
     'x-content-type-options': 'nosniff',
     'content-security-policy': "default-src 'none'",
   }
-  const bytes = await pictureBytes(picture)
-  if (!(width >= 16 && width < info.width))
+  const bytes = await pictureBytes(params.picture)
+  if (!width || width >= info.width)
     return new Response(new Uint8Array(bytes), { headers: { ...headers, 'content-type': info.type } })
   const small = await sharp(bytes).resize(Math.round(width)).webp({ quality: 82 }).toBuffer()
   return new Response(new Uint8Array(small), { headers: { ...headers, 'content-type': 'image/webp' } })

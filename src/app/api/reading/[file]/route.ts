@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { route } from '@/server/api/respond'
+import { serveFile } from '@/server/api/serve'
 import { notFound } from '@/server/problem'
 
 /**
@@ -26,7 +26,7 @@ const files: Record<string, [path: string, type: string]> = {
   ),
 }
 
-export const GET = route<{ file: string }>(async (_, { file }) => {
+export const GET = serveFile('GET /api/reading/:file', async ({ params: { file } }) => {
   const known = Object.hasOwn(files, file) ? files[file] : undefined
   if (!known) throw notFound('file of the text recognition', file)
   return new Response(

@@ -1,31 +1,24 @@
-import { shelfBody } from '@/server/api/contracts'
-import { fileOf, readForm } from '@/server/api/forms'
-import { readJson, route } from '@/server/api/respond'
-import { takeInPicture } from '@/server/pictures/intake'
+import { serve } from '@/server/api/serve'
 import { pictureFrom, putOnShelf, shelfOf, takeOffShelf } from '@/server/pictures/shelf'
 import { pictureInfo } from '@/server/pictures/store'
-import { Problem } from '@/server/problem'
+import { takeInPicture } from '@/server/pictures/take-in'
 
-export const GET = route<{ client: string }>((request, { client }) =>
-  Response.json({ pictures: shelfOf(client, new URL(request.url).searchParams.get('search') ?? '') }),
-)
+export const GET = serve('GET /api/clients/:client/pictures', ({ params, query }) => ({
+  pictures: shelfOf(params.client, query.search),
+}))
 
-export const POST = route<{ client: string }>(async (request, { client }) => {
-  if (request.headers.get('content-type')?.startsWith('multipart/')) {
-    const file = await fileOf(await readForm(request, 12 * 1024 * 1024), 'picture')
-    if (!file)
-      throw new Problem(400, 'no-picture', 'No picture came', 'Send the file in the field "picture".')
-    return Response.json(putOnShelf(client, await takeInPicture(file.bytes, file.name), file.name), {
-      status: 201,
-    })
+export const POST = serve('POST /api/clients/:client/pictures', async ({ params, body, form }) => {
+  if (form) {
+    const { bytes, name } = await form.file('picture')
+    return putOnShelf(params.client, await takeInPicture(bytes, name), name)
   }
-  const { id, name, address } = await readJson(request, shelfBody)
-  if (id) return Response.json(putOnShelf(client, pictureInfo(id), name ?? 'picture'), { status: 201 })
+  const { id, name, address } = body
+  if (id) return putOnShelf(params.client, pictureInfo(id), name ?? 'picture')
   const fetched = await pictureFrom(address ?? '')
-  return Response.json(putOnShelf(client, fetched.picture, name ?? fetched.name), { status: 201 })
+  return putOnShelf(params.client, fetched.picture, name ?? fetched.name)
 })
 
-export const DELETE = route<{ client: string }>((request, { client }) => {
-  takeOffShelf(client, new URL(request.url).searchParams.get('picture') ?? '')
-  return Response.json({ pictures: shelfOf(client) })
+export const DELETE = serve('DELETE /api/clients/:client/pictures', ({ params, query }) => {
+  takeOffShelf(params.client, query.picture)
+  return { pictures: shelfOf(params.client) }
 })

@@ -1,11 +1,12 @@
-import { longWork, route } from '@/server/api/respond'
+import { serveLong } from '@/server/api/serve'
 import { buildJob } from '@/server/jobs/build'
 import { jobOf } from '@/server/jobs/jobs'
 
-export const POST = route<{ job: string }>(async (request, { job }) => {
-  jobOf(job)
-  return longWork(request, async (tell, signal) => {
-    const { email, cuts, notes } = await buildJob(job, tell, signal)
+export const POST = serveLong(
+  'POST /api/jobs/:job/build',
+  ({ params }) => `Building the email of ${jobOf(params.job).name}`,
+  async ({ params }, tell, signal) => {
+    const { email, cuts, notes } = await buildJob(params.job, tell, signal)
     return {
       email: email.body,
       revision: email.revision,
@@ -13,5 +14,5 @@ export const POST = route<{ job: string }>(async (request, { job }) => {
       cutsRevision: cuts.revision,
       notes,
     }
-  })
-})
+  },
+)

@@ -1,26 +1,23 @@
-import { cropsBody } from '@/server/api/contracts'
-import { longWork, readJson, route } from '@/server/api/respond'
-import { assertPlanFits, cropJob, cutsOf, type CropFigure } from '@/server/jobs/build'
+import { serveLong } from '@/server/api/serve'
+import { cropJob } from '@/server/jobs/crops'
+import { assertPlanFits, cutsOf } from '@/server/jobs/cuts'
 import { jobOf } from '@/server/jobs/jobs'
 
-export const POST = route<{ job: string }>(async (request, { job: id }) => {
-  const job = jobOf(id)
-  const plan = (await readJson(request, cropsBody)).plan ?? cutsOf(id).body
-  assertPlanFits(plan, job)
-  return longWork(request, async (tell, signal) => {
-    const crops: CropFigure[] = []
-    await cropJob(
+export const POST = serveLong(
+  'POST /api/jobs/:job/crops',
+  ({ params }) => `Weighing the pictures of ${jobOf(params.job).name}`,
+  async ({ params, body }, tell, signal) => {
+    const job = jobOf(params.job)
+    const plan = body.plan ?? cutsOf(job.id).body
+    assertPlanFits(plan, job)
+    const what = 'Cutting the pictures'
+    const crops = await cropJob(
       job,
       plan.cuts,
-      (figure, done, total) => {
-        crops.push(figure)
-        tell({ done, total, figure })
-      },
+      (figure, done, total) => tell({ done, total, what, figure }),
       signal,
     )
-    return {
-      crops,
-      bytes: crops.reduce((sum, c) => sum + c.picture.bytes + (c.narrow?.picture.bytes ?? 0), 0),
-    }
-  })
-})
+    const bytes = crops.reduce((sum, c) => sum + c.picture.bytes + (c.narrow?.picture.bytes ?? 0), 0)
+    return { crops, bytes }
+  },
+)

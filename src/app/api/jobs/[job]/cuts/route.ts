@@ -1,15 +1,12 @@
-import { saveCutsBody } from '@/server/api/contracts'
-import { readJson, route } from '@/server/api/respond'
-import { cutsOf, saveCuts } from '@/server/jobs/build'
+import { serve } from '@/server/api/serve'
+import { cutsOf, saveCuts } from '@/server/jobs/cuts'
 
-export const GET = route<{ job: string }>((_, { job }) => {
-  const { revision, body } = cutsOf(job)
-  return Response.json({ revision, plan: body })
+export const GET = serve('GET /api/jobs/:job/cuts', ({ params }) => {
+  const { revision, body } = cutsOf(params.job)
+  return { revision, plan: body }
 })
 
-export const PUT = route<{ job: string }>(async (request, { job }) => {
-  cutsOf(job)
-  const { revision, plan } = await readJson(request, saveCutsBody)
-  const saved = saveCuts(job, revision, plan)
-  return Response.json({ revision: saved.revision, plan: saved.body })
+export const PUT = serve('PUT /api/jobs/:job/cuts', ({ params, body }) => {
+  const saved = saveCuts(params.job, body.revision, body.plan)
+  return { revision: saved.revision, plan: saved.body }
 })

@@ -1,8 +1,8 @@
-import { route } from '@/server/api/respond'
-import { deliveriesOf } from '@/server/destinations/deliveries'
+import { serve } from '@/server/api/serve'
+import { deliveriesOf } from '@/server/destinations/outbox'
 import { jobOf } from '@/server/jobs/jobs'
 
-export const GET = route<{ job: string }>((_, { job }) => {
-  jobOf(job)
-  return Response.json({ deliveries: deliveriesOf(job) })
+export const GET = serve('GET /api/jobs/:job/deliveries', ({ params }) => {
+  jobOf(params.job)
+  return { deliveries: deliveriesOf(params.job) }
 })

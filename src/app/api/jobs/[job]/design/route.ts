@@ -1,16 +1,20 @@
-import { designForm, takenFrom } from '@/server/api/forms'
-import { route } from '@/server/api/respond'
+import { serve, serveLong } from '@/server/api/serve'
+import { takeInBoard } from '@/server/designs/take-in'
 import { jobOf, setNarrow } from '@/server/jobs/jobs'
 import { replaceDesign } from '@/server/jobs/replace'
 
-export const PUT = route<{ job: string }>(async (request, { job }) => {
-  jobOf(job)
-  const { form, bytes, name } = await designForm(request)
-  const taken = await takenFrom(form, { bytes, name })
-  if (form.get('role') === 'narrow')
-    return Response.json({ job: setNarrow(job, { picture: taken.picture, name }), notes: taken.notes })
-  const { cuts, ...done } = await replaceDesign(job, taken, name)
-  return Response.json({ ...done, plan: cuts?.body ?? null, revision: cuts?.revision ?? 0 })
-})
+export const PUT = serveLong(
+  'PUT /api/jobs/:job/design',
+  ({ params }) => `Taking in a design of ${jobOf(params.job).name}`,
+  async ({ params: { job }, form, fields }, _, signal) => {
+    const { bytes, name } = await form!.file('design')
+    const taken = await takeInBoard(bytes, name, fields.board, signal)
+    if (fields.role !== 'narrow') return replaceDesign(job, taken, name, signal)
+    const same = { plan: null, revision: 0, kept: 0, moved: 0, changed: 0 }
+    return { ...same, job: setNarrow(job, { picture: taken.picture, name }), notes: taken.notes }
+  },
+)
 
-export const DELETE = route<{ job: string }>((_, { job }) => Response.json({ job: setNarrow(job, null) }))
+export const DELETE = serve('DELETE /api/jobs/:job/design', ({ params }) => ({
+  job: setNarrow(params.job, null),
+}))

@@ -1,4 +1,4 @@
-import { route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { duplicateJob } from '@/server/jobs/jobs'
 
-export const POST = route<{ job: string }>((_, { job }) => Response.json(duplicateJob(job), { status: 201 }))
+export const POST = serve('POST /api/jobs/:job/duplicate', ({ params }) => duplicateJob(params.job))

@@ -1,20 +1,19 @@
 import { slug } from '@/core/text/slug'
-import { fileResponse, route } from '@/server/api/respond'
-import { deliver } from '@/server/destinations/deliveries'
-import { emlOf } from '@/server/destinations/message'
+import { fileResponse } from '@/server/api/respond'
+import { serveFile } from '@/server/api/serve'
+import { destinations } from '@/server/destinations'
+import { emlOf } from '@/server/destinations/eml'
+import { deliver } from '@/server/destinations/outbox'
 import { jobOf } from '@/server/jobs/jobs'
-import { emailOf } from '@/server/jobs/proof'
 
-export const GET = route<{ job: string }>(async (_, { job }) => {
-  let bytes = Buffer.alloc(0)
-  await deliver(
-    job,
-    'eml',
-    async () => {
-      bytes = Buffer.from(await emlOf(job))
-      return { revision: emailOf(job).revision, bytes: bytes.length }
-    },
-    (d) => `Message of ${(d.bytes / 1024).toFixed(0)} KB`,
-  )
-  return fileResponse(bytes, 'message/rfc822', `${slug(jobOf(job).name) || 'email'}.eml`)
+const given = (job: string, bytes: Buffer) =>
+  fileResponse(bytes, 'message/rfc822', `${slug(jobOf(job).name) || 'email'}.eml`)
+
+export const GET = serveFile('GET /api/jobs/:job/eml', async ({ params: { job } }) =>
+  given(job, (await emlOf(job)).bytes),
+)
+
+export const POST = serveFile('POST /api/jobs/:job/eml', async ({ params: { job }, request: { signal } }) => {
+  const { file } = await deliver(destinations.eml, job, {}, { tell: () => {}, signal })
+  return given(job, file!)
 })

@@ -1,4 +1,4 @@
-import { route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { proofOf } from '@/server/jobs/proof'
 
-export const GET = route<{ job: string }>((_, { job }) => Response.json(proofOf(job)))
+export const GET = serve('GET /api/jobs/:job/findings', ({ params }) => proofOf(params.job))

@@ -1,7 +1,7 @@
-import { route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { jobOf, layersOf } from '@/server/jobs/jobs'
 
-export const GET = route<{ job: string }>((_, { job }) => {
-  jobOf(job)
-  return Response.json({ layers: layersOf(job) })
+export const GET = serve('GET /api/jobs/:job/layers', ({ params }) => {
+  jobOf(params.job)
+  return { layers: layersOf(params.job) }
 })

@@ -1,26 +1,25 @@
-import { fileResponse, longWork, route } from '@/server/api/respond'
+import { fileResponse } from '@/server/api/respond'
+import { serveFile, serveLong } from '@/server/api/serve'
 import { jobOf } from '@/server/jobs/jobs'
 import { planFile, planMap, planZip } from '@/server/jobs/plan-files'
 
-export const GET = route<{ job: string }>(async (request, { job: id }) => {
-  const job = jobOf(id)
-  const as = new URL(request.url).searchParams.get('as') ?? 'json'
-  if (as === 'svg')
-    return new Response(planMap(id), {
+export const GET = serveFile('GET /api/jobs/:job/plan', async ({ params: { job }, query, request }) => {
+  jobOf(job)
+  if (query.as === 'svg')
+    return new Response(planMap(job), {
       headers: {
         'content-type': 'image/svg+xml',
         'content-security-policy': "default-src 'none'; img-src 'self'; style-src 'unsafe-inline'; sandbox",
         'content-disposition': 'attachment; filename="cuts.svg"',
       },
     })
-  if (as === 'zip')
-    return fileResponse(await planZip(id, undefined, request.signal), 'application/zip', 'cuts.zip')
-  return Response.json(planFile(job.id))
+  if (query.as === 'zip')
+    return fileResponse(await planZip(job, undefined, request.signal), 'application/zip', 'cuts.zip')
+  return Response.json(planFile(job))
 })
 
-export const POST = route<{ job: string }>(async (request, { job }) =>
-  longWork(request, async (tell, signal) => {
-    const bytes = await planZip(job, tell, signal)
-    return { bytes: bytes.length }
-  }),
+export const POST = serveLong(
+  'POST /api/jobs/:job/plan',
+  ({ params }) => `Cutting the pictures of ${jobOf(params.job).name}`,
+  async ({ params }, tell, signal) => ({ bytes: (await planZip(params.job, tell, signal)).length }),
 )

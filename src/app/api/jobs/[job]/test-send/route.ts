@@ -1,19 +1,11 @@
-import { testSendBody } from '@/server/api/contracts'
-import { readJson, route } from '@/server/api/respond'
-import { assertSendable, deliver } from '@/server/destinations/deliveries'
-import { sendTest } from '@/server/destinations/message'
+import { serve } from '@/server/api/serve'
+import { destinations } from '@/server/destinations'
+import { deliver } from '@/server/destinations/outbox'
 import { jobOf } from '@/server/jobs/jobs'
 
-export const POST = route<{ job: string }>(async (request, { job }) => {
-  jobOf(job)
-  const envelope = await readJson(request, testSendBody)
-  assertSendable(job)
-  return Response.json(
-    await deliver(
-      job,
-      'test-send',
-      () => sendTest(job, envelope),
-      (d) => `Sent to ${envelope.to}, ${(d.bytes / 1024).toFixed(0)} KB`,
-    ),
-  )
+export const POST = serve('POST /api/jobs/:job/test-send', async ({ params, body, request }) => {
+  jobOf(params.job)
+  const key = request.headers.get('idempotency-key')
+  const how = { tell: () => {}, signal: request.signal, key }
+  return (await deliver(destinations['test-send'], params.job, body, how)).sent
 })

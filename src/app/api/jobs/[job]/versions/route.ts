@@ -1,13 +1,12 @@
-import { versionBody } from '@/server/api/contracts'
-import { readJson, route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { jobOf } from '@/server/jobs/jobs'
 import { keepVersion, listVersions } from '@/server/jobs/versions'
 
-export const GET = route<{ job: string }>((_, { job }) => {
-  jobOf(job)
-  return Response.json({ versions: listVersions(job) })
+export const GET = serve('GET /api/jobs/:job/versions', ({ params }) => {
+  jobOf(params.job)
+  return { versions: listVersions(params.job) }
 })
 
-export const POST = route<{ job: string }>(async (request, { job }) =>
-  Response.json(keepVersion(job, (await readJson(request, versionBody)).name), { status: 201 }),
+export const POST = serve('POST /api/jobs/:job/versions', ({ params, body }) =>
+  keepVersion(params.job, body.name),
 )

@@ -1,20 +1,19 @@
 import { slug } from '@/core/text/slug'
-import { fileResponse, route } from '@/server/api/respond'
-import { deliver } from '@/server/destinations/deliveries'
-import { zipOf } from '@/server/destinations/files'
+import { fileResponse } from '@/server/api/respond'
+import { serveFile } from '@/server/api/serve'
+import { destinations } from '@/server/destinations'
+import { zipOf } from '@/server/destinations/zip/files'
+import { deliver } from '@/server/destinations/outbox'
 import { jobOf } from '@/server/jobs/jobs'
-import { emailOf } from '@/server/jobs/proof'
 
-export const GET = route<{ job: string }>(async (_, { job }) => {
-  let bytes = Buffer.alloc(0)
-  await deliver(
-    job,
-    'zip',
-    async () => {
-      bytes = Buffer.from(await zipOf(job))
-      return { revision: emailOf(job).revision, bytes: bytes.length }
-    },
-    (d) => `ZIP of ${(d.bytes / 1024).toFixed(0)} KB`,
-  )
-  return fileResponse(bytes, 'application/zip', `${slug(jobOf(job).name) || 'email'}.zip`)
+const given = (job: string, bytes: Buffer) =>
+  fileResponse(bytes, 'application/zip', `${slug(jobOf(job).name) || 'email'}.zip`)
+
+export const GET = serveFile('GET /api/jobs/:job/zip', async ({ params: { job } }) =>
+  given(job, (await zipOf(job)).bytes),
+)
+
+export const POST = serveFile('POST /api/jobs/:job/zip', async ({ params: { job }, request: { signal } }) => {
+  const { file } = await deliver(destinations.zip, job, {}, { tell: () => {}, signal })
+  return given(job, file!)
 })

@@ -1,5 +1,4 @@
-import { modeBody } from '@/server/api/contracts'
-import { readJson, route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { notFound } from '@/server/problem'
 import { modeOf, setMode, type Standin } from '@/standins/db'
 
@@ -8,13 +7,11 @@ const known = (name: string): Standin => {
   throw notFound('stand-in', name)
 }
 
-export const GET = route<{ standin: string }>((_, { standin }) =>
-  Response.json({ mode: modeOf(known(standin)) }),
-)
+export const GET = serve('GET /api/standins/:standin/mode', ({ params }) => ({
+  mode: modeOf(known(params.standin)),
+}))
 
-export const PUT = route<{ standin: string }>(async (request, { standin }) => {
-  const name = known(standin)
-  const { mode } = await readJson(request, modeBody)
-  setMode(name, mode)
-  return Response.json({ mode })
+export const PUT = serve('PUT /api/standins/:standin/mode', ({ params, body }) => {
+  setMode(known(params.standin), body.mode)
+  return { mode: body.mode }
 })

@@ -1,9 +1,9 @@
-import { route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { clearMessages, listMessages } from '@/standins/inbox/store'
 
-export const GET = route(async () => Response.json({ messages: await listMessages() }))
+export const GET = serve('GET /api/standins/inbox/messages', async () => ({ messages: await listMessages() }))
 
-export const DELETE = route(() => {
+export const DELETE = serve('DELETE /api/standins/inbox/messages', () => {
   clearMessages()
-  return Response.json({ messages: [] })
+  return { messages: [] }
 })

@@ -1,4 +1,4 @@
-import { route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { listTemplates } from '@/standins/platform/store'
 
-export const GET = route(() => Response.json({ templates: listTemplates() }))
+export const GET = serve('GET /api/standins/platform/templates', () => ({ templates: listTemplates() }))

@@ -1,6 +1,6 @@
-import { route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { versionOf } from '@/server/jobs/versions'
 
-export const GET = route<{ job: string; version: string }>((_, { job, version }) =>
-  Response.json(versionOf(job, version)),
+export const GET = serve('GET /api/jobs/:job/versions/:version', ({ params }) =>
+  versionOf(params.job, params.version),
 )

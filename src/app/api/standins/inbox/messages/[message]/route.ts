@@ -1,9 +1,9 @@
-import { route } from '@/server/api/respond'
+import { serve } from '@/server/api/serve'
 import { notFound } from '@/server/problem'
 import { readMessage } from '@/standins/inbox/store'
 
-export const GET = route<{ message: string }>(async (_, { message }) => {
-  const whole = await readMessage(message)
-  if (!whole) throw notFound('message', message)
-  return Response.json(whole)
+export const GET = serve('GET /api/standins/inbox/messages/:message', async ({ params }) => {
+  const whole = await readMessage(params.message)
+  if (!whole) throw notFound('message', params.message)
+  return whole
 })

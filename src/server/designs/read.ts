@@ -5,13 +5,12 @@ import { groundOf } from '@/core/cut/ground'
 import { readInk } from '@/core/cut/ink'
 import { layersSchema, type DesignLayers } from '@/core/cut/layers'
 import { overlap, type Raster } from '@/core/cut/raster'
-import type { PictureRef } from '@/core/picture/ref'
-import { takeInDesign } from '../pictures/intake'
-import { keepPicture } from '../pictures/store'
+import { newPicture, type NewPicture } from '../pictures/kept'
 import { Problem } from '../problem'
 import { MOST_BYTES, refuseDesign, type Board, type ReadBoard } from './board'
 import { isLayered, layeredBoards, readLayered } from './layered'
 import { isPdf, pdfBoards, readPdf } from './pdf'
+import { readPixels } from './pixels'
 import { isSvg, readSvg } from './svg'
 
 export type DesignType = 'picture' | 'svg' | 'pdf' | 'layered'
@@ -22,10 +21,10 @@ export interface OpenedDesign {
   boards: (Board & SizeGuess)[]
 }
 
-/** A board that was taken in. */
-export interface TakenDesign {
+/** A board that was read: its pixels, which nobody has kept yet, and what its file knows beyond them. */
+export interface ReadDesign {
   type: DesignType
-  picture: PictureRef
+  picture: NewPicture
   layers: DesignLayers | null
   notes: string[]
 }
@@ -64,24 +63,24 @@ async function whole(bytes: Buffer, name: string, type: DesignType): Promise<Boa
     const { width, height } = await readSvg(bytes, name)
     return { name: 'Drawing', width, height }
   }
-  const { width, height } = await takeInDesign(bytes, name)
+  const { width, height } = (await readPixels(bytes, name)).ref
   return { name: 'Picture', width, height }
 }
 
 /**
- * Takes one board of a design in: its pixels as opaque sRGB PNG, and the words and shapes its file carries.
+ * Reads one board of a design: its pixels as opaque sRGB PNG, and the words and shapes its file carries.
  * @param board counted from 0
  */
-export async function takeInBoard(bytes: Buffer, name: string, board = 0): Promise<TakenDesign> {
+export async function readDesign(bytes: Buffer, name: string, board: number): Promise<ReadDesign> {
   const type = typeOf(bytes, name)
-  if (type === 'picture') return { type, picture: await takeInDesign(bytes, name), layers: null, notes: [] }
+  if (type === 'picture') return { type, picture: await readPixels(bytes, name), layers: null, notes: [] }
   const read: ReadBoard =
     type === 'svg'
       ? await readSvg(bytes, name)
       : type === 'pdf'
         ? await readPdf(bytes, name, board)
         : await readLayered(bytes, name, board)
-  const picture = await keepPicture(read.png, { type: 'image/png', width: read.width, height: read.height })
+  const picture = newPicture(read.png, { type: 'image/png', width: read.width, height: read.height })
   const { data, info } = await sharp(read.png).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
   const layers = layersSchema.safeParse(
     withColors(read.layers, { width: info.width, height: info.height, data }),

@@ -1,15 +1,14 @@
 import sharp, { type Metadata } from 'sharp'
-import type { PictureRef } from '@/core/picture/ref'
-import { MOST_BYTES, MOST_PIXELS, refuseDesign as unreadable } from '../designs/board'
+import { newPicture, type NewPicture } from '../pictures/kept'
 import { Problem } from '../problem'
-import { keepPicture } from './store'
+import { MOST_BYTES, MOST_PIXELS, refuseDesign as unreadable } from './board'
 
 /**
- * Takes in a design picture, judged by its content and not by its name. Kept as PNG in sRGB without alpha and
+ * Reads a design picture, judged by its content and not by its name. It comes out as PNG in sRGB without alpha and
  * metadata, so that every later reading gives the same pixels. Throws a Problem for anything else than a
  * whole, still PNG, JPEG, WebP or AVIF of at most 60 megapixels and 60 MB.
  */
-export async function takeInDesign(bytes: Buffer, name: string): Promise<PictureRef> {
+export async function readPixels(bytes: Buffer, name: string): Promise<NewPicture> {
   if (bytes.length === 0)
     throw unreadable(`"${name}" is empty (0 bytes). Export the design again and drop the new file.`)
   if (bytes.length > MOST_BYTES)
@@ -57,48 +56,11 @@ export async function takeInDesign(bytes: Buffer, name: string): Promise<Picture
       .flatten({ background: '#ffffff' })
       .png({ compressionLevel: 6 })
       .toBuffer({ resolveWithObject: true })
-    return await keepPicture(data, { type: 'image/png', width: info.width, height: info.height })
+    return newPicture(data, { type: 'image/png', width: info.width, height: info.height })
   } catch (error) {
     if (error instanceof Problem) throw error
     throw unreadable(
       `"${name}" starts as a ${meta.format?.toUpperCase()} but breaks off or is damaged. Copy or export it again; the file you have is not whole.`,
     )
   }
-}
-
-const MOST_PICTURE_BYTES = 10 * 1024 * 1024
-
-/**
- * Takes in a picture for the email as it is (a GIF keeps its frames), judged by its content. Throws a Problem
- * for anything else than a whole PNG, JPEG or GIF of at most 25 megapixels and 10 MB; mail programs show no
- * other kinds reliably.
- */
-export async function takeInPicture(bytes: Buffer, name: string): Promise<PictureRef> {
-  const refuse = (why: string) => new Problem(415, 'not-a-picture', 'This file cannot stand in an email', why)
-  if (bytes.length === 0) throw refuse(`"${name}" is empty (0 bytes).`)
-  if (bytes.length > MOST_PICTURE_BYTES)
-    throw new Problem(
-      413,
-      'picture-too-heavy',
-      'The picture is too heavy',
-      `"${name}" has ${(bytes.length / 1048576).toFixed(0)} MB; at most 10 MB make sense in an email. Make it smaller first.`,
-    )
-  const types = { png: 'image/png', jpeg: 'image/jpeg', gif: 'image/gif' } as const
-  let meta: Metadata
-  try {
-    meta = await sharp(bytes, { limitInputPixels: 25_000_000, animated: true }).metadata()
-    // Reading every pixel tells a whole file from a broken one.
-    await sharp(bytes, { limitInputPixels: 25_000_000, failOn: 'truncated' }).stats()
-  } catch {
-    throw refuse(`"${name}" is not a whole PNG, JPEG or GIF of at most 25 megapixels. Export it again.`)
-  }
-  if (!(meta.format && meta.format in types))
-    throw refuse(
-      `"${name}" holds ${(meta.format ?? 'an unknown format').toUpperCase()}; mail programs show PNG, JPEG and GIF.`,
-    )
-  return keepPicture(bytes, {
-    type: types[meta.format as keyof typeof types],
-    width: meta.width!,
-    height: meta.pageHeight ?? meta.height!,
-  })
 }

@@ -1,0 +1,5 @@
+import { buildWorker } from './build-worker.mjs'
+
+export default async () => {
+  await buildWorker()
+}

@@ -1,0 +1,25 @@
+import { clientRoutes } from './clients'
+import { cutRoutes } from './cuts'
+import { emailRoutes } from './email'
+import { handoverRoutes } from './handover'
+import { jobRoutes } from './jobs'
+import { materialRoutes } from './materials'
+import { standinRoutes } from './standins'
+import { taskRoutes } from './tasks'
+
+/**
+ * The one contract between the server, the page and scripts: every route, in the order of a job. The page imports its types only, so that no schema
+ * is loaded there.
+ */
+export const routes = {
+  ...clientRoutes,
+  ...materialRoutes,
+  ...jobRoutes,
+  ...cutRoutes,
+  ...emailRoutes,
+  ...handoverRoutes,
+  ...taskRoutes,
+  ...standinRoutes,
+}
+export type Routes = typeof routes
+export type Key = keyof Routes & string

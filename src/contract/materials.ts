@@ -1,0 +1,114 @@
+import { z } from 'zod'
+import { safeFonts } from '@/core/email/fonts'
+import { richTextSchema } from '@/core/email/richtext'
+import { byHandSchema, type Email } from '@/core/email/schema'
+import { colorSchema } from '@/core/email/styles'
+import { iconShapes } from '@/core/tiles/social/schema'
+import { notes, picture } from './parts'
+import { routesOf } from './route'
+
+const counted = <T extends z.ZodType>(value: T) => z.object({ value, count: z.number() })
+
+/** What an email made elsewhere could be read as. */
+const imported = z.object({
+  hand: byHandSchema.describe('the source as it is'),
+  bands: z
+    .custom<Pick<Email, 'bands' | 'width' | 'lang' | 'dir' | 'title' | 'preheader'>>(
+      (v) => typeof v === 'object' && v !== null,
+    )
+    .meta({ description: 'what its tables could be read as: bands, width, lang, dir, title, preheader' }),
+  subject: z.string(),
+  text: z.string().nullable(),
+  notes,
+})
+
+export const materialRoutes = routesOf({
+  'POST /api/pages': {
+    does: "Reads the looks off a client's page: pasted HTML and CSS or an address as JSON, or a saved page as a file. Saves nothing and runs nothing.",
+    form: { files: { file: 'HTML, or a ZIP with its style sheets' }, most: 20 },
+    body: z.object({
+      html: z.string().max(4_000_000).optional(),
+      css: z.string().max(2_000_000).optional(),
+      address: z.string().trim().min(3).max(2000).optional(),
+    }),
+    gives: z.object({
+      address: z.string().optional(),
+      backgrounds: z.array(counted(z.string())),
+      texts: z.array(counted(z.string())),
+      links: z.array(counted(z.string())),
+      buttons: z.array(
+        counted(
+          z.object({
+            background: z.string(),
+            color: z.string(),
+            radius: z.number(),
+            padX: z.number(),
+            padY: z.number(),
+            label: z.string(),
+          }),
+        ),
+      ),
+      fonts: z.array(counted(z.string()).extend({ safe: z.enum(safeFonts) })),
+      logos: z.array(z.object({ src: z.string(), alt: z.string(), why: z.string() })),
+    }),
+    problems: '422 not-a-page, address-refused, 502 address-unreachable',
+    long: true,
+  },
+  'POST /api/decks': {
+    does: 'Parts a copy deck into pieces. Saves nothing.',
+    form: { files: { file: 'plain text, Markdown or DOCX' }, most: 20 },
+    body: z.object({ text: z.string().min(1, 'paste the copy'), markdown: z.boolean().optional() }),
+    gives: z.object({
+      pieces: z.array(
+        z.object({
+          text: z.string(),
+          kind: z.enum(['heading', 'words', 'list', 'link']),
+          rich: richTextSchema,
+          link: z.string().optional(),
+        }),
+      ),
+    }),
+    problems: '422 not-a-deck',
+    long: true,
+  },
+  'POST /api/import': {
+    does: 'Reads an email made elsewhere, told by its content, or JSON with the source. Saves nothing but the pictures it brings.',
+    form: { files: { file: 'HTML, a ZIP with HTML and pictures, or a message; at most 40 MB' }, most: 41 },
+    body: z.object({ html: z.string().min(1, 'paste the source of an email') }),
+    gives: imported,
+    problems: '413, 422 not-an-email',
+    long: true,
+  },
+  'POST /api/pictures': {
+    does: 'Takes in a picture for an email.',
+    form: { files: { picture: 'PNG, JPEG or GIF, at most 25 megapixels and 10 MB' }, most: 12 },
+    gives: picture,
+    remark: '`id` is the SHA-256 of the bytes',
+    status: 201,
+    problems: '413, 415',
+  },
+  'POST /api/icons': {
+    does: 'Draws a shipped icon as PNG.',
+    body: z.object({
+      icon: z.string().max(60),
+      size: z.number().int().min(16).max(256).describe('of the picture, px: twice the shown size'),
+      color: colorSchema,
+      ground: colorSchema,
+      shape: z.enum(iconShapes),
+    }),
+    gives: picture,
+    status: 201,
+    problems: '404',
+  },
+  'GET /api/pictures/:picture': {
+    does: 'A picture; `width` gives a smaller WebP.',
+    query: z.object({ width: z.coerce.number().min(16).max(8000).optional() }),
+    gives: 'image/*',
+    problems: '404',
+  },
+  'GET /api/reading/:file': {
+    does: 'Files of the text recognition, for the worker of the page.',
+    gives: 'application/octet-stream',
+    problems: '404',
+  },
+})

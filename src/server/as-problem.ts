@@ -1,0 +1,39 @@
+import { z } from 'zod'
+import { Problem } from './problem'
+
+/** Any error as a problem that a person can act on. */
+export function asProblem(error: unknown): Problem {
+  if (error instanceof Problem) return error
+  if (error instanceof z.ZodError) {
+    const issues = error.issues.slice(0, 8).map((i) => ({ at: i.path.join('.'), message: i.message }))
+    return new Problem(
+      422,
+      'not-as-described',
+      'What was sent is not as it should be',
+      issues.map((i) => `${i.at || 'body'}: ${i.message}`).join('; '),
+      { issues },
+    )
+  }
+  const code = (error as { code?: string } | null)?.code
+  if (code === 'SQLITE_FULL' || code === 'ENOSPC')
+    return new Problem(
+      507,
+      'disk-full',
+      'The disk is full',
+      'The change could not be saved, and nothing was overwritten. Make room on the disk; the app goes on trying.',
+    )
+  if ((error as Error | null)?.name === 'AbortError')
+    return new Problem(
+      499,
+      'cancelled',
+      'Cancelled',
+      'The work was cancelled before it was done. Nothing was changed.',
+    )
+  console.error(error)
+  return new Problem(
+    500,
+    'unexpected',
+    'Something went wrong in Mosaicus',
+    'This is a fault of the app, not of what you did. Nothing was changed; try again, and keep what you wrote.',
+  )
+}

@@ -1,0 +1,48 @@
+import type { z } from 'zod'
+import type { ConditionWriter } from '@/core/email/conditions'
+import type { PictureRef } from '@/core/picture/ref'
+import type { FieldWriter } from '@/core/text/fields'
+import type { Tell } from '../tasks/progress'
+
+/** What a delivery works with. */
+export interface Delivering {
+  tell: Tell
+  signal?: AbortSignal
+  /** The same for every attempt at one delivery: a destination that knows keys makes a repeat harmless. */
+  key: string
+}
+
+/** What every delivery can say of itself. */
+export interface Sent {
+  /** Of the email that left. */
+  revision: number
+}
+
+/**
+ * Where a finished email goes. All that differs from one destination to the next stands here, so that adding one means adding a folder and a line in
+ * the index.
+ */
+export interface Destination<Credentials, S extends Sent> {
+  name: 'zip' | 'eml' | 'test-send' | 'platform'
+  /** How it writes personal fields. */
+  fields: FieldWriter
+  /** What becomes of conditional bands. */
+  conditions: ConditionWriter
+  /** Words that look like its own writing of fields, written so that it takes them for words. Left out where it has none. */
+  escape?: { html: (markup: string) => string; text: (words: string) => string }
+  /** What it takes, and what an email needs to go there. */
+  limits: {
+    pictures: readonly PictureRef['type'][]
+    /** Of one picture, bytes. */
+    pictureBytes: number
+    needs: readonly 'subject'[]
+  }
+  /** What a person has to give. */
+  credentials: z.ZodType<Credentials>
+  /** Does it. Throws a Problem (502) that says what the other side answered. @returns also the file, where one is given to the person */
+  send: (jobId: string, credentials: Credentials, how: Delivering) => Promise<{ sent: S; file?: Buffer }>
+  /** Looks at what arrived. Throws a Problem (502) where it is not what was sent. */
+  readBack?: (sent: S, credentials: Credentials, how: Delivering) => Promise<void>
+  /** What the list of deliveries says of it. */
+  summary: (sent: S, credentials: Credentials) => string
+}

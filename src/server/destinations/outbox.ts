@@ -1,0 +1,155 @@
+import { and, desc, eq } from 'drizzle-orm'
+import type { deliveryStates } from '@/contract/states'
+import { newId } from '@/core/email/defaults'
+import { namePictures } from '@/core/handover/names'
+import { asProblem } from '../as-problem'
+import { db } from '../db'
+import { deliveries } from '../db/schema'
+import { emailOf, proofOf } from '../jobs/proof'
+import { Problem } from '../problem'
+import type { Delivering, Destination, Sent } from './destination'
+
+export interface Delivery {
+  id: string
+  destination: Destination<never, Sent>['name']
+  state: (typeof deliveryStates)[number]
+  ok: boolean
+  summary: string
+  detail: Record<string, unknown>
+  revision: number
+  at: string
+}
+
+/** Deliveries that are listed. */
+const MOST_LISTED = 100
+
+export const deliveriesOf = (jobId: string): Delivery[] =>
+  db()
+    .select()
+    .from(deliveries)
+    .where(eq(deliveries.jobId, jobId))
+    .orderBy(desc(deliveries.at))
+    .limit(MOST_LISTED)
+    .all()
+    .map(({ jobId: _, key: __, destination, ...d }) => ({
+      ...d,
+      ok: d.state === 'done',
+      destination: destination as Delivery['destination'],
+    }))
+
+/**
+ * Hands a job's email over. The delivery is written down before it starts and settled after, so that a crash leaves no doubt that something was
+ * under way. With the key of one that went well it gives that one's answer and sends nothing.
+ */
+export async function deliver<C, S extends Sent>(
+  destination: Destination<C, S>,
+  jobId: string,
+  credentials: C,
+  how: Omit<Delivering, 'key'> & { key?: string | null },
+): Promise<{ sent: S; file?: Buffer }> {
+  const key = how.key || newId()
+  const before = db().select().from(deliveries).where(eq(deliveries.key, key)).get()
+  if (before && (before.jobId !== jobId || before.destination !== destination.name))
+    throw new Problem(
+      422,
+      'key-taken',
+      'This key belongs to another delivery',
+      'An Idempotency-Key stands for one delivery of one email to one destination. Take a new one.',
+    )
+  if (before?.state === 'done') return { sent: before.detail as unknown as S }
+  if (before?.state === 'sending')
+    throw new Problem(
+      409,
+      'already-sending',
+      'This delivery is under way',
+      'The first request with this key has not been answered yet. Wait for it, or look at the deliveries.',
+    )
+  assertSendable(jobId, destination)
+  const id = before?.id ?? open(jobId, destination.name, key)
+  const settle = (set: Partial<typeof deliveries.$inferInsert>) =>
+    db().update(deliveries).set(set).where(eq(deliveries.id, id)).run()
+  if (before) settle({ state: 'sending', at: new Date().toISOString() })
+  try {
+    const { sent, file } = await destination.send(jobId, credentials, { ...how, key })
+    await destination.readBack?.(sent, credentials, { ...how, key })
+    settle({
+      state: 'done',
+      summary: destination.summary(sent, credentials),
+      detail: { ...sent } as Record<string, unknown>,
+      revision: sent.revision,
+    })
+    return { sent, ...(file ? { file } : {}) }
+  } catch (error) {
+    const problem = asProblem(error)
+    // What was cancelled, or failed before anything left, is no delivery.
+    if (problem.status === 502)
+      settle({
+        state: 'failed',
+        summary: problem.title,
+        detail: { kind: problem.kind, detail: problem.detail },
+        revision: 0,
+      })
+    else db().delete(deliveries).where(eq(deliveries.id, id)).run()
+    throw error
+  }
+}
+
+function open(jobId: string, destination: Delivery['destination'], key: string): string {
+  const id = newId()
+  const at = new Date().toISOString()
+  db()
+    .insert(deliveries)
+    .values({
+      id,
+      jobId,
+      destination,
+      key,
+      state: 'sending',
+      summary: 'Under way',
+      detail: {},
+      revision: 0,
+      at,
+    })
+    .run()
+  return id
+}
+
+/** Throws a Problem (409) where the email lacks what a destination needs, or holds what it does not take. */
+function assertSendable<C, S extends Sent>(jobId: string, { limits }: Destination<C, S>): void {
+  const heavy = namePictures(emailOf(jobId).body).find(
+    ({ picture: p }) => !limits.pictures.includes(p.type) || p.bytes > limits.pictureBytes,
+  )
+  if (heavy)
+    throw new Problem(
+      409,
+      'picture-not-taken',
+      'A picture cannot go there',
+      `${heavy.name} is ${heavy.picture.type} of ${(heavy.picture.bytes / 1048576).toFixed(1)} MB. This destination takes ${limits.pictures.join(', ')} of at most ${limits.pictureBytes / 1048576} MB. Replace it, then send.`,
+    )
+  if (!limits.needs.includes('subject')) return
+  const lacking = proofOf(jobId).findings.find((f) => f.check === 'subject' && f.severity === 'mend')
+  if (lacking)
+    throw new Problem(
+      409,
+      'no-subject',
+      'The email has no subject',
+      'A message without a subject is often held as spam. Write the subject in Hand over, then send.',
+      { where: lacking.where },
+    )
+}
+
+/** Once at the start: of deliveries that were under way when the app was stopped nobody can say whether they arrived. */
+export function settleUnknown(): void {
+  db()
+    .update(deliveries)
+    .set({
+      state: 'unknown',
+      summary: 'Broken off: look whether it arrived',
+      detail: {
+        kind: 'broken-off',
+        detail: 'Mosaicus was stopped while it was under way. Look at the destination before you send again.',
+      },
+    })
+    .where(and(eq(deliveries.state, 'sending')))
+    .run()
+}

@@ -1,0 +1,119 @@
+import { createHash } from 'node:crypto'
+import { z } from 'zod'
+import { said } from '@/core/email/conditions'
+import { namePictures } from '@/core/handover/names'
+import { UNSUBSCRIBE, type FieldWriter } from '@/core/text/fields'
+import { compileJob } from '../../jobs/proof'
+import { pictureBytes } from '../../pictures/store'
+import { Problem } from '../../problem'
+import { ownAddress } from '../../settings'
+import type { Delivering, Destination } from '../destination'
+import { writtenFor } from '../written'
+import { call } from './call'
+
+/**
+ * How the sending-platform stand-in writes fields: `{:name:fallback:}`, and `{:leave_link:}` for the way out.
+ */
+const fields: FieldWriter = ({ name, fallback }) =>
+  name === UNSUBSCRIBE ? '{:leave_link:}' : `{:${name}${fallback ? `:${fallback}` : ''}:}`
+
+/** Words that begin as a field or a condition does: parted by a character that is not seen, or in HTML by a reference. */
+const escape = {
+  html: (markup: string) => markup.replace(/\{(?=[:?])/g, '&#123;'),
+  text: (words: string) => words.replace(/\{(?=[:?])/g, '{\u200b'),
+}
+
+const pictureAnswer = z.object({ address: z.string().url() })
+const templateAnswer = z.object({ id: z.string(), address: z.string().url() })
+const templateBack = z.object({ html: z.string(), text: z.string(), subject: z.string() })
+
+const base = () => `${ownAddress()}/standins/platform/v1`
+
+export interface Credentials {
+  token: string
+}
+
+export interface Pushed {
+  id: string
+  address: string
+  pictures: number
+  revision: number
+  /** SHA-256 of the HTML. */
+  html: string
+}
+
+/** What tells whether what arrived is what was sent. */
+const hashOf = (html: string): string => createHash('sha256').update(html).digest('hex')
+
+/** Sends the pictures, which gives their addresses. */
+async function sendPictures(
+  jobId: string,
+  token: string,
+  { tell, signal }: Delivering,
+): Promise<Map<string, string>> {
+  const named = namePictures(compileJob(jobId).email)
+  const addresses = new Map<string, string>()
+  for (const [i, n] of named.entries()) {
+    tell({ done: i, total: named.length + 1, what: `Sending picture ${n.name}` })
+    const init = {
+      method: 'POST',
+      headers: { 'content-type': n.picture.type },
+      body: new Uint8Array(await pictureBytes(n.picture.id)),
+    }
+    const url = `${base()}/pictures?name=${encodeURIComponent(n.name)}`
+    addresses.set(n.picture.id, (await call(url, token, init, pictureAnswer, signal)).address)
+  }
+  return addresses
+}
+
+/** Pictures first, then the template with their addresses and the fields in the platform's own writing. */
+async function send(jobId: string, { token }: Credentials, how: Delivering): Promise<{ sent: Pushed }> {
+  const addresses = await sendPictures(jobId, token, how)
+  const total = addresses.size + 1
+  how.tell({ done: addresses.size, total, what: 'Sending the template' })
+  const { email, html, text, subject, preheader, revision } = writtenFor(platform, jobId, ({ id }) =>
+    addresses.get(id)!,
+  )
+  const made = await call(
+    `${base()}/templates`,
+    token,
+    {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'idempotency-key': how.key },
+      body: JSON.stringify({ name: email.title || email.subject, subject, preheader, html, text }),
+    },
+    templateAnswer,
+    how.signal,
+  )
+  how.tell({ done: total, total, what: 'Arrived' })
+  return { sent: { ...made, pictures: addresses.size, revision, html: hashOf(html) } }
+}
+
+/** What arrived has to be what was sent, to the byte. */
+async function readBack(pushed: Pushed, { token }: Credentials, { signal }: Delivering): Promise<void> {
+  const back = await call(`${base()}/templates/${pushed.id}`, token, { method: 'GET' }, templateBack, signal)
+  if (hashOf(back.html) !== pushed.html)
+    throw new Problem(
+      502,
+      'platform-mangled',
+      'The platform changed the template',
+      'What it keeps is not what was sent. Look at the platform, then push again.',
+    )
+}
+
+/** The sending-platform stand-in. */
+export const platform: Destination<Credentials, Pushed> = {
+  name: 'platform',
+  fields,
+  conditions: (c) => ({ before: `{?${said(c)}?}`, after: '{?end?}' }),
+  escape,
+  limits: {
+    pictures: ['image/png', 'image/jpeg', 'image/gif'],
+    pictureBytes: 10 * 1024 * 1024,
+    needs: ['subject'],
+  },
+  credentials: z.object({ token: z.string().min(1).max(400) }),
+  send,
+  readBack,
+  summary: ({ id, pictures }) => `Template ${id.slice(0, 8)} with ${pictures} pictures`,
+}

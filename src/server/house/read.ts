@@ -1,0 +1,47 @@
+import { pageStyle, type PageStyle } from '@/core/house/page'
+import { decode } from '../import/import'
+import { unzip } from '../import/unzip'
+import { Problem } from '../problem'
+
+export const refuse = (title: string, why: string) => new Problem(422, 'not-a-page', title, why)
+export const MOST_PAGE = 6 * 1024 * 1024
+export const MOST_SHEETS = 12
+
+/**
+ * The looks of a page. @param sheets its style sheets, beside those that stand in it @param base its address, for pictures named
+ * relatively
+ */
+export function pageOf(html: string, sheets: readonly string[] = [], base?: string): PageStyle {
+  const tags = /<[a-z!]/i.test(html)
+  const css = sheets.filter((s) => s.trim())
+  if (!tags && !css.length)
+    throw refuse('There is no HTML in it', 'Paste the source of a page, with its tags, or its style sheet.')
+  return pageStyle(tags ? html : '<body></body>', css, base)
+}
+
+/** The looks of a saved page: an HTML file, or a ZIP of one with its style sheets. */
+export async function pageOfFile(bytes: Buffer, name: string): Promise<PageStyle> {
+  if (!bytes.length) throw refuse('The file is empty', `"${name}" has 0 bytes. Save the page again.`)
+  if (bytes.subarray(0, 4).toString('latin1') !== 'PK\u0003\u0004') {
+    if (bytes.length > MOST_PAGE || bytes.includes(0))
+      throw refuse(
+        'This file is no page',
+        `"${name}" is ${bytes.includes(0) ? 'binary' : 'too long'}. Drop saved HTML, or a ZIP with a page and its style sheets.`,
+      )
+    return pageOf(decode(bytes))
+  }
+  const { files, read } = await unzip(bytes, name, refuse)
+  const page = files
+    .filter((f) => /\.html?$/i.test(f.name))
+    .sort(
+      (a, b) =>
+        a.name.split('/').length - b.name.split('/').length ||
+        Number(/index/i.test(b.name)) - Number(/index/i.test(a.name)),
+    )[0]
+  if (!page)
+    throw refuse('There is no page in this ZIP', `Among its ${files.length} files none ends in .html.`)
+  const sheets: string[] = []
+  for (const f of files.filter((x) => /\.css$/i.test(x.name)).slice(0, MOST_SHEETS))
+    sheets.push(decode(await read(f)))
+  return pageStyle(decode(await read(page)), sheets)
+}

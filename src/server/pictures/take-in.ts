@@ -1,0 +1,7 @@
+import type { PictureRef } from '@/core/picture/ref'
+import { compute } from '../pool'
+import { keepNew } from './store'
+
+/** Takes in a picture for the email as it is. Throws a Problem for what cannot stand in an email. */
+export const takeInPicture = async (bytes: Uint8Array, name: string): Promise<PictureRef> =>
+  keepNew(await compute('checkPicture', { bytes, name }))

@@ -1,0 +1,77 @@
+import { autocut, type Autocut } from '@/core/cut/autocut'
+import { buildEmail, type BuildInput, type BuildResult } from '@/core/cut/build'
+import { replan } from '@/core/cut/compare'
+import { groundOf } from '@/core/cut/ground'
+import { readInk } from '@/core/cut/ink'
+import { withLayers, type DesignLayers } from '@/core/cut/layers'
+import { leftOut } from '@/core/cut/left-out'
+import type { CutPlan } from '@/core/cut/plan'
+import type { Rect } from '@/core/cut/raster'
+import { deckOfFile } from '../decks/read'
+import { openDesign, readDesign } from '../designs/read'
+import { pageOf, pageOfFile } from '../house/read'
+import { importFile, importHtml } from '../import/import'
+import { checkPicture } from '../pictures/check'
+import { encodePart, type Part } from '../pictures/encode-part'
+import { decodeRaster, rasterOf } from './raster'
+
+/** How far a computation is. */
+export type Tell = (progress: { done: number; total: number }) => void
+
+const bufferOf = (bytes: Uint8Array): Buffer => Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+
+interface File {
+  bytes: Uint8Array
+  name: string
+}
+
+/**
+ * What worker threads compute: pure functions of what they are given, without the database. Everything that parses or draws what came from outside
+ * is here.
+ */
+export const computations = {
+  openDesign: ({ bytes, name }: File) => openDesign(bufferOf(bytes), name),
+  readDesign: ({ bytes, name, board }: File & { board: number }) => readDesign(bufferOf(bytes), name, board),
+  checkPicture: ({ bytes, name }: File) => checkPicture(bufferOf(bytes), name),
+  importFile: ({ bytes, name }: File) => importFile(bufferOf(bytes), name),
+  importHtml: ({ html }: { html: string }) => importHtml(html),
+  deckOfFile: ({ bytes, name }: File) => deckOfFile(bufferOf(bytes), name),
+  pageOf: ({ html, sheets, base }: { html: string; sheets: string[]; base?: string }) =>
+    pageOf(html, sheets, base),
+  pageOfFile: ({ bytes, name }: File) => pageOfFile(bufferOf(bytes), name),
+
+  /** Finds the parts of a design. @param design its file @param scale design px for each px of the email */
+  autocut: async (
+    { design, scale, layers }: { design: string; scale: number; layers: DesignLayers | null },
+    tell: Tell,
+  ): Promise<Autocut & { uncovered: Rect[] }> => {
+    const raster = await rasterOf(design)
+    const found = autocut(raster, scale, (done) => tell({ done, total: 1 }))
+    const known = layers ? withLayers(found, layers, scale, raster) : found
+    return { ...known, uncovered: leftOut(raster, known.cuts, known.panels) }
+  },
+
+  /** Encodes a part of a design. */
+  encodePart: async ({ design, part }: { design: string; part: Part }) =>
+    encodePart(await rasterOf(design), part),
+
+  /** Builds an email from a cut plan. */
+  build: async ({
+    design,
+    ...input
+  }: Omit<BuildInput, 'groundOf' | 'readInk' | 'size'> & { design: string }): Promise<BuildResult> => {
+    const raster = await rasterOf(design)
+    return buildEmail({
+      ...input,
+      size: raster,
+      groundOf: (r) => groundOf(raster, r),
+      readInk: (r, g) => readInk(raster, r, g),
+    })
+  },
+
+  /** Finds what became of each cut in a new version of a design. */
+  replan: async ({ plan, before, after }: { plan: CutPlan; before: string; after: string }) =>
+    replan(plan, await decodeRaster(before), await decodeRaster(after)),
+}
+
+export type Computations = typeof computations

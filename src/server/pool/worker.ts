@@ -1,0 +1,28 @@
+import type { MessagePort } from 'node:worker_threads'
+import { Problem, type ProblemLike } from '../problem'
+import { computations, type Computations, type Tell } from './computations'
+
+/** What the main thread asks of a worker. */
+export interface Call {
+  name: keyof Computations
+  input: unknown
+  /** Where progress goes. */
+  port?: MessagePort
+}
+
+/** Problems cross the border between threads as values. */
+export type Answer = { value: unknown } | { problem: ProblemLike }
+
+/** The entry of a worker thread. */
+export default async function answer({ name, input, port }: Call): Promise<Answer> {
+  const tell: Tell = (progress) => port?.postMessage(progress)
+  try {
+    const compute = computations[name] as (input: unknown, tell: Tell) => unknown
+    return { value: await compute(input, tell) }
+  } catch (error) {
+    if (error instanceof Problem) return { problem: error.toJSON() }
+    throw error
+  } finally {
+    port?.close()
+  }
+}
