@@ -1,0 +1,88 @@
+import type { Email } from '../../email/schema'
+import type { HouseStyle } from '../../email/styles'
+import type { PictureRef } from '../../picture/ref'
+import type { Ground } from '../ground'
+import type { Ink } from '../ink'
+import { Lettering } from '../lettering'
+import { leavesOf, type Layout } from '../partition'
+import type { Cut, CutPlan, Panel } from '../plan'
+import type { Rect } from '../raster'
+
+/**
+ * What "build the email" works from. The pixels come in as two questions, so that this stays a matter of
+ * rectangles.
+ */
+export interface BuildInput {
+  plan: CutPlan
+  /** The design, px. */
+  size: { width: number; height: number }
+  /** px */
+  emailWidth: number
+  /** The encoded crop of each picture cut. */
+  pictures: ReadonlyMap<string, PictureRef>
+  /** And of the part that phones show instead, where there is one. */
+  narrowPictures?: ReadonlyMap<string, PictureRef>
+  groundOf: (rect: Rect) => Ground
+  readInk: (rect: Rect, ground: string) => Ink
+  previous: Email | null
+  /** What letters inherit: how tall they are for their size depends on the font. */
+  house: HouseStyle
+}
+
+/** Cuts, parted by straight lines. */
+export type Node = Layout<Cut, Panel>
+
+/**
+ * What was placed, and the design rows that its edges come to: letters stand on lines taller than their ink.
+ */
+export interface Placed<T> {
+  made: T
+  top: number
+  bottom: number
+}
+
+/** What the modules of one build share. All measures are design px unless said otherwise. */
+export class Building {
+  /** What the person should know, one sentence each. */
+  readonly notes: string[] = []
+  /** Design px for each px of the email. */
+  readonly scale: number
+  /** Cuts that become something. */
+  readonly cuts: Cut[]
+  readonly lettering: Lettering
+  /** Words that are held by the right edge of their column. */
+  readonly right = new Set<string>()
+  /** By how much what was built so far is higher than the design. */
+  drift = 0
+  private readonly ids = new Set<string>()
+
+  constructor(readonly input: BuildInput) {
+    this.scale = input.size.width / input.emailWidth
+    this.cuts = input.plan.cuts.filter((c) => c.kind !== 'nothing')
+    this.lettering = new Lettering({
+      cuts: this.cuts,
+      scale: this.scale,
+      house: input.house,
+      readInk: input.readInk,
+    })
+  }
+
+  /** Design px to whole px of the email, never below 0. */
+  px(v: number): number {
+    return Math.max(0, Math.round(v / this.scale))
+  }
+
+  /** An id that nothing else has: what lies one in the other may begin with the same cut. */
+  only(id: string): string {
+    let n = 1,
+      own = id
+    while (this.ids.has(own)) own = `${id}-${++n}`
+    this.ids.add(own)
+    return own
+  }
+}
+
+/** The cuts of a layout that stand on no panel. */
+
+export const loose = (n: Node): Cut[] =>
+  n.kind === 'panel' ? [] : n.kind === 'rows' || n.kind === 'columns' ? n.parts.flatMap(loose) : leavesOf(n)

@@ -1,0 +1,72 @@
+import { plainOf } from '../../email/richtext'
+import type { Tile } from '../../email/tile'
+import { buttonHeight, buttonLine } from '../../tiles/button/html'
+import type { Cut } from '../plan'
+import type { Rect } from '../raster'
+import type { Building, Placed } from './building'
+
+/** A button that ends this near to the side of its column reaches to it, px of the email. */
+const NEAR = 4
+/** A wider button must not grow, px of the email. */
+const WIDE = 400
+/** A share of the words' width that other machines' letters may take more. */
+const SPARE = 0.02
+/** Space on both sides that differs by no more than this is the same, px of the email. */
+const SAME_SPACE = 4
+/** As much as the document allows, px of the email. */
+const MOST_RADIUS = 60
+const MOST_PAD = { x: 400, y: 60 }
+const LONGEST_LABEL = 200
+
+export function buttonOf(
+  b: Building,
+  cut: Cut,
+  base: Pick<Tile, 'id' | 'cut' | 'show' | 'padding'>,
+  rect: Rect,
+  top: number,
+): Placed<Tile> {
+  const s = b.scale
+  const box = cut.box ?? { background: b.input.groundOf(cut).color, radius: 0 }
+  const { color, font, stack, size, bold, width } = b.lettering.label(cut, box)
+  const border = box.borderWidth ?? 0
+  // One that reaches to the side of its column must not be a hair wider, whatever its letters measure
+  // elsewhere.
+  const spare =
+    rect.x + rect.w - cut.x - cut.w < NEAR * s || cut.w / s > WIDE
+      ? stack.matched
+        ? 1
+        : Math.ceil(SPARE * width)
+      : 0
+  // What whole px of padding make it too low, the next thing makes good.
+  const line = buttonLine({ size }),
+    padY = Math.max(0, Math.min(MOST_PAD.y, Math.ceil((cut.h / s - line) / 2 - border - 0.5)))
+  const centred = Math.abs(cut.x - rect.x - (rect.x + rect.w - cut.x - cut.w)) <= SAME_SPACE * s
+  return {
+    made: {
+      ...base,
+      padding: {
+        ...base.padding,
+        left: centred ? 0 : base.padding.left,
+        right: centred ? 0 : Math.min(base.padding.right, base.padding.left),
+      },
+      kind: 'button',
+      label: cut.words ? plainOf(cut.words).replace(/\s+/g, ' ').slice(0, LONGEST_LABEL) : '',
+      link: cut.link,
+      align: centred ? 'center' : 'left',
+      fullNarrow: true,
+      style: {
+        background: box.background,
+        color: cut.lettering?.color ?? color ?? '#ffffff',
+        size,
+        radius: Math.min(MOST_RADIUS, Math.round(box.radius)),
+        bold,
+        ...((cut.lettering?.font ?? font) ? { font: cut.lettering?.font ?? font } : {}),
+        padX: Math.max(0, Math.min(MOST_PAD.x, Math.round((cut.w / s - width) / 2 - border) - spare)),
+        padY,
+        ...(border ? { borderWidth: border, borderColor: box.borderColor } : { borderWidth: 0 }),
+      },
+    },
+    top: cut.y,
+    bottom: top + (base.padding.top + buttonHeight({ size, padY, borderWidth: border })) * s,
+  }
+}

@@ -1,0 +1,286 @@
+import { sides, type Edges } from '../../email/styles'
+import type { Cell, Item, Row } from '../../email/schema'
+import { leavesOf } from '../partition'
+import type { Panel } from '../plan'
+import { around, type Rect } from '../raster'
+import { loose, type Building, type Node, type Placed } from './building'
+import { tileOf } from './tile'
+
+/** More cells than this do not fit a row of the document. */
+const MOST_CELLS = 5
+/** A wider space between columns is room that their words may grow into, px of the email. */
+const WIDEST_GAP = 40
+/** Columns at least this share of the design apart stand at its two edges. */
+const FAR = 0.2
+/** Margins on both sides that differ by no more than this are the same, px of the email. */
+const SAME_MARGIN = 6
+/** Widest edge of a cell, px of the email. */
+const MOST_EDGE = 20
+/** Largest radius of a cell, px of the email. */
+const MOST_RADIUS = 100
+
+/**
+ * How far above a rectangle the line of its topmost words begins, design px; 0 where something else comes
+ * first or a panel holds it.
+ */
+export function liftOf(b: Building, node: Node, rect: Rect): number {
+  return Math.max(
+    0,
+    ...loose(node)
+      .filter((c) => c.kind === 'words')
+      .map((c) => rect.y - b.lettering.of(c, c.ground ?? '#ffffff').top),
+  )
+}
+
+export function rowOf(
+  b: Building,
+  node: Extract<Node, { kind: 'columns' }>,
+  rect: Rect,
+  ground: string,
+): Placed<Pick<Row, 'gap' | 'narrow' | 'cells'>> {
+  const parts = atMostFive(node.parts)
+  const boxes = parts.map((p) => p.box)
+  const gaps = boxes.slice(1).map((box, i) => box.x - (boxes[i]!.x + boxes[i]!.w))
+  // A wide space between columns is room that their words may grow into, not a gap.
+  const even = gaps.every((g) => Math.abs(g - gaps[0]!) <= b.scale) && gaps[0]! <= WIDEST_GAP * b.scale
+  const right = rect.x + rect.w
+  const top = rect.y - Math.max(0, ...parts.map((p) => liftOf(b, p, { ...p.box, y: rect.y })))
+  // Half of a gap is given to the words on its left, which may run a little wider than the design's.
+  const lent =
+    even &&
+    parts.some((p) => leavesOf(p).some((c) => c.kind === 'words')) &&
+    !parts.some((p) => p.kind === 'panel')
+      ? Math.floor(gaps[0]! / 2)
+      : 0
+  holdRight(b, parts, boxes)
+  const placed = parts.map((part, i) => {
+    const from = i === 0 ? rect.x : even ? boxes[i]!.x : boxes[i]!.x - gaps[i - 1]! / 2
+    const to =
+      i === parts.length - 1
+        ? right
+        : even
+          ? boxes[i]!.x + boxes[i]!.w + lent
+          : boxes[i]!.x + boxes[i]!.w + gaps[i]! / 2
+    return cellOf(
+      b,
+      part,
+      { x: from, y: top, w: to - from, h: rect.y + rect.h - top },
+      ground,
+      `c-${leavesOf(part)[0]!.id}`,
+    )
+  })
+  const slices =
+    gaps.every((g) => g === 0) && parts.every((p) => leavesOf(p).every((c) => c.kind !== 'words'))
+  const icons = parts.every((p) => leavesOf(p).every((c) => c.seen?.part === 'icons'))
+  // Even with unequal heights the row is as tall as its tallest cell.
+  return {
+    made: {
+      gap: even ? Math.max(0, (gaps[0] ?? 0) - lent) / b.scale : 0,
+      narrow: slices || icons ? 'keep' : 'stack',
+      cells: placed.map((p) => p.made),
+    },
+    top,
+    bottom: Math.max(...placed.map((p) => p.bottom)),
+  }
+}
+
+/**
+ * Short words far to the right of the only other column, as far from the right edge as that is from the
+ * left: they are held by the right edge.
+ */
+function holdRight(b: Building, parts: readonly Node[], boxes: readonly Rect[]): void {
+  const [first, last] = boxes
+  if (
+    parts.length !== 2 ||
+    last!.x - first!.x - first!.w < FAR * b.input.size.width ||
+    Math.abs(b.input.size.width - last!.x - last!.w - first!.x) > SAME_MARGIN * b.scale
+  )
+    return
+  for (const c of loose(parts[1]!)) if (c.kind === 'words') b.right.add(c.id)
+}
+
+/** More than five side by side are taken together from the fifth on. */
+function atMostFive(parts: Node[]): Node[] {
+  if (parts.length <= MOST_CELLS) return parts
+  const rest = parts.slice(MOST_CELLS - 1)
+  return [
+    ...parts.slice(0, MOST_CELLS - 1),
+    { kind: 'columns', box: around(rest.map((p) => p.box)), parts: rest },
+  ]
+}
+
+export function cellOf(b: Building, node: Node, rect: Rect, ground: string, id: string): Placed<Cell> {
+  const base = {
+    id: b.only(id),
+    width: Math.max(1, rect.w / b.scale),
+    align: 'left' as const,
+    valign: 'top' as const,
+  }
+  if (node.kind === 'panel') return panelCell(b, node, rect, ground, base)
+  const { made, bottom } = itemsOf(b, node, rect, ground)
+  const flat =
+    node.kind === 'leaf' && node.cut.kind === 'flat' && node.cut.ground && node.cut.ground !== ground
+      ? { background: node.cut.ground }
+      : {}
+  return { made: { ...base, ...flat, padding: sides(0), items: made }, top: rect.y, bottom }
+}
+
+type CellBase = Pick<Cell, 'id' | 'width' | 'align' | 'valign'>
+
+/** A panel as a cell of its colour, with its border and radius. */
+function panelCell(
+  b: Building,
+  node: Extract<Node, { kind: 'panel' }>,
+  rect: Rect,
+  ground: string,
+  base: CellBase,
+): Placed<Cell> {
+  const { panel } = node
+  // Where its cell reaches further, the panel stands in a row of its own inside.
+  if (Math.max(panel.x - rect.x, rect.x + rect.w - panel.x - panel.w) >= b.scale) {
+    const { made, bottom } = nestedItems(b, node, rect, rect.y, ground)
+    return { made: { ...base, padding: sides(0), items: made }, top: rect.y, bottom }
+  }
+  const edges = edgesOf(b, panel)
+  const { made, bottom } = itemsOf(
+    b,
+    node.inner,
+    { x: panel.x, y: rect.y, w: panel.w, h: rect.h },
+    panel.color,
+  )
+  const below = Math.max(0, panel.y + panel.h - bottom)
+  const look = {
+    background: panel.color,
+    ...(panel.radius >= b.scale / 2 ? { radius: Math.min(MOST_RADIUS, b.px(panel.radius)) } : {}),
+    ...(edges ? { edges } : {}),
+  }
+  return {
+    made: {
+      ...base,
+      ...look,
+      padding: {
+        top: 0,
+        right: 0,
+        bottom: Math.max(0, b.px(below) - (edges?.bottom?.width ?? 0)),
+        left: 0,
+      },
+      items: edges ? movedIn(made, edges) : made,
+    },
+    top: rect.y,
+    bottom: Math.max(bottom, panel.y + panel.h),
+  }
+}
+
+/** The border of a panel, or the strip along one of its sides. */
+function edgesOf(
+  b: Building,
+  { borderWidth, borderColor, borderStyle, color, bar }: Panel,
+): Edges | undefined {
+  const width = (w: number) => Math.max(1, Math.min(MOST_EDGE, Math.round(w / b.scale)))
+  const line = borderWidth
+    ? { width: width(borderWidth), style: borderStyle ?? ('solid' as const), color: borderColor ?? color }
+    : undefined
+  if (!line && !bar) return undefined
+  return {
+    ...(line ? { top: line, right: line, bottom: line, left: line } : {}),
+    ...(bar ? { [bar.side]: { width: width(bar.width), style: 'solid', color: bar.color } } : {}),
+  }
+}
+
+/** The border of a panel lies inside its rectangle: what stands in it is moved in by less. */
+function movedIn(items: Item[], edges: Edges): Item[] {
+  const [left, right, top] = [edges.left?.width ?? 0, edges.right?.width ?? 0, edges.top?.width ?? 0]
+  return items.map((i, n) => {
+    if (i.kind === 'row') return i
+    const padding = {
+      ...i.padding,
+      left: Math.max(0, i.padding.left - left),
+      right: Math.max(0, i.padding.right - right),
+      ...(n ? {} : { top: Math.max(0, i.padding.top - top) }),
+    }
+    // What begins with columns has its space above as a gap.
+    return n === 0 && i.kind === 'gap' && i.padding.top === 0
+      ? { ...i, padding, height: Math.max(1, i.height - top) }
+      : { ...i, padding }
+  })
+}
+
+function itemsOf(b: Building, node: Node, rect: Rect, ground: string): Placed<Item[]> {
+  if (node.kind === 'leaf') {
+    const { made, bottom } = tileOf(b, node.cut, rect, rect.y, ground)
+    return { made: [made], top: rect.y, bottom }
+  }
+  if (node.kind === 'columns' || node.kind === 'panel') return nestedItems(b, node, rect, rect.y, ground)
+  if (node.kind === 'knot')
+    b.notes.push(
+      `${node.cuts.length} cuts interlock so that no straight line parts them; they were stacked. Merge them, or move their edges into line.`,
+    )
+  const parts: Node[] =
+    node.kind === 'knot' ? node.cuts.map((cut) => ({ kind: 'leaf', box: cut, cut })) : node.parts
+  let y = rect.y
+  const made = parts.flatMap((part): Item[] => {
+    const placed =
+      part.kind === 'leaf' ? tileOf(b, part.cut, rect, y, ground) : nestedItems(b, part, rect, y, ground)
+    y = placed.bottom
+    return Array.isArray(placed.made) ? placed.made : [placed.made]
+  })
+  return { made, top: rect.y, bottom: y }
+}
+
+/**
+ * Columns or a panel inside a cell: the space above and beside them becomes a gap and the room of cells.
+ */
+function nestedItems(b: Building, node: Node, rect: Rect, top: number, ground: string): Placed<Item[]> {
+  const { box } = node,
+    id = leavesOf(node)[0]!.id
+  if (node.kind === 'columns') {
+    const { made, top: begins, bottom } = rowOf(b, node, { ...rect, y: box.y, h: box.h }, ground)
+    const gap = gapAbove(b, node, begins - top)
+    return {
+      made: [...gap.made, { id: b.only(`r-${id}`), kind: 'row', ...made }],
+      top,
+      bottom: bottom + gap.over,
+    }
+  }
+  if (node.kind !== 'panel') return itemsOf(b, node, { ...rect, y: top }, ground)
+  const { made, bottom } = cellOf(b, node, box, ground, `c-${id}`)
+  const room = (side: 'left' | 'right', w: number): Cell[] =>
+    w >= b.scale
+      ? [
+          {
+            id: b.only(`c-${id}-${side}`),
+            width: w / b.scale,
+            padding: sides(0),
+            align: 'left',
+            valign: 'top',
+            items: [],
+          },
+        ]
+      : []
+  const cells = [...room('left', box.x - rect.x), made, ...room('right', rect.x + rect.w - box.x - box.w)]
+  const gap = gapAbove(b, node, box.y - top)
+  return {
+    made: [...gap.made, { id: b.only(`r-${id}`), kind: 'row', gap: 0, narrow: 'stack', cells }],
+    top,
+    bottom: bottom + gap.over,
+  }
+}
+
+/** Space above columns or a panel, and by how many design px its whole px are more than that. */
+function gapAbove(b: Building, node: Node, space: number): { made: Item[]; over: number } {
+  const height = b.px(space)
+  return {
+    made: height
+      ? [
+          {
+            id: b.only(`g-${leavesOf(node)[0]!.id}`),
+            kind: 'gap',
+            padding: sides(0),
+            show: 'all',
+            height,
+          },
+        ]
+      : [],
+    over: height * b.scale - Math.max(0, space),
+  }
+}
