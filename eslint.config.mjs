@@ -27,7 +27,7 @@ export default ts.config(
     },
   },
   {
-    files: ['src/**/*.tsx'],
+    files: ['src/**/*.tsx', 'src/ui/**/*.ts'],
     plugins: { 'react-hooks': hooks, 'jsx-a11y': a11y },
     rules: {
       'react-hooks/rules-of-hooks': 'error',

@@ -1,12 +1,10 @@
 import type { Element, ElementContent, Properties } from 'hast'
 import type { Cell, GroundPicture } from '../email/schema'
 import type { Edge, Edges } from '../email/styles'
-import { css, el, trim } from '../html/element'
+import { css, el, trim, type Declarations } from '../html/element'
 import { ghost, wordOnly } from '../html/nodes'
 import type { CompileContext } from '../tiles/context'
 import type { Rules } from '../tiles/rules'
-
-type Declarations = Record<string, string | number | undefined | false>
 
 /**
  * How a box looks: its ground, its edges, its corners. The Word engine takes them from a ghost cell, since it

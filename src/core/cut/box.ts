@@ -1,9 +1,7 @@
-import { toRgb } from '../color/hex'
+import { blended, BoxSides, hairline, looksFlat, ONE_COLOR, type Corners } from './box-sides'
+import { radiusOf } from './radius'
 import type { Bar } from './frames'
 import { difference, hexOf, packed, packHex, type Raster, type Rect } from './raster'
-
-/** Which corners of a rectangle are round: of a card under a picture only the lower ones are its own. */
-type Corners = 'all' | 'lower'
 
 /**
  * A filled rectangle, perhaps with round corners and a border, as a button or a card has it. In design px.
@@ -92,78 +90,14 @@ function grown(raster: Raster, r: Rect, color: number, most: number, noise: numb
 }
 
 function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: Corners): Box | null {
-  const px = packed(raster)
-  const { x, y, w, h } = rect
-  const corner = Math.min(Math.floor(h * 0.5) - 1, Math.floor(w * 0.25), Math.max(6, Math.floor(h * 0.45)))
-  // Of a long side every few points tell.
-  const across = Math.max(1, Math.floor(w / 200)),
-    down = Math.max(1, Math.floor(h / 200))
-  /** Visits points of the four sides at a depth. */
-  const visit = (depth: number, see: (p: number, upright: boolean) => void) => {
-    const [upper, lower] = [(y + depth) * raster.width, (y + h - 1 - depth) * raster.width]
-    for (let i = x + corner; i < x + w - corner; i += across) {
-      if (corners === 'all') see(px[upper + i]!, false)
-      see(px[lower + i]!, false)
-    }
-    for (let j = y + corner; j < y + h - corner; j += down) {
-      see(px[j * raster.width + x + depth]!, true)
-      see(px[j * raster.width + x + w - 1 - depth]!, true)
-    }
-  }
+  const depth = Math.min(2, Math.floor(Math.min(rect.w, rect.h) / 4))
+  if (!looksFlat(raster, rect, depth, near)) return null
   // On a clean design a box is flat to the last shade; a shadow around one is not.
   const flat = near > 14 ? near : 4
-  /**
-   * The colour that most of the sides have at a depth (Boyer and Moore's majority vote), and how much of them
-   * has it.
-   */
-  const ring = (depth: number): { color: number; share: number } => {
-    let color = 0,
-      votes = 0,
-      all = 0,
-      alike = 0
-    visit(depth, (p) => {
-      if (votes === 0) {
-        color = p
-        votes = 1
-      } else votes += p === color ? 1 : -1
-      all++
-    })
-    visit(depth, (p) => {
-      if (p === color || difference(p, color) <= flat) alike++
-    })
-    return { color, share: alike / Math.max(1, all) }
-  }
-  const depth = Math.min(2, Math.floor(Math.min(w, h) / 4))
-  // Most of what is looked at is no box, and eight points tell.
-  const at = (u: number, v: number) =>
-    px[
-      Math.floor(y + depth + v * (h - 1 - 2 * depth)) * raster.width +
-        Math.floor(x + depth + u * (w - 1 - 2 * depth))
-    ]!
-  const points = [
-    at(0.35, 0),
-    at(0.65, 0),
-    at(0.35, 1),
-    at(0.65, 1),
-    at(0, 0.5),
-    at(1, 0.5),
-    at(0.5, 0),
-    at(0.5, 1),
-  ]
-  if (!points.some((p) => points.filter((q) => difference(p, q) <= near).length >= 6)) return null
-  const outer = ring(depth)
-  if (outer.share < 0.93) return null
-  // Of a long box the ends are few of these points, and may all lie outside it.
-  let ends = 0,
-    alike = 0
-  visit(depth, (p, upright) => {
-    if (upright) {
-      ends++
-      if (difference(p, outer.color) <= flat) alike++
-    }
-  })
-  if (ends && alike < 0.5 * ends) return null
-  const line = hairline(ring, depth, g, outer.color, flat)
+  const sides = new BoxSides(raster, rect, corners, flat)
+  const outer = sides.ring(depth)
+  if (outer.share < ONE_COLOR || sides.endsDiffer(depth, outer.color)) return null
+  const line = hairline(sides, depth, g, outer.color, flat)
   if (line) {
     // The line tells where a corner is round: the box may be nearly of the colour around it.
     return {
@@ -173,135 +107,39 @@ function readBox(raster: Raster, rect: Rect, g: number, near: number, corners: C
       borderColor: hexOf(line.color),
     }
   }
-  let color = outer.color,
-    borderWidth: number | undefined,
-    borderColor: string | undefined
-  const deepest = Math.min(14, Math.floor(Math.min(w, h) / 3))
-  for (let d = depth + 1; d <= deepest; d++) {
-    const next = ring(d)
-    if (difference(next.color, outer.color) <= near) continue
-    // A border that gives way to a fill: the fill has to hold on.
-    const fill = ring(Math.min(deepest, d + 2))
-    if (fill.share < 0.9 || difference(fill.color, outer.color) <= near) break
-    color = fill.color
-    // What is no border: the ground beside a box that ringing has widened, and the rim that JPEG blends.
-    if (difference(outer.color, g) <= (near > 14 ? near : 3)) return null
-    if (near > 14 && blended(outer.color, g, color)) break
-    borderWidth = d
-    borderColor = hexOf(outer.color)
-    break
-  }
-  if (borderWidth === undefined && color === outer.color) {
-    // Where the ring is the ground itself, what stands there is no box but a loose mark; and a frame around a
-    // picture has another colour inside.
-    if (difference(outer.color, g) <= 3) return null
-    if (difference(ring(Math.min(deepest, depth + 4)).color, outer.color) > near) return null
-  }
-  return {
-    color: hexOf(color),
-    radius: radiusOf(raster, rect, g, outer.color, near > 14 ? 0.3 : 0.02, corners),
-    ...(borderWidth ? { borderWidth, borderColor } : {}),
-  }
-}
-
-/**
- * A line of a pixel or two around a box, which is no blend of the box with what lies around it.
- * @param inner colour of the box at `depth`
- */
-function hairline(
-  ring: (depth: number) => { color: number; share: number },
-  depth: number,
-  ground: number,
-  inner: number,
-  flat: number,
-): { width: number; color: number } | null {
-  let line: number | null = null
-  for (let d = 0; d < depth; d++) {
-    const { color, share } = ring(d)
-    if (line !== null && difference(color, line) > flat)
-      return share >= 0.93 && difference(color, inner) <= flat ? { width: d, color: line } : null
-    if (
-      share < 0.93 ||
-      difference(color, inner) <= 8 ||
-      difference(color, ground) <= 8 ||
-      blended(color, ground, inner)
-    )
-      return null
-    line = color
-  }
-  return line === null ? null : { width: depth, color: line }
-}
-
-/** Whether a colour lies on the way from one to another. */
-function blended(p: number, from: number, to: number): boolean {
-  const [a, b, c] = [p, from, to].map((v) => [v & 255, (v >>> 8) & 255, (v >>> 16) & 255]) as [
-    number[],
-    number[],
-    number[],
-  ]
-  return [0, 1, 2].every((i) => a[i]! >= Math.min(b[i]!, c[i]!) - 4 && a[i]! <= Math.max(b[i]!, c[i]!) + 4)
-}
-
-/**
- * The radius of a corner from the area it leaves out: a circle in the corner of a square of side r leaves r
- * squared times (1 - pi / 4). Pixels of the rim count by how much of them is ground, so that the result is
- * finer than a pixel. Median of the four corners.
- */
-function radiusOf(
-  raster: Raster,
-  rect: Rect,
-  ground: number,
-  edge: number,
-  least: number,
-  corners: Corners,
-): number {
-  const px = packed(raster)
-  const side = Math.floor(Math.min(rect.w, rect.h) / 2)
-  const [er, eg, eb] = toRgb(hexOf(edge)),
-    [gr, gg, gb] = toRgb(hexOf(ground))
-  const length = (er - gr) ** 2 + (eg - gg) ** 2 + (eb - gb) ** 2
-  if (!length) return 0
-  const share = (p: number) =>
-    Math.max(
-      0,
-      Math.min(
-        1,
-        (((p & 255) - gr) * (er - gr) +
-          (((p >>> 8) & 255) - gg) * (eg - gg) +
-          (((p >>> 16) & 255) - gb) * (eb - gb)) /
-          length,
-      ),
-    )
-  const missing = (cx: number, cy: number, dx: 1 | -1, dy: 1 | -1) => {
-    const rows = Array.from({ length: side }, (_, j) => {
-      let row = 0
-      for (let i = 0; i < side; i++) {
-        const out = 1 - share(px[(cy + j * dy) * raster.width + cx + i * dx]!)
-        if (out < least) break
-        row += out
-      }
-      return row
-    })
-    // Where the side is straight nothing is missing: what is, is a rectangle a little too wide. A row without
-    // any of the box lies outside it.
-    const wide = Math.min(4, rows[side - 1] ?? 0, rows[side - 2] ?? 0)
-    let sum = 0
-    for (const [j, row] of rows.entries()) {
-      if (j < 4 && row >= 0.8 * side) continue
-      if (row <= wide) break
-      sum += row - wide
+  const filled = fillOf(sides, rect, { depth, ground: g, outer: outer.color, near })
+  return (
+    filled && {
+      color: hexOf(filled.color),
+      radius: radiusOf(raster, rect, g, outer.color, near > 14 ? 0.3 : 0.02, corners),
+      ...(filled.border ? { borderWidth: filled.border, borderColor: hexOf(outer.color) } : {}),
     }
-    return sum
+  )
+}
+
+/**
+ * What a box is filled with inside its sides, and how wide its border is, px; null where it is no box.
+ * @param outer colour of the sides at `depth`
+ */
+function fillOf(
+  sides: BoxSides,
+  rect: Rect,
+  { depth, ground, outer, near }: { depth: number; ground: number; outer: number; near: number },
+): { color: number; border?: number } | null {
+  const deepest = Math.min(14, Math.floor(Math.min(rect.w, rect.h) / 3))
+  for (let d = depth + 1; d <= deepest; d++) {
+    if (difference(sides.ring(d).color, outer) <= near) continue
+    // A border that gives way to a fill: the fill has to hold on.
+    const fill = sides.ring(Math.min(deepest, d + 2))
+    if (fill.share < 0.9 || difference(fill.color, outer) <= near) break
+    // What is no border: the ground beside a box that ringing has widened, and the rim that JPEG blends.
+    if (difference(outer, ground) <= (near > 14 ? near : 3)) return null
+    return near > 14 && blended(outer, ground, fill.color)
+      ? { color: fill.color }
+      : { color: fill.color, border: d }
   }
-  const r = rect.x + rect.w - 1,
-    b = rect.y + rect.h - 1
-  const lower = [missing(rect.x, b, 1, -1), missing(r, b, -1, -1)]
-  const found = [
-    ...lower,
-    ...(corners === 'all' ? [missing(rect.x, rect.y, 1, 1), missing(r, rect.y, -1, 1)] : lower),
-  ]
-    .map((m) => Math.sqrt(m / (1 - Math.PI / 4)))
-    .sort((a, c) => a - c)
-  const radius = (found[1]! + found[2]!) / 2
-  return radius < 0.8 ? 0 : Math.min(side, Math.round(radius * 2) / 2)
+  // Where the ring is the ground itself, what stands there is no box but a loose mark; and a frame around a
+  // picture has another colour inside.
+  if (difference(outer, ground) <= 3) return null
+  return difference(sides.ring(Math.min(deepest, depth + 4)).color, outer) > near ? null : { color: outer }
 }

@@ -58,6 +58,44 @@ export function fateOf(before: Raster, after: Raster, rect: Rect): Fate {
   return best
 }
 
+/** What became of a cut. */
+type Fated = 'kept' | 'moved' | 'changed'
+
+/** From this share of alike points on, a cut stands there still, if changed; and unchanged. */
+const ROUGHLY = 0.5
+const EXACTLY = 0.985
+
+/** A place scaled to a design, within its right and lower edge; null where nothing is left. */
+function scaled(r: Rect, ratio: number, design: Raster, dy: number): Rect | null {
+  const x = Math.round(r.x * ratio),
+    y = dy ? r.y + dy : Math.round(r.y * ratio)
+  const w = Math.min(Math.round(r.w * ratio), design.width - x),
+    h = Math.min(Math.round(r.h * ratio), design.height - y)
+  return w < 1 || h < 1 ? null : { x, y, w, h }
+}
+
+/** What is left below others of a place that came to lie over them: the later one gives way. */
+function clearOf(placed: readonly Rect[], place: Rect | null): Rect | null {
+  if (!place) return null
+  const r = { ...place }
+  for (const p of placed)
+    if (p.x < r.x + r.w && r.x < p.x + p.w && p.y < r.y + r.h && r.y < p.y + p.h) {
+      const bottom = r.y + r.h
+      r.y = Math.max(r.y, p.y + p.h)
+      r.h = bottom - r.y
+    }
+  return r.h < 1 ? null : r
+}
+
+/** What phones show instead goes along with its cut; of the narrow design it stays where it is. */
+const narrowScaled = <N extends Rect>(n: N, ratio: number, dy: number): N => ({
+  ...n,
+  x: Math.round(n.x * ratio),
+  y: Math.max(0, dy ? n.y + dy : Math.round(n.y * ratio)),
+  w: Math.max(1, Math.round(n.w * ratio)),
+  h: Math.max(1, Math.round(n.h * ratio)),
+})
+
 /**
  * A plan on a new version of its design: cuts whose place still fits stay, those that moved go along, and
  * both moved and changed ones are flagged. A design of another width has its cuts scaled, all flagged as
@@ -75,60 +113,26 @@ export function replan(
   const cuts = plan.cuts.flatMap((cut, i) => {
     const { since: _, narrow, ...said } = cut
     const { dy, same } = fates[i]!
-    const moved = same > 0.5 && dy !== 0
-    const x = Math.round(cut.x * ratio),
-      y = moved ? cut.y + dy : Math.round(cut.y * ratio)
-    const r = {
-      x,
-      y,
-      w: Math.min(Math.round(cut.w * ratio), after.width - x),
-      h: Math.min(Math.round(cut.h * ratio), after.height - y),
-    }
-    if (r.w < 1 || r.h < 1) {
-      count.changed++
-      return []
-    }
-    // Where two would now overlap, the later one gives way.
-    for (const p of placed)
-      if (p.x < r.x + r.w && r.x < p.x + p.w && p.y < r.y + r.h && r.y < p.y + p.h) {
-        const bottom = r.y + r.h
-        r.y = Math.max(r.y, p.y + p.h)
-        r.h = bottom - r.y
-      }
-    if (r.h < 1) {
+    const moved = same > ROUGHLY && dy !== 0
+    const r = clearOf(placed, scaled(cut, ratio, after, moved ? dy : 0))
+    if (!r) {
       count.changed++
       return []
     }
     placed.push(r)
-    // What phones show instead goes along with its cut; of the narrow design it stays where it is.
-    const part =
-      narrow?.of === 'wide'
-        ? {
-            ...narrow,
-            x: Math.round(narrow.x * ratio),
-            y: Math.max(0, moved ? narrow.y + dy : Math.round(narrow.y * ratio)),
-            w: Math.max(1, Math.round(narrow.w * ratio)),
-            h: Math.max(1, Math.round(narrow.h * ratio)),
-          }
-        : narrow
-    const rest = { ...said, ...(part ? { narrow: part } : {}) }
-    if (same > 0.985 && !moved) {
-      count.kept++
-      return [{ ...rest, ...r }]
+    const fate: Fated = same <= EXACTLY ? 'changed' : moved ? 'moved' : 'kept'
+    count[fate]++
+    const part = narrow && {
+      narrow: narrow.of === 'wide' ? narrowScaled(narrow, ratio, moved ? dy : 0) : narrow,
     }
-    if (moved && same > 0.985) {
-      count.moved++
-      return [{ ...rest, ...r, since: 'moved' as const }]
-    }
-    count.changed++
-    return [{ ...rest, ...r, since: 'changed' as const }]
+    return [{ ...said, ...part, ...r, ...(fate !== 'kept' && { since: fate }) }]
   })
   const shift = (y: number) => {
     const near = plan.cuts
       .map((c, i) => ({ c, f: fates[i]! }))
       .filter(({ c }) => c.y >= y)
       .sort((a, b) => a.c.y - b.c.y)[0]
-    return near && near.f.same > 0.5 ? near.f.dy : 0
+    return near && near.f.same > ROUGHLY ? near.f.dy : 0
   }
   const edges = [...new Set(plan.edges.map((e) => Math.round(e * ratio) + (ratio === 1 ? shift(e) : 0)))]
     .filter((e) => e > 0 && e < after.height)

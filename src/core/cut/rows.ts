@@ -43,66 +43,73 @@ export function rowFacts(raster: Raster, progress?: (done: number) => void): Row
     coverage: new Float32Array(height),
   }
   const margin = Math.max(2, Math.round(width * 0.012))
-  const blocks = new Int32Array(BLOCKS)
   // Whether most of a row changes is told as well by some of its pixels.
   const stride = width >= 1000 ? 4 : width >= 800 ? 2 : 1
   for (let y = 0; y < height; y++) {
-    const row = y * width
     // Most rows of a design are like the row above.
-    if (y > 0 && same(px, row, width, stride, margin)) {
-      facts.left[y] = facts.left[y - 1]!
-      facts.right[y] = facts.right[y - 1]!
-      facts.ink[y] = facts.ink[y - 1]!
-      facts.from[y] = facts.from[y - 1]!
-      facts.to[y] = facts.to[y - 1]!
+    if (y > 0 && same(px, y * width, width, stride, margin)) {
+      for (const of of alike) facts[of][y] = facts[of][y - 1]!
       continue
     }
-    const ground = majority(px, row, margin)
-    facts.left[y] = ground
-    facts.right[y] = majority(px, row + width - margin, margin)
-    let ink = 0,
-      from = -1,
-      to = -1
-    for (let x = 0; x < width; x += stride) {
-      const p = px[row + x]!
-      if (differs(p, ground, PLAIN)) {
-        ink += stride
-        to = x
-        if (from < 0) from = x
-      }
-    }
-    facts.ink[y] = ink / width
-    facts.from[y] = from
-    facts.to[y] = to
-    if (y > 0) {
-      blocks.fill(0)
-      let changed = 0,
-        sum = 0,
-        seen = 0
-      for (let b = 0; b < BLOCKS; b++) {
-        const end = Math.floor(((b + 1) * width) / BLOCKS)
-        let count = 0
-        const start = Math.floor((b * width) / BLOCKS)
-        for (let x = start; x < end; x += stride) {
-          const p = px[row + x]!,
-            above = px[row + x - width]!
-          if (p === above) continue
-          const d = difference(p, above)
-          sum += d
-          if (d > PLAIN) count++
-        }
-        changed += count
-        const looked = Math.ceil((end - start) / stride)
-        seen += looked
-        if (count * 2 >= looked) blocks[b] = 1
-      }
-      facts.change[y] = changed / seen
-      facts.step[y] = sum / seen
-      facts.coverage[y] = blocks.reduce((n, b) => n + b, 0) / BLOCKS
-    }
+    readInk(facts, px, y, stride, margin)
+    if (y > 0) readChange(facts, px, y, stride)
     if (progress && (y & 255) === 0) progress(y / height)
   }
   return facts
+}
+
+/** The facts that a row shares with one that is the same. */
+const alike = ['left', 'right', 'ink', 'from', 'to'] as const
+
+/** Margins of a row, and where it differs from the left one. */
+function readInk(facts: RowFacts, px: Int32Array, y: number, stride: number, margin: number): void {
+  const { width } = facts
+  const row = y * width
+  const ground = majority(px, row, margin)
+  facts.left[y] = ground
+  facts.right[y] = majority(px, row + width - margin, margin)
+  let ink = 0,
+    from = -1,
+    to = -1
+  for (let x = 0; x < width; x += stride)
+    if (differs(px[row + x]!, ground, PLAIN)) {
+      ink += stride
+      to = x
+      if (from < 0) from = x
+    }
+  facts.ink[y] = ink / width
+  facts.from[y] = from
+  facts.to[y] = to
+}
+
+/** How much of a row changes against the one above. */
+function readChange(facts: RowFacts, px: Int32Array, y: number, stride: number): void {
+  const { width } = facts
+  const row = y * width
+  let changed = 0,
+    sum = 0,
+    seen = 0,
+    covered = 0
+  for (let b = 0; b < BLOCKS; b++) {
+    const start = Math.floor((b * width) / BLOCKS),
+      end = Math.floor(((b + 1) * width) / BLOCKS)
+    let count = 0
+    for (let x = start; x < end; x += stride) {
+      const p = px[row + x]!,
+        above = px[row + x - width]!
+      if (p === above) continue
+      const d = difference(p, above)
+      sum += d
+      if (d > PLAIN) count++
+    }
+    changed += count
+    const looked = Math.ceil((end - start) / stride)
+    seen += looked
+    if (count * 2 >= looked) covered++
+  }
+  facts.change[y] = changed / seen
+  facts.step[y] = sum / seen
+  facts.coverage[y] = covered / BLOCKS
 }
 
 /** Whether a row is like the one above wherever it would be looked at. */

@@ -98,6 +98,36 @@ export const mutedSchema = z.object({
 })
 export type Muted = z.infer<typeof mutedSchema>
 
+/** What an email says besides its bands. */
+const emailFields = {
+  version: z.literal(EMAIL_VERSION),
+  /**
+   * How it is written: composed from bands, the whole HTML by hand, or plain text only. The other two are
+   * kept while one counts.
+   */
+  way: z.enum(['bands', 'hand', 'plain']),
+  /** px */
+  width: z.number().int().min(320).max(900),
+  lang: langSchema,
+  dir: dirSchema,
+  title: z.string().max(200),
+  subject: z.string().max(500),
+  preheader: z.string().max(500),
+  styles: styleOverridesSchema,
+  hand: byHandSchema.optional(),
+  /** The whole email where it is plain text only. */
+  plain: z.string().max(400_000).optional(),
+  /**
+   * The plain-text part beside the HTML where it is written by hand; left out, it is made from the HTML's own
+   * words.
+   */
+  text: z.string().max(400_000).optional(),
+  fields: z.array(fieldSchema).max(200).optional(),
+  recipients: z.array(sampleRecipientSchema).max(40).optional(),
+  /** Findings that somebody has looked at and leaves as they are, with why. */
+  muted: z.array(mutedSchema).max(400).optional(),
+}
+
 /**
  * The schemas of a document, around the schema of its tiles: the document knows rows, cells and bands, and leaves to `tiles/` what tiles are made
  * of.
@@ -147,35 +177,7 @@ export function documentSchemas(tile: z.ZodType<Tile>) {
     lang: langSchema.optional(),
     dir: dirSchema.optional(),
   })
-  const email = z.object({
-    version: z.literal(EMAIL_VERSION),
-    /**
-     * How it is written: composed from bands, the whole HTML by hand, or plain text only. The other two are
-     * kept while one counts.
-     */
-    way: z.enum(['bands', 'hand', 'plain']),
-    /** px */
-    width: z.number().int().min(320).max(900),
-    lang: langSchema,
-    dir: dirSchema,
-    title: z.string().max(200),
-    subject: z.string().max(500),
-    preheader: z.string().max(500),
-    styles: styleOverridesSchema,
-    bands: z.array(band).max(400),
-    hand: byHandSchema.optional(),
-    /** The whole email where it is plain text only. */
-    plain: z.string().max(400_000).optional(),
-    /**
-     * The plain-text part beside the HTML where it is written by hand; left out, it is made from the HTML's own
-     * words.
-     */
-    text: z.string().max(400_000).optional(),
-    fields: z.array(fieldSchema).max(200).optional(),
-    recipients: z.array(sampleRecipientSchema).max(40).optional(),
-    /** Findings that somebody has looked at and leaves as they are, with why. */
-    muted: z.array(mutedSchema).max(400).optional(),
-  })
+  const email = z.object({ ...emailFields, bands: z.array(band).max(400) })
   return { cell, row, band, email }
 }
 

@@ -57,7 +57,7 @@ export function pageStyle(html: string, sheets: readonly string[] = [], base?: s
     buttons: new Map(),
   }
   const logos: PageStyle['logos'] = []
-  visit(tree, { color: undefined, font: undefined, header: false }, page, logos, variables, base)
+  visit(tree, { color: undefined, font: undefined, header: false }, { counted: page, logos, variables, base })
   const top = <K>(m: Map<string, { value: K; count: number }>, most: number) =>
     [...m.values()]
       .filter((f) => f.count >= LEAST_TEXT)
@@ -134,65 +134,80 @@ function resolved(value: string, variables: ReadonlyMap<string, string>, depth =
   )
 }
 
-function visit(
-  node: Element | Root,
-  from: Inherited,
-  page: Counted,
-  logos: PageStyle['logos'],
-  variables: ReadonlyMap<string, string>,
-  base?: string,
-): void {
+/** What the visit of a page needs and gathers. */
+interface Visit {
+  counted: Counted
+  logos: PageStyle['logos']
+  variables: ReadonlyMap<string, string>
+  base?: string
+}
+
+/** Elements whose words nobody reads on the page. */
+const unread = new Set(['script', 'style', 'template', 'noscript', 'head'])
+
+/** Letters that a page's own ground counts for: more than any part of it (common practice, no source). */
+const PAGE_LETTERS = 1000
+
+function visit(node: Element | Root, from: Inherited, page: Visit): void {
   for (const e of node.children) {
-    if (e.type !== 'element' || ['script', 'style', 'template', 'noscript', 'head'].includes(e.tagName))
-      continue
+    if (e.type !== 'element' || unread.has(e.tagName)) continue
     const style = Object.fromEntries(
-      Object.entries(styleOfElement(e)).map(([k, v]) => [k, resolved(v, variables)]),
+      Object.entries(styleOfElement(e)).map(([k, v]) => [k, resolved(v, page.variables)]),
     )
     const name =
       `${e.tagName} ${String(e.properties.id ?? '')} ${[e.properties.className].flat().join(' ')}`.toLowerCase()
-    const header = from.header || e.tagName === 'header' || /\b(header|navbar|masthead|topbar)\b/.test(name)
-    const background = colorOf(style['background-color'] ?? backgroundOf(style.background))
-    const color = colorOf(style.color) ?? from.color
-    const font = style['font-family'] ?? from.font
-    const text = textOf(e).replace(/\s+/g, ' ').trim()
-    const direct = e.children.reduce((s, c) => s + (c.type === 'text' ? c.value.trim().length : 0), 0)
-    const padding = paddingOf(style)
-    const button =
-      background &&
-      text &&
-      text.length <= 40 &&
-      (e.tagName === 'a' ||
-        e.tagName === 'button' ||
-        (e.tagName === 'input' && e.properties.type === 'submit')) &&
-      padding.left + padding.right >= 8
-    if (button)
-      count(
-        page.buttons,
-        {
-          background,
-          color: color ?? '#ffffff',
-          radius: Math.round(pxOf(style['border-radius']?.split(' ')[0]) ?? 0),
-          padX: Math.round((padding.left + padding.right) / 2),
-          padY: Math.round((padding.top + padding.bottom) / 2),
-          label: text,
-        },
-        1,
-        `${background} ${color} ${style['border-radius']}`,
-      )
-    else if (e.tagName === 'a' && text) {
-      if (color) count(page.links, color, text.length)
-    } else if (background)
-      count(
-        page.backgrounds,
-        background,
-        e.tagName === 'body' || e.tagName === 'html' ? 1000 : Math.max(1, Math.round(text.length / 20)),
-      )
-    if (direct && !button && e.tagName !== 'a') {
-      if (color) count(page.texts, color, direct)
+    const here: Inherited = {
+      color: colorOf(style.color) ?? from.color,
+      font: style['font-family'] ?? from.font,
+      header: from.header || e.tagName === 'header' || /\b(header|navbar|masthead|topbar)\b/.test(name),
     }
-    if (direct && font) count(page.fonts, font, direct)
-    logo(e, name, header, logos, base)
-    visit(e, { color, font, header }, page, logos, variables, base)
+    countLooks(e, style, here, page.counted)
+    logo(e, name, here.header, page.logos, page.base)
+    visit(e, here, page)
+  }
+}
+
+/** Counts the colours and fonts of one element, by the letters that show them. */
+function countLooks(
+  e: Element,
+  style: Record<string, string>,
+  { color, font }: Inherited,
+  page: Counted,
+): void {
+  const background = colorOf(style['background-color'] ?? backgroundOf(style.background))
+  const text = textOf(e).replace(/\s+/g, ' ').trim()
+  const direct = e.children.reduce((s, c) => s + (c.type === 'text' ? c.value.trim().length : 0), 0)
+  const button = background && buttonOf(e, style, text, background, color)
+  if (button) count(page.buttons, button, 1, `${background} ${color} ${style['border-radius']}`)
+  else if (e.tagName === 'a' && text) {
+    if (color) count(page.links, color, text.length)
+  } else if (background) {
+    const whole = e.tagName === 'body' || e.tagName === 'html'
+    count(page.backgrounds, background, whole ? PAGE_LETTERS : Math.max(1, Math.round(text.length / 20)))
+  }
+  if (direct && !button && e.tagName !== 'a' && color) count(page.texts, color, direct)
+  if (direct && font) count(page.fonts, font, direct)
+}
+
+/** An element as a button, where it is drawn as one: filled, of few words, with room beside them. */
+function buttonOf(
+  e: Element,
+  style: Record<string, string>,
+  label: string,
+  background: string,
+  color: string | undefined,
+): PageButton | null {
+  const padding = paddingOf(style)
+  const pressed =
+    e.tagName === 'a' || e.tagName === 'button' || (e.tagName === 'input' && e.properties.type === 'submit')
+  if (!pressed || !label || label.length > 40 || padding.left + padding.right < 8) return null
+  return {
+    background,
+    color: color ?? '#ffffff',
+    radius: Math.round(pxOf(style['border-radius']?.split(' ')[0]) ?? 0),
+    padX: Math.round((padding.left + padding.right) / 2),
+    padY: Math.round((padding.top + padding.bottom) / 2),
+    label,
   }
 }
 

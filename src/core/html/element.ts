@@ -34,8 +34,11 @@ export const text = (value: string): Text => ({ type: 'text', value: clean(value
 /** A comment node. */
 export const comment = (value: string): Comment => ({ type: 'comment', value })
 
+/** CSS declarations by property; numbers are px, what is left out is not written. */
+export type Declarations = Record<string, string | number | undefined | false>
+
 /** CSS declarations as a `style` attribute: values left out are dropped, numbers are px. */
-export function css(declarations: Record<string, string | number | undefined | false>): string {
+export function css(declarations: Declarations): string {
   let out = ''
   for (const [name, value] of Object.entries(declarations)) {
     if (value === undefined || value === false || value === '') continue

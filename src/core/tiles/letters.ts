@@ -1,9 +1,8 @@
 import { fontFamily } from '../email/fonts'
+import type { Declarations } from '../html/element'
 import type { LinkStyle, TextStyle } from '../email/styles'
 import type { TileContext } from './context'
 import type { ColorPair } from './definition'
-
-type Declarations = Record<string, string | number | undefined | false>
 
 /** How a text style is written into an element, and the classes for what differs on narrow and at night. */
 export function letters(

@@ -169,37 +169,43 @@ interface Style {
 
 const measuring = createCanvas(4, 4).getContext('2d')
 
+/** Elements that draw nothing where they stand. */
+const undrawn = new Set([
+  'defs',
+  'clipPath',
+  'mask',
+  'symbol',
+  'pattern',
+  'script',
+  'style',
+  'title',
+  'desc',
+  'foreignObject',
+])
+
+/** More lines of words than this in one drawing are not read. */
+const MOST_LINES = 4000
+
+/** What a drawing begins with (initial values of SVG 2). */
+const initialStyle: Style = {
+  font: 'sans-serif',
+  size: 16,
+  bold: false,
+  italic: false,
+  color: '#000000',
+  anchor: 'start',
+  space: 0,
+  hidden: false,
+}
+
 /** Words and pictures of a drawing, in px of the raster. */
 function layersOf(tree: Root, svg: Element, box: { x: number; y: number }, scale: number): DesignLayers {
-  inlineRules(
-    tree,
-    readSheet(
-      [...elementsOf(svg)]
-        .filter((e) => e.tagName === 'style')
-        .map(text)
-        .join('\n'),
-    ).statics,
-  )
+  const sheets = [...elementsOf(svg)].filter((e) => e.tagName === 'style').map(text)
+  inlineRules(tree, readSheet(sheets.join('\n')).statics)
   const pieces: TextLine[] = []
   const shapes: DesignLayers['shapes'] = []
-  const origin: Matrix = times([scale, 0, 0, scale, 0, 0], [1, 0, 0, 1, -box.x, -box.y])
   const walk = (e: Element, m: Matrix, s: Style) => {
-    if (
-      [
-        'defs',
-        'clipPath',
-        'mask',
-        'symbol',
-        'pattern',
-        'script',
-        'style',
-        'title',
-        'desc',
-        'foreignObject',
-      ].includes(e.tagName) ||
-      pieces.length > 4000
-    )
-      return
+    if (undrawn.has(e.tagName) || pieces.length > MOST_LINES) return
     const here = times(m, transformOf(e.properties.transform)),
       style = styled(e, s)
     if (style.hidden) return
@@ -208,39 +214,29 @@ function layersOf(tree: Root, svg: Element, box: { x: number; y: number }, scale
       if (straight) pieces.push(...linesOf(e, here, style))
       return
     }
-    if (e.tagName === 'image' && straight) {
-      const [x, y, w, h] = ['x', 'y', 'width', 'height'].map(
-        (k) => parseFloat(String(e.properties[k] ?? 0)) || 0,
-      ) as [number, number, number, number]
-      if (w && h)
-        shapes.push({
-          x: here[0] * x + here[4],
-          y: here[3] * y + here[5],
-          w: w * here[0],
-          h: h * here[3],
-          name: String(e.properties.id ?? 'picture').slice(0, 200),
-          kind: 'picture',
-        })
-    }
+    const picture = e.tagName === 'image' && straight && pictureAt(e, here)
+    if (picture) shapes.push(picture)
     for (const c of e.children) if (c.type === 'element') walk(c, here, style)
   }
-  for (const c of svg.children)
-    if (c.type === 'element')
-      walk(
-        c,
-        origin,
-        styled(svg, {
-          font: 'sans-serif',
-          size: 16,
-          bold: false,
-          italic: false,
-          color: '#000000',
-          anchor: 'start',
-          space: 0,
-          hidden: false,
-        }),
-      )
+  const origin: Matrix = times([scale, 0, 0, scale, 0, 0], [1, 0, 0, 1, -box.x, -box.y])
+  for (const c of svg.children) if (c.type === 'element') walk(c, origin, styled(svg, initialStyle))
   return { texts: blocksOf(joinPieces(pieces)).slice(0, 2000), shapes: shapes.slice(0, 2000) }
+}
+
+/** Where a picture of a drawing lies, px of the raster; null where it has no size. */
+function pictureAt(e: Element, m: Matrix): DesignLayers['shapes'][number] | null {
+  const [x, y, w, h] = ['x', 'y', 'width', 'height'].map(
+    (k) => parseFloat(String(e.properties[k] ?? 0)) || 0,
+  ) as [number, number, number, number]
+  if (!w || !h) return null
+  return {
+    x: m[0] * x + m[4],
+    y: m[3] * y + m[5],
+    w: w * m[0],
+    h: h * m[3],
+    name: String(e.properties.id ?? 'picture').slice(0, 200),
+    kind: 'picture',
+  }
 }
 
 /** Presentation attributes, over which style prevails (SVG 2, 6.4). */

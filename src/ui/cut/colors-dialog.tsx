@@ -8,7 +8,7 @@ import { ApiProblem, call } from '../api'
 import type { BenchJob } from '../bench/types'
 import { Button, Choice, cx } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
-import type { CutWork } from './work'
+import type { CutWork } from './work/use-cut-work'
 
 /**
  * The colours of the design, or of the selected cut, by how much they cover, each exactly as it stands there.

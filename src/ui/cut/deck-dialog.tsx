@@ -10,7 +10,7 @@ import { Dropdown, Tick } from '../compose/groups/parts'
 import { Button, cx } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import { kindNames } from './kinds'
-import type { CutWork } from './work'
+import type { CutWork } from './work/use-cut-work'
 
 /**
  * Copy comes in as pieces, offered to the words cuts in reading order; each can be dragged, or given by its

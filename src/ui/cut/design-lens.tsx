@@ -8,7 +8,7 @@ import { LensFrame, useWidth } from '../bench/lens'
 import { cx, IconButton } from '../parts/controls'
 import { kindNames, tints } from './kinds'
 import { Loupe } from './loupe'
-import type { CutWork } from './work'
+import type { CutWork } from './work/use-cut-work'
 
 interface Props {
   work: CutWork

@@ -9,7 +9,7 @@ import type { BenchJob } from '../bench/types'
 import { BoardChoice, type Board } from '../parts/boards'
 import { Button, NumberField, Progress, Row } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
-import type { CutWork } from './work'
+import type { CutWork } from './work/use-cut-work'
 
 type Replaced = AnswerOf<Routes['PUT /api/jobs/:job/design']>
 

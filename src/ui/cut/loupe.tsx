@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
 import { toast } from 'sonner'
-import type { CutWork } from './work'
+import type { CutWork } from './work/use-cut-work'
 
 const SIDE = 11,
   PIXEL = 11

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react'
 import type { Cut } from '@/core/cut/plan'
 import { Button, cx } from '../parts/controls'
-import type { CutWork } from './work'
+import type { CutWork } from './work/use-cut-work'
 
 /**
  * A mark without its ground, on the grounds it may come to stand on; where it would vanish, a line around it

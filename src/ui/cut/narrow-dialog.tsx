@@ -5,7 +5,7 @@ import type { Rect } from '@/core/cut/raster'
 import { PHONE, smallWords } from '@/core/cut/small-words'
 import { Button, Choice, cx, NumberField, Row } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
-import type { CutWork } from './work'
+import type { CutWork } from './work/use-cut-work'
 
 type Source = 'wide' | 'narrow'
 

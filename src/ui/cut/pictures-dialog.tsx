@@ -5,7 +5,7 @@ import { loadTimes } from '@/core/picture/load-times'
 import type { Cut } from '@/core/cut/plan'
 import { cx, kb, NumberField, Row } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
-import type { CutWork } from './work'
+import type { CutWork } from './work/use-cut-work'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip)
 

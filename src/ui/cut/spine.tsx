@@ -19,7 +19,7 @@ import type { Cut } from '@/core/cut/plan'
 import type { BenchJob } from '../bench/types'
 import { cx, kb } from '../parts/controls'
 import { kindNames } from './kinds'
-import type { CutWork } from './work'
+import type { CutWork } from './work/use-cut-work'
 
 /** What a cut still lacks, in a few words. */
 function lacks(c: Cut): string | null {

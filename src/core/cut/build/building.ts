@@ -3,7 +3,7 @@ import type { HouseStyle } from '../../email/styles'
 import type { PictureRef } from '../../picture/ref'
 import type { Ground } from '../ground'
 import type { Ink } from '../ink'
-import { Lettering } from '../lettering'
+import { Typography } from '../typography'
 import { leavesOf, type Layout } from '../partition'
 import type { Cut, CutPlan, Panel } from '../plan'
 import type { Rect } from '../raster'
@@ -49,7 +49,7 @@ export class Building {
   readonly scale: number
   /** Cuts that become something. */
   readonly cuts: Cut[]
-  readonly lettering: Lettering
+  readonly lettering: Typography
   /** Words that are held by the right edge of their column. */
   readonly right = new Set<string>()
   /** By how much what was built so far is higher than the design. */
@@ -59,7 +59,7 @@ export class Building {
   constructor(readonly input: BuildInput) {
     this.scale = input.size.width / input.emailWidth
     this.cuts = input.plan.cuts.filter((c) => c.kind !== 'nothing')
-    this.lettering = new Lettering({
+    this.lettering = new Typography({
       cuts: this.cuts,
       scale: this.scale,
       house: input.house,

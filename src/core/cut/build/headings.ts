@@ -1,5 +1,5 @@
 import type { RichText } from '../../email/richtext'
-import { TITLE_SIZE } from '../lettering'
+import { TITLE_SIZE } from '../typography'
 import type { Cut } from '../plan'
 import type { Building } from './building'
 

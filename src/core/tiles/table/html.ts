@@ -1,6 +1,6 @@
 import type { Element, ElementContent } from 'hast'
 import { classes, type TileContext } from '../context'
-import { css, el, text } from '../../html/element'
+import { css, el, text, type Declarations } from '../../html/element'
 import { letters, physical } from '../letters'
 import type { RoleStyle } from '../../email/cascade'
 import type { TextStyle } from '../../email/styles'
@@ -14,54 +14,23 @@ export const tableStyle = (tile: Pick<TableTile, 'style'>, look: RoleStyle): Tex
   ...tile.style,
 })
 
+/** What the cells of one table share. */
+interface Grid {
+  tile: TableTile
+  c: TileContext
+  style: Declarations
+  names: ReturnType<typeof letters>['names']
+  cards: boolean
+}
+
 /**
  * A table of data with header cells that know their scope (WHATWG HTML, 4.9.10), so that it is read aloud as
  * one. On narrow it scrolls in its place, or every row becomes a card whose cells bear their column's name.
  */
 export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
   const { style, names } = letters(tableStyle(tile, c.look), c)
-  const cards = tile.compact === 'cards'
-  const heads = tile.headRow ? tile.rows[0]! : []
-  const cell = (words: string, row: number, column: number): Element => {
-    const head = (tile.headRow && row === 0) || (tile.headColumn && column === 0)
-    const spec = tile.columns[column]
-    const zebra = tile.zebra && (row - (tile.headRow ? 1 : 0)) % 2 === 1 && row > 0 ? tile.zebra : undefined
-    const ground = head ? (tile.headBackground ?? zebra) : zebra
-    const named =
-      cards && tile.headRow && row > 0 && !(tile.headColumn && column === 0) && (heads[column] ?? '').trim()
-    return el(
-      head ? 'th' : 'td',
-      {
-        scope: head ? (tile.headRow && row === 0 ? 'col' : 'row') : undefined,
-        width: row === 0 && spec?.width ? `${spec.width}%` : undefined,
-        className: classes(...names, cards ? card(c.rules) : scrollCell(c.rules)),
-        ...(ground ? { bgColor: ground } : {}),
-        style: css({
-          padding: tile.space,
-          'background-color': ground,
-          'border-bottom': tile.edge && `${tile.edge.width}px ${tile.edge.style} ${tile.edge.color}`,
-          ...style,
-          ...(head ? { 'font-weight': 'bold', ...(tile.headColor ? { color: tile.headColor } : {}) } : {}),
-          'text-align': physical(spec?.align ?? 'left', c),
-          'vertical-align': 'top',
-        }),
-      },
-      named
-        ? el(
-            'span',
-            { className: classes(c.rules.show('inline')), style: 'display:none' },
-            text(`${replaceFields(heads[column]!, c.fields)}: `),
-          )
-        : null,
-      text(replaceFields(words, c.fields)),
-    )
-  }
-  const row = (cells: string[], i: number) =>
-    el(
-      'tr',
-      { className: classes(cards && tile.headRow && i === 0 && cardHead(c.rules)) },
-      tile.columns.map((_, k) => cell(cells[k] ?? '', i, k)),
-    )
+  const grid: Grid = { tile, c, style, names, cards: tile.compact === 'cards' }
+  const first = tile.headRow ? 1 : 0
   const table = el(
     'table',
     {
@@ -71,35 +40,84 @@ export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
       width: '100%',
       style: 'width:100%;border-collapse:collapse',
     },
-    tile.caption.trim()
-      ? el(
-          'caption',
-          {
-            className: classes(...names),
-            style: css({ padding: `0 0 ${tile.space}px`, ...style, 'text-align': physical('left', c) }),
-          },
-          text(replaceFields(tile.caption, c.fields)),
-        )
-      : null,
-    tile.headRow ? el('thead', null, row(tile.rows[0]!, 0)) : null,
+    captionOf(grid),
+    first ? el('thead', null, rowOf(grid, tile.rows[0]!, 0)) : null,
     el(
       'tbody',
       null,
-      tile.rows.slice(tile.headRow ? 1 : 0).map((r, i) => row(r, i + (tile.headRow ? 1 : 0))),
+      tile.rows.slice(first).map((r, i) => rowOf(grid, r, i + first)),
     ),
   )
+  if (grid.cards) return [table]
   return [
-    cards
-      ? table
-      : el(
-          'div',
-          {
-            className: classes(scroll(c.rules)),
-            tabIndex: 0,
-            role: 'region',
-            ariaLabel: replaceFields(tile.caption, c.fields).trim() || 'Table',
-          },
-          table,
-        ),
+    el(
+      'div',
+      {
+        className: classes(scroll(c.rules)),
+        tabIndex: 0,
+        role: 'region',
+        ariaLabel: replaceFields(tile.caption, c.fields).trim() || 'Table',
+      },
+      table,
+    ),
   ]
 }
+
+const captionOf = ({ tile, c, style, names }: Grid): Element | null =>
+  tile.caption.trim()
+    ? el(
+        'caption',
+        {
+          className: classes(...names),
+          style: css({ padding: `0 0 ${tile.space}px`, ...style, 'text-align': physical('left', c) }),
+        },
+        text(replaceFields(tile.caption, c.fields)),
+      )
+    : null
+
+/** @param i counted from 0, the head row included */
+const rowOf = (grid: Grid, cells: readonly string[], i: number): Element =>
+  el(
+    'tr',
+    { className: classes(grid.cards && grid.tile.headRow && i === 0 && cardHead(grid.c.rules)) },
+    grid.tile.columns.map((_, k) => cellOf(grid, cells[k] ?? '', i, k)),
+  )
+
+function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: number, column: number): Element {
+  const inHeadRow = tile.headRow && row === 0
+  const inHeadColumn = tile.headColumn && column === 0
+  const head = inHeadRow || inHeadColumn
+  const spec = tile.columns[column]
+  const zebra = tile.zebra && (row - (tile.headRow ? 1 : 0)) % 2 === 1 && row > 0 ? tile.zebra : undefined
+  const ground = head ? (tile.headBackground ?? zebra) : zebra
+  const name = tile.headRow ? (tile.rows[0]![column] ?? '') : ''
+  const named = cards && row > 0 && !inHeadColumn && name.trim() !== ''
+  return el(
+    head ? 'th' : 'td',
+    {
+      scope: head ? (inHeadRow ? 'col' : 'row') : undefined,
+      width: row === 0 && spec?.width ? `${spec.width}%` : undefined,
+      className: classes(...names, cards ? card(c.rules) : scrollCell(c.rules)),
+      ...(ground ? { bgColor: ground } : {}),
+      style: css({
+        padding: tile.space,
+        'background-color': ground,
+        'border-bottom': tile.edge && `${tile.edge.width}px ${tile.edge.style} ${tile.edge.color}`,
+        ...style,
+        ...(head ? { 'font-weight': 'bold', ...(tile.headColor ? { color: tile.headColor } : {}) } : {}),
+        'text-align': physical(spec?.align ?? 'left', c),
+        'vertical-align': 'top',
+      }),
+    },
+    named ? columnName(name, c) : null,
+    text(replaceFields(words, c.fields)),
+  )
+}
+
+/** The name of a column before its value, seen on cards only. */
+const columnName = (name: string, c: TileContext): Element =>
+  el(
+    'span',
+    { className: classes(c.rules.show('inline')), style: 'display:none' },
+    text(`${replaceFields(name, c.fields)}: `),
+  )

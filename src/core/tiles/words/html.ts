@@ -54,11 +54,13 @@ function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Elemen
   )
 }
 
-/**
- * Space after a block that is not the last: half a line after a heading, three quarters after a paragraph.
- */
+/** Space after a block that is not the last, in heights of its lines (common practice, no source). */
+const AFTER_HEADING = 0.4
+const AFTER_PARAGRAPH = 0.7
+
+/** Space after a block that is not the last, px. @param level of the heading; 0 of a paragraph */
 export const gapAfter = (s: Pick<TextStyle, 'line'>, level: number): number =>
-  Math.round(s.line * (level ? 0.4 : 0.7))
+  Math.round(s.line * (level ? AFTER_HEADING : AFTER_PARAGRAPH))
 
 /** Space under an item of a list, and how far a list stands in, px. */
 export const LIST_SPACE = 4,

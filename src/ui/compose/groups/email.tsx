@@ -8,7 +8,7 @@ import type { BenchJob } from '../../bench/types'
 import { Button, Choice, ColorField, Group, Row, TextRow } from '../../parts/controls'
 import { HouseStyleDialog } from '../house'
 import { TextPart } from '../text-part'
-import { Ways } from '../ways'
+import { WrittenGroup } from '../written/written-group'
 import { MaybeColor } from './parts'
 
 /** The email's own values. */
@@ -134,7 +134,7 @@ export function EmailGroups({
           {open && <HouseStyleDialog job={job} onSaved={setHouse} onClose={() => setOpen(false)} />}
         </Group>
       )}
-      <Ways email={email} job={job} apply={apply} flush={flush} />
+      <WrittenGroup email={email} job={job} apply={apply} flush={flush} />
     </div>
   )
 }

@@ -44,7 +44,7 @@ export function readableOf(cut: Cut, scale: number): Rect {
  * Reads words off pictures (OCR), in a worker of its own and without a network: its files come from the app.
  * One reader serves many cuts; ending it cancels whatever it is doing.
  */
-export class Reader {
+export class Ocr {
   private worker: Promise<Worker> | null = null
   private ended = false
 

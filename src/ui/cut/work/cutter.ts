@@ -37,7 +37,7 @@ export class Cutter {
   }
 
   private start(): Worker {
-    const worker = new Worker(new URL('../../workers/cutter.ts', import.meta.url), { type: 'module' })
+    const worker = new Worker(new URL('../../../workers/cutter.ts', import.meta.url), { type: 'module' })
     worker.addEventListener('message', (event: MessageEvent<CutterMessage>) => {
       const m = event.data
       const w = this.waiting.get(m.call)

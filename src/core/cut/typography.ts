@@ -2,16 +2,19 @@ import { fontStacks, isWebFont, safeFont, type Font, type FontStack, type SafeFo
 import { plainOf } from '../email/richtext'
 import type { HouseStyle } from '../email/styles'
 import { wordsWidth } from '../email/widths'
+import { boldStroke, inkBlocks, letterSize, middle, type Ink, type InkBlock } from './ink'
 import {
-  boldness,
-  boldStroke,
-  capitalHeight,
-  inkBlocks,
-  letterSize,
-  middle,
-  type Ink,
-  type InkBlock,
-} from './ink'
+  bolder,
+  FEW,
+  heightOf,
+  isWide,
+  lettersOf,
+  settled,
+  spacingOf,
+  withWords,
+  within,
+  type Seen,
+} from './letter-size'
 import type { BoxLook, Cut } from './plan'
 import { around, type Rect } from './raster'
 import { isItalic, offsOf, offWidth, span, tellFonts, type Off, type Sample } from './typeface'
@@ -39,6 +42,28 @@ export interface Letters {
 /** Short words of this size, px, are a heading (common practice, no source). */
 export const TITLE_SIZE = 22
 
+/** Words that are wider or narrower than their font has them by less than this are set in it. */
+const RIGHT = 0.04
+
+/** Blocks are of one size where the tallest is less than this times the lowest. */
+const ALIKE = 1.15
+
+/** Words that are wider than this times what their height says are words of which some were not read. */
+const UNREAD = 1.7
+
+/** Letters are as high as others within this, design px. */
+const AS_HIGH = 0.7
+
+/** From so many letters on, their width tells their size. */
+const SURE = 8
+
+/** Size of letters of which nothing is seen, px: that of most body text (common practice, no source). */
+const UNSEEN = 16
+
+/** Height of a single line in sizes of its letters (common practice, no source). */
+const TITLE_LEADING = 1.2
+const BODY_LEADING = 1.5
+
 type Inherited = Pick<Sample, 'house' | 'web'>
 
 /** What the words of a design as a whole are set in. */
@@ -54,7 +79,7 @@ interface Faces {
  * Tells how the words of a design are set: from their ink, from the words themselves, and from what stands
  * near.
  */
-export class Lettering {
+export class Typography {
   /** `scale`: design px for each px of the email. */
   constructor(
     private readonly input: {
@@ -166,128 +191,116 @@ export class Lettering {
     return this.remembered(`${cut.id}:${behind}:${set ? 'set' : 'alone'}`, () => {
       const s = this.input.scale
       const own = cut.lettering
-      const said = saidBy(cut)
-      const ink = withWords(this.inkOf(cut, cut.ground ?? behind), said)
-      const { fonts, off, offs } = this.faces()
-      const told = own ? undefined : fonts.get(cut.id),
-        { house, web } = this.inherited(cut, ink),
-        font = told ? fontStacks[told] : house
-      const blocks = inkBlocks(ink.lines, font)
-      const main = blocks.reduce<InkBlock | undefined>(
-        (a, b) => (!a || b.lines.length > a.lines.length ? b : a),
-        undefined,
-      )
-      // Of capitals and figures the words tell that there is no small letter among them to be measured.
-      const capitals = Boolean(said) && !/\p{Ll}/u.test(said)
-      // Nor in others anything but small letters.
-      const low = Boolean(said) && !/[^\p{Ll}\s.,;:'’"“”-]|[bdfhklt]/u.test(said)
-      const high =
-        (capitals && ink.lines.length
-          ? Math.max(...ink.lines.map(capitalHeight)) / font.cap
-          : low && ink.lines.length
-            ? middle(ink.lines.map((l) => l.small)) / font.x
-            : (main?.size ?? 0)) / s
-      const italic = own ? Boolean(own.italic) : isItalic(ink.lines)
-      const alike =
-        blocks.length > 0 &&
-        Math.max(...blocks.map((b) => b.size)) < 1.15 * Math.min(...blocks.map((b) => b.size))
-      const spanOf = (bold: boolean) =>
-        alike && cut.words?.content.every((b) => b.type === 'paragraph')
-          ? span(said, ink.lines.length, font, { bold, italic })
-          : 0
-      const inked = ink.lines.reduce((sum, l) => sum + l.w, 0) / s
-      const bold =
-        own?.bold ?? set?.bold ?? (main ? bolder(main, high, (b) => inked / (spanOf(b) || Infinity)) : false)
-      // Much wider than that are only words of which some were not read.
-      const byWidth = inked / (spanOf(bold) || Infinity),
-        width = byWidth < 1.7 * high ? byWidth : 0
-      // Of lines that differ the one that agrees best with the width tells; where that says nothing, the
-      // width of others as high does.
-      const nearest =
-        main && width && !capitals && !low
-          ? main.lines
-              .map((l) => letterSize(l, font) / s)
-              .reduce((a, b) => (Math.abs(b - width) < Math.abs(a - width) ? b : a))
-          : high
-      const height =
-        width || !main
-          ? nearest
-          : high *
-            Math.exp(
-              middle(offs.filter((o) => Math.abs(o.small - main.lines[0]!.small) <= 0.7).map((o) => o.off)),
-            )
-      // Letters stand apart by about a tenth of their size; capitals that are set wide show more, and are
-      // wider than they could else be.
-      const apart = middle(ink.lines.map((l) => l.gap)) / s
-      const wide =
-        capitals &&
-        /\p{Lu}.*\p{Lu}.*\p{Lu}/u.test(said) &&
-        ink.lines.length <= 2 &&
-        apart >= 0.13 * height &&
-        (width ? width > 1.06 * height : apart >= 0.25 * height)
-      const size = Math.max(
-        6,
-        Math.min(
-          120,
-          Math.round(
-            own?.size ??
-              set?.size ??
-              (main
-                ? wide
-                  ? height
-                  : settled(height, width, {
-                      off,
-                      web: web && !told,
-                      trust: said.length < FEW ? (s < 1.5 ? 0.5 : 0) : 1,
-                    })
-                : 16),
-          ),
-        ),
-      )
-      const spacing = own
-        ? own.spacing
-        : wide
-          ? Math.round(
-              2 *
-                (width
-                  ? (inked - size * spanOf(bold)) / Math.max(1, said.length - ink.lines.length)
-                  : apart - 0.09 * size),
-            ) / 2 || undefined
-          : undefined
+      const seen = this.seen(cut, behind)
+      const { ink, font, told, said } = seen
+      const { bold, italic, width, inked, spanned } = this.widthOf(cut, seen, set?.bold)
+      const height = this.heightBeside(seen, width)
+      const wide = isWide(seen, height, width)
+      const size = within(own?.size ?? set?.size ?? this.sizeOf(seen, height, width, wide), 6, 120)
+      const spacing = own ? own.spacing : wide ? spacingOf(seen, { size, width, inked, spanned }) : undefined
+      const line = within(own?.line ?? this.lineOf(cut, seen, size), size, 200)
       const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
-      // Lines of one paragraph that stand wide apart look like so many blocks.
-      const pitch =
-        main?.pitch ||
-        (ink.lines.length > 1 && cut.words?.content.length === 1
-          ? (lastLine!.base - firstLine!.base) / (ink.lines.length - 1)
-          : 0)
-      const line = Math.max(
-        size,
-        Math.min(
-          200,
-          Math.round(
-            own?.line ??
-              (pitch ? pitch / s : Math.min(size * (size >= 22 ? 1.2 : 1.5), this.nextLine(cut, ink))),
-          ),
-        ),
-      )
       // Baseline within a line box: half the leading, then the ascent (CSS 2.2, 10.8.1).
       const down = (line + size * font.drop) / 2
       return {
         ink,
-        blocks,
+        blocks: seen.blocks,
         spacing,
         size,
         line,
         bold,
         italic,
-        sure: width > 0 && said.length >= 8,
+        sure: width > 0 && said.length >= SURE,
         font: told,
         stack: font,
         top: firstLine ? firstLine.base - down * s : cut.y,
         bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
       }
     })
+  }
+
+  /** What the ink of a cut and its words show before anything is weighed. */
+  private seen(cut: Cut, behind: string): Seen {
+    const scale = this.input.scale
+    const said = saidBy(cut)
+    const ink = withWords(this.inkOf(cut, cut.ground ?? behind), said)
+    const told = cut.lettering ? undefined : this.faces().fonts.get(cut.id)
+    const { house, web } = this.inherited(cut, ink)
+    const font = told ? fontStacks[told] : house
+    const blocks = inkBlocks(ink.lines, font)
+    const main = blocks.reduce<InkBlock | undefined>(
+      (a, b) => (!a || b.lines.length > a.lines.length ? b : a),
+      undefined,
+    )
+    const letters = lettersOf(said)
+    return {
+      said,
+      ink,
+      told,
+      web,
+      font,
+      blocks,
+      main,
+      letters,
+      high: heightOf(ink, font, letters, main) / scale,
+      apart: middle(ink.lines.map((l) => l.gap)) / scale,
+    }
+  }
+
+  /**
+   * Whether letters are bold and slanted, and their size by the width of their words, px; 0 where that says
+   * nothing.
+   */
+  private widthOf(cut: Cut, { said, ink, font, blocks, main, high }: Seen, knownBold?: boolean) {
+    const own = cut.lettering
+    const italic = own ? Boolean(own.italic) : isItalic(ink.lines)
+    const sizes = blocks.map((b) => b.size)
+    const alike = blocks.length > 0 && Math.max(...sizes) < ALIKE * Math.min(...sizes)
+    const spanOf = (bold: boolean) =>
+      alike && cut.words?.content.every((b) => b.type === 'paragraph')
+        ? span(said, ink.lines.length, font, { bold, italic })
+        : 0
+    const inked = ink.lines.reduce((sum, l) => sum + l.w, 0) / this.input.scale
+    const bySpan = (bold: boolean) => inked / (spanOf(bold) || Infinity)
+    const bold = own?.bold ?? knownBold ?? (main ? bolder(main, high, bySpan) : false)
+    const width = bySpan(bold) < UNREAD * high ? bySpan(bold) : 0
+    return { bold, italic, width, inked, spanned: spanOf(bold) }
+  }
+
+  /**
+   * The size of letters by their height, px. Of lines that differ the one that agrees best with the width
+   * tells; where that says nothing, the width of others as high does.
+   */
+  private heightBeside({ main, font, letters, high }: Seen, width: number): number {
+    if (!main) return high
+    if (!width) {
+      const alike = this.faces().offs.filter((o) => Math.abs(o.small - main.lines[0]!.small) <= AS_HIGH)
+      return high * Math.exp(middle(alike.map((o) => o.off)))
+    }
+    if (letters !== 'mixed') return high
+    return main.lines
+      .map((l) => letterSize(l, font) / this.input.scale)
+      .reduce((a, b) => (Math.abs(b - width) < Math.abs(a - width) ? b : a))
+  }
+
+  private sizeOf({ main, said, web, told }: Seen, height: number, width: number, wide: boolean): number {
+    if (!main) return UNSEEN
+    if (wide) return height
+    const trust = said.length < FEW ? (this.input.scale < 1.5 ? 0.5 : 0) : 1
+    return settled(height, width, { off: this.faces().off, web: web && !told, trust })
+  }
+
+  /** The height of the lines, px: by their pitch, and of a single one by what is usual and by what is near. */
+  private lineOf(cut: Cut, { ink, main }: Seen, size: number): number {
+    const [first, last] = [ink.lines[0], ink.lines.at(-1)]
+    // Lines of one paragraph that stand wide apart look like so many blocks.
+    const pitch =
+      main?.pitch ||
+      (ink.lines.length > 1 && cut.words?.content.length === 1
+        ? (last!.base - first!.base) / (ink.lines.length - 1)
+        : 0)
+    if (pitch) return pitch / this.input.scale
+    return Math.min(size * (size >= TITLE_SIZE ? TITLE_LEADING : BODY_LEADING), this.nextLine(cut, ink))
   }
 
   /**
@@ -319,19 +332,15 @@ export class Lettering {
     const bold = own?.bold ?? main?.bold ?? true,
       wide = lines.length === 1 ? span(said, 1, font, { bold }) : 0
     const height = (main?.size ?? 16 * scale) / scale
-    const size = Math.max(
+    const size = within(
+      own?.size ??
+        settled(height, wide && inked / wide, {
+          off,
+          web: web && !told,
+          trust: said.length < FEW ? 0.5 : 1,
+        }),
       8,
-      Math.min(
-        60,
-        Math.round(
-          own?.size ??
-            settled(height, wide && inked / wide, {
-              off,
-              web: web && !told,
-              trust: said.length < FEW ? 0.5 : 1,
-            }),
-        ),
-      ),
+      60,
     )
     // Set in another font, or with letters apart, words are as wide as the design has them.
     const set = wide * size
@@ -420,49 +429,3 @@ const isLevel = ({ lines: [a, ...more] }: Ink, { lines: [b, ...rest] }: Ink, sca
   Boolean(a && b && !more.length && !rest.length && Math.abs(a.base - b.base) <= 2 * scale)
 
 const saidBy = (cut: Cut): string => (cut.words ? plainOf(cut.words) : '')
-
-/** Words that are wider or narrower than their font has them by less than this are set in it. */
-const RIGHT = 0.04
-
-/**
- * The size of letters, px, by their height and by the width of the words they make; 0: not known. Height is
- * told to a pixel or so, width far better, but only of the font that they are set in. `off`: by how much all
- * words of the design are wider than that, as a logarithm; `web`: whether they will be set in their own font
- * all the same; `trust` in the width, 0 to 1.
- */
-function settled(
-  height: number,
-  width: number,
-  { off, web, trust }: { off: number; web: boolean; trust: number },
-): number {
-  if (!width || Math.abs(Math.log(width / height) - off) > 0.2) return height
-  // In another font words are to break where the design breaks, and to look as tall: half of each.
-  return (1 - trust) * height + (trust * width) / Math.exp(web ? off : off / 2)
-}
-
-/** Of fewer letters than this a single one that was misread, or a space, says too much about their width. */
-const FEW = 6
-
-/**
- * Whether letters are bold: by their strokes, and where these are near the border by how wide the words are.
- * @param height their size by height, px
- * @param widthOf their size by width if bold, if not
- */
-function bolder({ lines }: InkBlock, height: number, widthOf: (bold: boolean) => number): boolean {
-  const by = boldness(lines),
-    strokes = by > 0
-  const [off, offOther] = [strokes, !strokes].map((b) => Math.abs(widthOf(b) / height - 1))
-  return Math.abs(by) > 0.03 || offOther! > 0.03 || off! - offOther! < 0.04 ? strokes : !strokes
-}
-
-/**
- * A single line whose words are known: without letters that reach below, it stands on its last rows, whatever
- * its rows of ink say.
- */
-function withWords(ink: Ink, said: string): Ink {
-  const [line, more] = ink.lines
-  if (!line || more || !said || /[\ngjpqyQ,;()[\]{}|@$§_/\\]/.test(said) || line.base >= line.y + line.h - 2)
-    return ink
-  const base = line.y + line.h
-  return { ...ink, lines: [{ ...line, base, tall: base - line.y }] }
-}

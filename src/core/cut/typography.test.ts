@@ -4,7 +4,7 @@ import { textOf } from '../email/richtext'
 import { fontStacks, type SafeFont } from '../email/fonts'
 import { plainHouseStyle } from '../email/styles'
 import { readInk, type Ink } from './ink'
-import { Lettering, type Letters } from './lettering'
+import { Typography, type Letters } from './typography'
 import type { Cut } from './plan'
 import { isItalic, serifs, span, tellFonts, type Sample } from './typeface'
 
@@ -85,7 +85,7 @@ function lettersOf(words: Written[], scale: number, house: SafeFont | 'Plex'): L
   }
   for (const t of Object.values(style.text)) t.font = house
   const { cuts, readInk } = drawn(words, scale)
-  const lettering = new Lettering({ cuts, scale, house: style, readInk })
+  const lettering = new Typography({ cuts, scale, house: style, readInk })
   return cuts.map((c) => lettering.of(c, '#ffffff'))
 }
 
@@ -203,7 +203,7 @@ test('capitals that are set wide have letter spacing; words of which only some w
     [{ said: 'GOODS\nAND MORE', x: 20, y: 60, size: 16, font: 'Barlow 400-normal' }],
     2,
   )
-  const half = new Lettering({
+  const half = new Typography({
     cuts: [{ ...cuts[0]!, words: textOf('GO') }],
     scale: 2,
     house: plainHouseStyle(),
@@ -260,7 +260,7 @@ test('the words of a button: their size, weight and width, whatever the house ha
     ground: '#ffffff',
     box: { background: '#1d3557', radius: 0 },
   }
-  const label = new Lettering({
+  const label = new Typography({
     cuts: [cut],
     scale: s,
     house: plainHouseStyle(),

@@ -1,0 +1,183 @@
+import { paddingOf, pxOf, styleOfElement } from '../html/values'
+import type { Tile } from '../email/tile'
+import type { Element, ElementContent } from 'hast'
+import { print } from '../html/print'
+import { elementsOf } from '../html/stylesheet'
+import type { Item } from '../email/schema'
+import type { TextStyleOverride } from '../email/styles'
+import type { Block } from '../email/richtext'
+import { handDown, ownGround, type Inherited } from './css'
+import { clampInt } from './measures'
+import { isElement, isText, meaningful, shownIn, textOf } from './source'
+import type { Taking } from './taking'
+import { blockOf, isInline } from './words'
+
+/** A table of one coloured cell that holds nothing but a link is a button. */
+export function boxButton(taking: Taking, e: Element, inherited: Inherited): Tile | null {
+  const all = [...shownIn(e)]
+  const links = all.filter((x) => x.tagName === 'a')
+  const box = all.find((x) => ownGround(x))
+  if (links.length !== 1 || !box || all.some((x) => x.tagName === 'img' || (isText(x) && x.tagName !== 'p')))
+    return null
+  const words = textOf(e).trim()
+  if (!words || words !== textOf(links[0]!).trim() || words.length > 80) return null
+  return buttonTile(taking, links[0]!, box, inherited, words)
+}
+
+function buttonTile(taking: Taking, a: Element, box: Element, inherited: Inherited, label: string): Tile {
+  const letters = handDown(a, inherited)
+  const s = styleOfElement(box),
+    own = styleOfElement(a)
+  const inside = [paddingOf(own), paddingOf(s)].reduce((x, y) => (x.left + x.top >= y.left + y.top ? x : y))
+  const radius = pxOf(s['border-radius']) ?? pxOf(own['border-radius'])
+  return {
+    ...taking.base(),
+    kind: 'button',
+    label,
+    link: String(a.properties.href ?? '').slice(0, 4000),
+    align: inherited.align ?? 'left',
+    fullNarrow: false,
+    style: {
+      background: ownGround(box)!,
+      ...(letters.color ? { color: letters.color } : {}),
+      ...(letters.size ? { size: clampInt(letters.size, 8, 60) } : {}),
+      ...(letters.font ? { font: letters.font } : {}),
+      bold: !!letters.bold,
+      ...(radius !== undefined ? { radius: clampInt(radius, 0, 60) } : {}),
+      padX: clampInt(inside.left, 0, 120),
+      padY: clampInt(inside.top, 0, 60),
+    },
+  }
+}
+
+/** A line that is a picture, linked or not, or a link drawn as a button. */
+export function specialItems(
+  taking: Taking,
+  nodes: readonly ElementContent[],
+  inherited: Inherited,
+  room: number,
+): Item[] | null {
+  const inner = meaningful(nodes)
+  const out: Item[] = []
+  for (const node of inner) {
+    if (!isElement(node)) return null
+    const held = node.tagName === 'a' ? meaningful(node.children) : [node]
+    const img = held.length === 1 && isElement(held[0]!) && held[0]!.tagName === 'img' ? held[0]! : null
+    if (img) {
+      out.push(
+        pictureItem(
+          taking,
+          img,
+          node.tagName === 'a' ? String(node.properties.href ?? '') : '',
+          inherited,
+          room,
+          node,
+        ),
+      )
+      continue
+    }
+    const s = styleOfElement(node)
+    if (
+      node.tagName === 'a' &&
+      ownGround(node) &&
+      /block/.test(s.display ?? '') &&
+      node.children.every(isInline)
+    ) {
+      out.push(buttonTile(taking, node, node, inherited, textOf(node).trim().slice(0, 200)))
+      continue
+    }
+    return mixedItems(taking, nodes)
+  }
+  return out.length ? out : null
+}
+
+/** Words with pictures among them say more than words can hold: they stay markup. */
+function mixedItems(taking: Taking, nodes: readonly ElementContent[]): Item[] | null {
+  const root: Element = { type: 'element', tagName: 'div', properties: {}, children: [...nodes] }
+  return [...elementsOf(root)].some((e) => e.tagName === 'img') || !nodes.every((n) => isInline(n))
+    ? [codeTile(taking, root)]
+    : null
+}
+
+function pictureItem(
+  taking: Taking,
+  img: Element,
+  link: string,
+  inherited: Inherited,
+  room: number,
+  outer: Element,
+): Item {
+  const src = String(img.properties.src ?? '')
+  const picture = Object.hasOwn(taking.pictures, src) ? taking.pictures[src] : undefined
+  if (!picture) {
+    taking.notes.add(
+      'Pictures at addresses outside the file stay where they are, as markup. Bring them in, and they can be cut and weighed.',
+    )
+    return codeTile(taking, outer)
+  }
+  const s = styleOfElement(img)
+  const width =
+    pxOf(img.properties.width) ?? pxOf(s['max-width']) ?? pxOf(s.width) ?? Math.min(room, picture.width)
+  return {
+    ...taking.base(),
+    kind: 'picture',
+    picture,
+    alt: img.properties.alt === undefined ? null : String(img.properties.alt).slice(0, 2000),
+    link: link.slice(0, 4000),
+    width: Math.max(1, Math.min(2000, width)),
+    align: inherited.align ?? 'left',
+  }
+}
+
+export function wordsTile(taking: Taking, elements: Element[], inherited: Inherited): Tile {
+  const blocks = elements.flatMap((e): Block[] => blockOf(e) ?? [])
+  const of = (headings: boolean): TextStyleOverride | undefined => {
+    const e = elements.find((x) => /^h[1-6]$/.test(x.tagName) === headings)
+    if (!e) return undefined
+    const l = handDown(e, inherited)
+    const style: TextStyleOverride = {
+      ...(l.font ? { font: l.font } : {}),
+      ...(l.size ? { size: clampInt(l.size, 6, 120) } : {}),
+      ...(l.line
+        ? { line: clampInt(l.line, 6, 200) }
+        : l.size
+          ? { line: clampInt(l.size * 1.4, 6, 200) }
+          : {}),
+      ...(l.color ? { color: l.color } : {}),
+      ...(l.bold !== undefined ? { bold: l.bold } : {}),
+      ...(l.italic ? { italic: true } : {}),
+    }
+    return Object.keys(style).length ? style : undefined
+  }
+  const link = elements.flatMap((e) => [...elementsOf(e)]).find((e) => e.tagName === 'a')
+  const linkColor = link && handDown(link, {}).color
+  return {
+    ...taking.base(),
+    kind: 'words',
+    text: { type: 'doc', content: blocks.length ? blocks : [{ type: 'paragraph' }] },
+    align: handDown(elements[0]!, inherited).align ?? 'left',
+    style: of(false),
+    headings: of(true),
+    ...(linkColor ? { link: { color: linkColor } } : {}),
+  }
+}
+
+export function codeTile(taking: Taking, e: Element): Tile {
+  taking.codes++
+  const classes = new Set(
+    [...elementsOf(e)].flatMap((x) => (x.properties.className as string[] | undefined) ?? []),
+  )
+  const html = print(e)
+  // Pictures that came with the file stand in the markup by their addresses.
+  const pictures = Object.fromEntries(
+    Object.entries(taking.pictures).filter(([address]) => html.includes(address)),
+  )
+  const css = taking.css && [...classes].some((n) => taking.css.includes(`.${n}`)) ? taking.css : ''
+  return {
+    ...taking.base(),
+    kind: 'code',
+    html: html.slice(0, 200_000),
+    css: css.slice(0, 100_000),
+    ...(Object.keys(pictures).length ? { pictures } : {}),
+  }
+}

@@ -1,0 +1,25 @@
+import type { Sides } from '../email/styles'
+
+/** Paddings around and inside one another, px. */
+export const plus = (a: Sides, b: Sides): Sides => ({
+  top: a.top + b.top,
+  right: a.right + b.right,
+  bottom: a.bottom + b.bottom,
+  left: a.left + b.left,
+})
+/** Paddings within what the schema allows, px. */
+export const clamp = (p: Sides): Sides => ({
+  top: Math.min(400, p.top),
+  right: Math.min(400, p.right),
+  bottom: Math.min(400, p.bottom),
+  left: Math.min(400, p.left),
+})
+
+/** A whole number between two. */
+export const clampInt = (n: number, least: number, most: number) =>
+  Math.max(least, Math.min(most, Math.round(n)))
+/** A share such as `50%` of a room, px. */
+export const percent = (value: string, room: number) => {
+  const m = /^([\d.]+)%$/.exec(value.trim())
+  return m ? (parseFloat(m[1]!) * room) / 100 : undefined
+}

@@ -1,0 +1,175 @@
+'use client'
+import { useCallback, useState } from 'react'
+import { toast } from 'sonner'
+import type { Edit } from '@/core/email/edits'
+import type { Email } from '@/core/email/schema'
+import { compile } from '@/core/compile'
+import { namePictures } from '@/core/handover/names'
+import { call } from '../../api'
+import type { BenchJob } from '../../bench/types'
+import { Button, Choice, Group } from '../../parts/controls'
+import { Dialog } from '../../parts/dialog'
+import { ImportDialog, type Imported } from './import-dialog'
+import { VersionsDialog } from './versions-dialog'
+
+interface Props {
+  email: Email
+  job: BenchJob
+  apply: (label: string, edit: Edit, merge?: string) => void
+  flush: () => Promise<void>
+}
+
+const said = { bands: 'from bands', hand: 'by hand', plain: 'plain text' }
+
+/** The whole HTML of a composed email, with its pictures under the names they are handed over by. */
+export function asByHand(email: Email, house: BenchJob['client']['house']): NonNullable<Email['hand']> {
+  const named = new Map(
+    namePictures(email).map((n) => [n.picture.id, { address: `images/${n.name}`, picture: n.picture }]),
+  )
+  return {
+    html: compile(email, house, { src: ({ id }) => named.get(id)!.address }),
+    pictures: Object.fromEntries([...named.values()].map((n) => [n.address, n.picture])),
+    inline: false,
+  }
+}
+
+/** The bands that were found, without the notes on them. */
+function bandsOf({ bands, width, lang, dir, title, preheader }: Imported['bands']): Partial<Email> {
+  return { bands, width, lang, dir, title, preheader }
+}
+
+/** What of an email changes when another is brought into it. */
+function broughtIn(what: Imported, as: 'hand' | 'bands'): Partial<Email> {
+  const { lang, dir, title } = what.bands
+  return {
+    hand: what.hand,
+    way: as,
+    ...(what.subject ? { subject: what.subject.slice(0, 500) } : {}),
+    ...(as === 'hand' ? { text: what.text?.slice(0, 400_000) } : { text: undefined }),
+    ...(as === 'bands' ? bandsOf(what.bands) : { lang, dir, title }),
+  }
+}
+
+/** How the email is written, what was kept of it, and emails brought in from elsewhere. */
+export function WrittenGroup({ email, job, apply, flush }: Props) {
+  const [open, setOpen] = useState<'take' | 'versions' | 'import' | null>(null)
+  const keep = useCallback(
+    async (name: string) => {
+      await flush()
+      await call('POST /api/jobs/:job/versions', { params: { job: job.id }, body: { name } })
+    },
+    [flush, job.id],
+  )
+  const attempt = async (work: () => Promise<void>) => {
+    try {
+      await work()
+    } catch (e) {
+      toast.error((e as Error).message, { duration: 9000 })
+    }
+  }
+  const way = (to: Email['way']) => {
+    if (to === email.way) return
+    // Bands taken over for the first time become the HTML that is written on by hand.
+    if (to === 'hand' && email.way === 'bands' && email.bands.length) return setOpen('take')
+    apply(`write it ${said[to]}`, {
+      name: 'setEmail',
+      what: {
+        way: to,
+        ...(to === 'hand' && !email.hand ? { hand: { html: '', pictures: {}, inline: false } } : {}),
+      },
+    })
+  }
+  const take = (fresh: boolean) =>
+    void attempt(async () => {
+      await keep('Before it was taken over by hand')
+      apply('take it over by hand', {
+        name: 'setEmail',
+        what: { way: 'hand', ...(fresh ? { hand: asByHand(email, job.client.house) } : {}) },
+      })
+      setOpen(null)
+    })
+  return (
+    <Group title="Written">
+      <Choice
+        label="How it is written"
+        value={email.way}
+        options={[
+          { value: 'bands', label: 'bands' },
+          { value: 'hand', label: 'by hand' },
+          { value: 'plain', label: 'plain text' },
+        ]}
+        onChange={way}
+      />
+      <div className="flex flex-wrap gap-1">
+        <Button onClick={() => setOpen('import')}>Bring in HTML</Button>
+        <Button onClick={() => setOpen('versions')}>Versions</Button>
+      </div>
+      <p className="text-[11.5px] text-soft">
+        {email.way === 'bands'
+          ? 'Composed from bands.'
+          : email.way === 'hand'
+            ? 'The HTML is yours; lenses, checks and deliveries work on it as it is.'
+            : 'No HTML part at all.'}
+      </p>
+      <TakeOverDialog
+        open={open === 'take'}
+        onClose={() => setOpen(null)}
+        again={!!email.hand}
+        onTake={take}
+      />
+      {open === 'versions' && (
+        <VersionsDialog
+          job={job}
+          onClose={() => setOpen(null)}
+          keep={keep}
+          onBack={(body, name) => {
+            apply(`bring back "${name}"`, { name: 'replace', what: { email: body } })
+            setOpen(null)
+          }}
+        />
+      )}
+      {open === 'import' && (
+        <ImportDialog
+          onClose={() => setOpen(null)}
+          onTaken={(what, as) =>
+            void attempt(async () => {
+              await keep('Before another email was brought in')
+              apply('bring in an email', { name: 'setEmail', what: broughtIn(what, as) })
+              what.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
+              setOpen(null)
+            })
+          }
+        />
+      )}
+    </Group>
+  )
+}
+
+/** Asks before bands become HTML by hand. */
+function TakeOverDialog({
+  open,
+  onClose,
+  again,
+  onTake,
+}: {
+  open: boolean
+  onClose: () => void
+  again: boolean
+  onTake: (fresh: boolean) => void
+}) {
+  return (
+    <Dialog
+      open={open}
+      onClose={onClose}
+      title="Take it over by hand?"
+      about="The bands become HTML that you write on. They are kept as a version first, and stay here as they are; what you then change by hand is not carried back into them."
+    >
+      <div className="flex flex-wrap gap-2">
+        <Button look="main" onClick={() => onTake(true)}>
+          Take the bands over
+        </Button>
+        {again && <Button onClick={() => onTake(false)}>Go on with the HTML from before</Button>}
+      </div>
+    </Dialog>
+  )
+}

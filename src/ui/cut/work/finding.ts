@@ -1,0 +1,48 @@
+import { toast } from 'sonner'
+import type { Autocut } from '@/core/cut/autocut'
+import type { DesignLayers } from '@/core/cut/layers'
+import type { Cut, CutPlan } from '@/core/cut/plan'
+import { overlap } from '@/core/cut/raster'
+import type { CutSession } from '../../bench/types'
+import type { LongWorks } from './long-work'
+import type { OpenCutter } from './use-cutter'
+
+/** More cuts than this a plan does not hold. */
+const MOST_CUTS = 500
+
+/**
+ * A plan with the parts that were found. Cuts that lie where they lay keep what they say; locked ones stay as
+ * they are.
+ */
+export function withFound(plan: CutPlan, found: Autocut): CutPlan {
+  const place = (c: Cut) => `${c.x},${c.y},${c.w},${c.h}`
+  const said = new Map(plan.cuts.map((c) => [place(c), c]))
+  const locked = plan.cuts.filter((c) => c.locked)
+  const free = found.cuts.filter((c) => !locked.some((l) => overlap(l, c)))
+  return {
+    ...plan,
+    cuts: [...locked, ...free.map((c) => said.get(place(c)) ?? c)]
+      .sort((a, b) => a.y - b.y || a.x - b.x)
+      .slice(0, MOST_CUTS),
+    edges: found.edges.map((e) => e.y),
+    panels: found.panels,
+    order: undefined,
+  }
+}
+
+/** Finds the parts of the design. */
+export function findParts(
+  open: OpenCutter,
+  { change }: CutSession,
+  { during }: LongWorks,
+  design: { scale: number; layers: DesignLayers | null },
+): Promise<void> {
+  return during({ what: 'Finding the parts', total: 1, cancel: open.close, here: true }, async (tell) => {
+    const found = await open().ask({ kind: 'autocut', ...design }, (done) => tell({ done }))
+    change('find the parts', (p) => withFound(p, found))
+    const bands = found.edges.length + 1
+    toast(
+      `${bands} ${bands === 1 ? 'band' : 'bands'} and ${found.cuts.length} parts found. Undo brings the former cuts back.`,
+    )
+  })
+}

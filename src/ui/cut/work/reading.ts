@@ -1,0 +1,149 @@
+import { useEffect, useMemo, useState } from 'react'
+import { toast } from 'sonner'
+import { setCut } from '@/core/cut/edits'
+import { saidBy, textsIn, type DesignLayers } from '@/core/cut/layers'
+import type { Cut, CutPlan } from '@/core/cut/plan'
+import { readAcross, type TextBlock } from '@/core/cut/reflow'
+import { textOf, withLists } from '@/core/email/richtext'
+import { call } from '../../api'
+import type { BenchJob, CutSession } from '../../bench/types'
+import type { LongWorks } from './long-work'
+import { Ocr, READING_MARGIN, readableOf } from './ocr'
+import type { OpenCutter } from './use-cutter'
+
+/** Words read off a picture, to be taken or not. */
+export interface Proposal {
+  text: string
+  sure: number
+  blocks: TextBlock[]
+}
+
+/**
+ * From these on, 0 to 1, what was read may be taken without a look at each: on pictures much looks like
+ * letters.
+ */
+const SURE = 0.7
+const SURE_ON_PICTURES = 0.9
+
+/** The words a design's own file carries; null where it carries none. */
+export function useLayers({ id, design }: BenchJob): DesignLayers | null {
+  const [layers, setLayers] = useState<DesignLayers | null>(null)
+  useEffect(() => {
+    if (!design.worded) return setLayers(null)
+    call('GET /api/jobs/:job/layers', { params: { job: id } }).then(
+      (r) => setLayers(r.layers),
+      () => {},
+    )
+  }, [id, design.id, design.worded])
+  return layers
+}
+
+/** Reads words for cuts, as proposals that are taken, changed or left. */
+export function useReading(
+  { design }: BenchJob,
+  { change }: CutSession,
+  plan: CutPlan,
+  layers: DesignLayers | null,
+  open: OpenCutter,
+  { during }: LongWorks,
+) {
+  const [read, setRead] = useState<TextBlock[]>([])
+  const [proposals, setProposals] = useState<Map<string, Proposal>>(new Map())
+  const texts = useMemo(() => [...(layers?.texts ?? []), ...read], [layers, read])
+
+  /** Takes words over from the design's own file. */
+  const fromFile = (cuts: readonly Cut[]) =>
+    change('take the words from the file', (p) =>
+      cuts.reduce((q, c) => {
+        const now = q.cuts.find((x) => x.id === c.id)
+        return now ? setCut(q, c.id, saidBy(now, layers!.texts, design.scale)) : q
+      }, p),
+    )
+
+  async function readOne(ocr: Ocr, c: Cut): Promise<Proposal> {
+    const at = readableOf(c, design.scale)
+    const { blocks, sure } = await ocr.words(
+      (zoom) => open().ask({ kind: 'crop', rect: at, zoom, margin: READING_MARGIN }),
+      at,
+      design.scale,
+      c.kind === 'picture',
+    )
+    const text = c.kind === 'picture' ? blocks.map((b) => b.text).join('\n\n') : readAcross(blocks)
+    return { text, sure, blocks }
+  }
+
+  /**
+   * Reads words off the design for some cuts, as proposals; where the file itself carries them they come from
+   * there.
+   */
+  async function readWords(cuts: readonly Cut[]) {
+    const worded = cuts.filter((c) => c.kind === 'words' || c.kind === 'button' || c.kind === 'picture')
+    const carried = worded.filter((c) => layers && textsIn(layers.texts, c).length)
+    if (carried.length) fromFile(carried)
+    const rest = worded.filter((c) => !carried.includes(c))
+    if (!rest.length) {
+      toast(`The words of ${carried.length} cuts were taken from the design's own file.`)
+      return
+    }
+    const ocr = new Ocr()
+    let stopped = false
+    const cancel = () => {
+      stopped = true
+      ocr.end()
+    }
+    await during({ what: 'Reading the words', total: rest.length, cancel, here: true }, async (tell) => {
+      let found = 0
+      try {
+        for (const [i, c] of rest.entries()) {
+          const proposal = await readOne(ocr, c)
+          if (stopped) return
+          if (proposal.text) {
+            found++
+            setProposals((m) => new Map(m).set(c.id, proposal))
+            setRead((r) => [...r.filter((t) => !textsIn([t], c).length), ...proposal.blocks])
+          }
+          tell({ done: i + 1 })
+        }
+        toast(`${found} of ${rest.length} read. Look each proposal over, then take it.`)
+      } catch (e) {
+        if (!stopped) toast.error('The words could not be read', { description: (e as Error).message })
+      } finally {
+        ocr.end()
+      }
+    })
+  }
+
+  const dropProposals = (ids: readonly string[]) =>
+    setProposals((m) => {
+      const next = new Map(m)
+      ids.forEach((id) => next.delete(id))
+      return next
+    })
+
+  /** Takes proposals over into their cuts. */
+  function takeProposals(ids: readonly string[]) {
+    const chosen = ids.filter((id) => proposals.has(id))
+    change('take the words that were read', (p) =>
+      chosen.reduce((q, id) => {
+        const cut = q.cuts.find((c) => c.id === id)
+        return cut ? setCut(q, id, taken(cut, proposals.get(id)!.text)) : q
+      }, p),
+    )
+    dropProposals(chosen)
+  }
+
+  const sureOnes = [...proposals]
+    .filter(([id, p]) => {
+      const picture = plan.cuts.find((c) => c.id === id)?.kind === 'picture'
+      return p.sure >= (picture ? SURE_ON_PICTURES : SURE)
+    })
+    .map(([id]) => id)
+  return { texts, proposals, readWords, takeProposals, dropProposals, sureOnes }
+}
+
+/** What a cut says once words that were read are taken. */
+function taken(cut: Cut, text: string): Partial<Cut> {
+  const line = text.replace(/\s+/g, ' ')
+  if (cut.kind === 'picture') return { alt: line.slice(0, 2000) }
+  return { words: cut.kind === 'button' ? textOf(line) : withLists(textOf(text)) }
+}

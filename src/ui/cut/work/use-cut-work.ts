@@ -1,0 +1,144 @@
+'use client'
+import { useMemo, useState } from 'react'
+import { useStore } from 'zustand'
+import { setCut } from '@/core/cut/edits'
+import { letteringOf } from '@/core/cut/layers'
+import { nearGrounds } from '@/core/cut/near-grounds'
+import { DEFAULT_BUDGET, orderedCuts, type Cut, type CutKind } from '@/core/cut/plan'
+import type { TextBlock } from '@/core/cut/reflow'
+import { smallWords } from '@/core/cut/small-words'
+import type { Email } from '@/core/email/schema'
+import { Ties } from '../../bench/ties'
+import type { BenchJob, CutSession } from '../../bench/types'
+import { kindNames } from '../kinds'
+import { buildOnServer, type Built } from './building'
+import { findParts } from './finding'
+import { useLongWork } from './long-work'
+import { useContentEdges, useGrounds } from './nearby'
+import { usePreview } from './preview'
+import { useLayers, useReading } from './reading'
+import { useCutter } from './use-cutter'
+import { useWeights } from './weights'
+
+/**
+ * Everything that the stage Cut works with: the plan, what the worker finds in the design, what the pictures
+ * weigh, and what can be done.
+ */
+export function useCutWork({
+  job,
+  session,
+  email,
+  onBuilt,
+}: {
+  job: BenchJob
+  session: CutSession
+  email: Email | null
+  onBuilt: (r: Built) => void
+}) {
+  const { design } = job
+  const { change } = session
+  const plan = useStore(session.store, (s) => s.doc)
+  const order = useMemo(() => orderedCuts(plan), [plan])
+  const seams = useMemo(() => nearGrounds(plan), [plan])
+  const size = useMemo(() => ({ width: design.width, height: design.height }), [design.width, design.height])
+  const selection = useSelection()
+  const current = plan.cuts.find((c) => c.id === selection.selected.at(-1)) ?? null
+  const openCutter = useCutter(design.id)
+  const long = useLongWork()
+  const layers = useLayers(job)
+  const { setTrouble, ...preview } = usePreview(openCutter, plan, job, email)
+  const content = useContentEdges(openCutter, current, size)
+  const groundAt = useGrounds(openCutter, current)
+  const pictures = order.filter((c) => c.kind === 'picture')
+  const weights = useWeights(job, session, pictures)
+  const reading = useReading(job, session, plan, layers, openCutter, long)
+
+  async function find() {
+    try {
+      await findParts(openCutter, session, long, { scale: design.scale, layers })
+      selection.setSelected([])
+    } catch (e) {
+      if ((e as Error).name !== 'AbortError') setTrouble((e as Error).message)
+    }
+  }
+  async function build() {
+    const built = await buildOnServer(job, session, long)
+    if (built) onBuilt(built)
+  }
+  const groundOf = async (cut: Cut) => (await openCutter().ask({ kind: 'ground', rect: cut })).color
+  async function become(ids: readonly string[], kind: CutKind) {
+    const seen = new Map<string, string>()
+    for (const id of ids) {
+      const cut = plan.cuts.find((c) => c.id === id)
+      if (cut && kind !== 'picture' && !cut.ground) seen.set(id, await groundOf(cut))
+    }
+    change(`make it ${kindNames[kind].toLowerCase()}`, (p) =>
+      ids.reduce((q, id) => {
+        const cut = q.cuts.find((c) => c.id === id)
+        return cut ? setCut(q, id, turned(cut, kind, seen.get(id))) : q
+      }, p),
+    )
+  }
+  async function readGround(cut: Cut) {
+    const ground = await groundOf(cut)
+    change('read the ground colour', (p) => setCut(p, cut.id, { ground }))
+  }
+  const setNarrow = (id: string, narrow: Cut['narrow']) =>
+    change(narrow ? 'give narrow its own picture' : 'show the same picture on narrow', (p) =>
+      setCut(p, id, { narrow }),
+    )
+
+  return {
+    job,
+    session,
+    plan,
+    order,
+    seams,
+    ...selection,
+    // What is snapped to: where bands meet, and the edges of what stands near.
+    edges: { x: content.x, y: [...plan.edges, ...content.y] },
+    work: long.work,
+    ...preview,
+    layers,
+    ...reading,
+    size,
+    current,
+    change,
+    ...weights,
+    pictures,
+    budget: plan.budget ?? DEFAULT_BUDGET,
+    smallIn: (c: Cut) => smallWords(c, reading.texts, design.scale, job.width),
+    groundAt,
+    openCutter,
+    find,
+    build,
+    become,
+    readGround,
+    setNarrow,
+    letteringFor: (b: TextBlock) => letteringOf(b, design.scale),
+  }
+}
+export type CutWork = ReturnType<typeof useCutWork>
+
+/** What is selected and what the pointer is over; selecting shows it in every view. */
+function useSelection() {
+  const [selected, setSelected] = useState<string[]>([])
+  const [hovered, setHovered] = useState<string | null>(null)
+  const ties = useMemo(() => new Ties(), [])
+  const select = (id: string | null, more = false) => {
+    setSelected((s) =>
+      id === null ? [] : more ? (s.includes(id) ? s.filter((x) => x !== id) : [...s, id]) : [id],
+    )
+    if (id) ties.reveal(`t-${id}`)
+  }
+  return { selected, setSelected, select, hovered, setHovered, ties }
+}
+
+/** The colour of a button whose ground was not read. */
+const BUTTON = '#1f4f8a'
+
+/** What of a cut changes when it becomes another kind. @param ground what was read under it just now */
+function turned(cut: Cut, kind: CutKind, ground: string | undefined): Partial<Cut> {
+  const box = { background: ground ?? cut.ground ?? BUTTON, radius: 0 }
+  return { kind, ...(ground && { ground }), ...(kind === 'button' && !cut.box && { box }) }
+}
