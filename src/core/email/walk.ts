@@ -42,3 +42,27 @@ export function placeOf(email: Pick<Email, 'bands'>, tileId: string): Place | un
   for (const place of placesOf(email)) if (place.tile.id === tileId) return place
   return undefined
 }
+
+/** The row inside a cell that holds another cell; null where the band itself does. */
+export function nestedRow(row: { cells: readonly Cell[] }, id: string): Row | null {
+  for (const c of row.cells)
+    for (const item of c.items)
+      if (item.kind === 'row') {
+        if (item.cells.some((x) => x.id === id)) return item
+        const deeper = nestedRow(item, id)
+        if (deeper) return deeper
+      }
+  return null
+}
+
+/** The cells of the row that holds a cell. */
+export function rowHolding(row: { cells: readonly Cell[] }, id: string): readonly Cell[] {
+  if (row.cells.some((c) => c.id === id)) return row.cells
+  for (const c of row.cells)
+    for (const item of c.items)
+      if (item.kind === 'row') {
+        const found = rowHolding(item, id)
+        if (found.length) return found
+      }
+  return []
+}

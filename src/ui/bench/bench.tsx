@@ -1,71 +1,29 @@
 'use client'
 import { toMend } from '@/core/checks'
-import { readEmail } from '@/core/tiles/document'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import { harvest } from '@/core/cut/carry'
-import { readPlan, type CutPlan } from '@/core/cut/plan'
-import { newEmail } from '@/core/email/defaults'
-import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
-import { call } from '../api'
 import { ComposeStage } from '../compose/stage'
 import { CutStage } from '../cut/stage'
 import { HandoverStage } from '../handover/stage'
 import { Button, cx } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import { ProofStage } from '../proof/stage'
-import { openDocument, type DocumentSession } from '../session/document'
+import type { DocumentSession } from '../session/document'
 import { ShelfOf } from '../parts/shelf'
 import { useFinder, type Action } from './actions'
-import { useEmailWork } from './email-work'
+import { useEmailWork, type EmailWork } from './email-work'
+import { openCuts, openEmail } from './sessions'
 import { TopBar, stages, type StageId } from './top'
-import type { BenchJob, CutSession, EmailSession } from './types'
-
-export interface BenchProps {
-  job: BenchJob
-  cuts: { revision: number; plan: CutPlan; savedAt: string }
-  email: { revision: number; email: Email; savedAt: string } | null
-}
+import type { BenchProps, CutSession, EmailSession } from './types'
 
 /** A job on the bench: its documents are opened once, and every stage works on the same ones. */
 export default function Bench({ job: opened, cuts, email }: BenchProps) {
   const [job, setJob] = useState(opened)
-  const [cutSession] = useState<CutSession>(() =>
-    openDocument({
-      key: `cuts:${job.id}`,
-      read: readPlan,
-      doc: cuts.plan,
-      revision: cuts.revision,
-      savedAt: cuts.savedAt,
-      save: async (plan, revision) => ({
-        revision: (
-          await call('PUT /api/jobs/:job/cuts', { params: { job: job.id }, body: { revision, plan } })
-        ).revision,
-        savedAt: new Date().toISOString(),
-      }),
-      load: async () => {
-        const r = await call('GET /api/jobs/:job/cuts', { params: { job: job.id } })
-        return { doc: r.plan, revision: r.revision }
-      },
-    }),
-  )
-  const [emailSession] = useState<EmailSession>(() =>
-    openDocument({
-      key: `email:${job.id}`,
-      read: readEmail,
-      doc: email?.email ?? newEmail(job.width),
-      revision: email?.revision ?? 0,
-      savedAt: email?.savedAt ?? '',
-      save: (doc, revision) =>
-        call('PUT /api/jobs/:job/email', { params: { job: job.id }, body: { revision, email: doc } }),
-      load: async () => {
-        const r = await call('GET /api/jobs/:job/email', { params: { job: job.id } })
-        return { doc: r.email, revision: r.revision }
-      },
-    }),
-  )
+  const [cutSession] = useState(() => openCuts(job, cuts))
+  const [emailSession] = useState(() => openEmail(job, email))
   const built = useStore(emailSession.store, (s) => s.revision > 0)
   const [stage, setStage] = useState<StageId>(() => {
     const asked = new URLSearchParams(location.search).get('stage')
@@ -88,18 +46,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
     setFocus(null)
     history.replaceState(null, '', `?stage=${s}`)
   }, [])
-  useEffect(() => {
-    const leave = () => {
-      void cutSession.flush()
-      void emailSession.flush()
-    }
-    addEventListener('pagehide', leave)
-    return () => {
-      removeEventListener('pagehide', leave)
-      cutSession.dispose()
-      emailSession.dispose()
-    }
-  }, [cutSession, emailSession])
+  useSavedOnLeaving(cutSession, emailSession)
 
   // What was written in the email since the last build stands in the cuts too.
   useEffect(() => {
@@ -131,19 +78,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
     },
   ])
 
-  const mend = toMend(work.findings)
-  const plan = useStore(cutSession.store, (s) => s.doc)
-  const left = useMemo(
-    () => ({
-      cut: (built ? harvest(plan, work.email) : plan).cuts.filter(
-        (c) => (c.kind === 'words' && !c.words) || (c.kind === 'picture' && c.alt === null),
-      ).length,
-      compose: built ? mend.filter((f) => f.stage === 'compose').length : 0,
-      proof: built ? mend.length : 0,
-      handover: built ? mend.filter((f) => f.stage === 'handover').length : 0,
-    }),
-    [plan, mend, built, work.email],
-  )
+  const left = useLeft(cutSession, work, built)
   const due = job.due
     ? `, due ${new Date(`${job.due}T12:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}`
     : ''
@@ -180,18 +115,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
             }}
           />
         ) : !built ? (
-          <div className="col-span-2 row-span-2 grid place-items-center bg-ground">
-            <div className="max-w-sm bg-paper p-6">
-              <h2 className="text-lg">There is no email yet</h2>
-              <p className="mt-1 text-soft">
-                Cut the design first: decide what stays a picture and what becomes live. Then build the email
-                from the cuts.
-              </p>
-              <Button look="main" className="mt-3" onClick={() => go('cut')}>
-                Go to Cut
-              </Button>
-            </div>
-          </div>
+          <NoEmail onCut={() => go('cut')} />
         ) : stage === 'compose' ? (
           <ComposeStage job={job} work={work} cuts={cutSession} setActions={setActions} />
         ) : stage === 'proof' ? (
@@ -210,6 +134,57 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
       {finder.finder}
       <Conflict session={emailSession as DocumentSession<unknown>} what="email" />
       <Conflict session={cutSession as DocumentSession<unknown>} what="cut plan" />
+    </div>
+  )
+}
+
+/** Saves both documents when the page is left. */
+function useSavedOnLeaving(cutSession: CutSession, emailSession: EmailSession): void {
+  useEffect(() => {
+    const leave = () => {
+      void cutSession.flush()
+      void emailSession.flush()
+    }
+    addEventListener('pagehide', leave)
+    return () => {
+      removeEventListener('pagehide', leave)
+      cutSession.dispose()
+      emailSession.dispose()
+    }
+  }, [cutSession, emailSession])
+}
+
+/** What is left to do in each stage. @param built whether there is an email */
+function useLeft(cutSession: CutSession, work: EmailWork, built: boolean): Record<StageId, number> {
+  const mend = toMend(work.findings)
+  const plan = useStore(cutSession.store, (s) => s.doc)
+  return useMemo(
+    () => ({
+      cut: (built ? harvest(plan, work.email) : plan).cuts.filter(
+        (c) => (c.kind === 'words' && !c.words) || (c.kind === 'picture' && c.alt === null),
+      ).length,
+      compose: built ? mend.filter((f) => f.stage === 'compose').length : 0,
+      proof: built ? mend.length : 0,
+      handover: built ? mend.filter((f) => f.stage === 'handover').length : 0,
+    }),
+    [plan, mend, built, work.email],
+  )
+}
+
+/** What stages say that need an email, before there is one. */
+function NoEmail({ onCut }: { onCut: () => void }) {
+  return (
+    <div className="col-span-2 row-span-2 grid place-items-center bg-ground">
+      <div className="max-w-sm bg-paper p-6">
+        <h2 className="text-lg">There is no email yet</h2>
+        <p className="mt-1 text-soft">
+          Cut the design first: decide what stays a picture and what becomes live. Then build the email from
+          the cuts.
+        </p>
+        <Button look="main" className="mt-3" onClick={onCut}>
+          Go to Cut
+        </Button>
+      </div>
     </div>
   )
 }

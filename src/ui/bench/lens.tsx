@@ -74,20 +74,16 @@ interface EmailLensProps {
 }
 
 /**
- * The email in a window of a set width. The markup runs in a frame without scripts; the page reaches in only
- * to measure, and changes it in place when the email changes, so that nothing flickers.
+ * The frame that the email stands in, without scripts. The page reaches in only to measure, and changes it in
+ * place when the email changes, so that nothing flickers.
+ * @param onMarks told where everything marked lies, and how tall the email is, px of the email
  */
-export function EmailLens(p: EmailLensProps) {
-  const { name, width, html, ties, bandIds, onMarks } = p
+function useFrame(html: string, onMarks?: (marks: Marks, height: number) => void) {
   const frame = useRef<HTMLIFrameElement>(null)
-  const [scroller, room] = useWidth<HTMLDivElement>()
   const [first] = useState(html)
   const [height, setHeight] = useState(400)
   const [marks, setMarks] = useState<Marks>(new Map())
   const ready = useRef(false)
-  const zoom = room ? Math.min(1, (room - 20) / width) : 0.5
-  const bands = useRef(bandIds)
-  bands.current = bandIds
   const tell = useRef(onMarks)
   tell.current = onMarks
 
@@ -135,6 +131,31 @@ export function EmailLens(p: EmailLensProps) {
     measure.current()
   }, [html])
 
+  /** The ids of all marks under a place, innermost first. @param x, y px of the email */
+  const under = (x: number, y: number): string[] => {
+    const ids: string[] = []
+    let el = frame.current?.contentDocument?.elementFromPoint(x, y) ?? null
+    while (el) {
+      const id = (el as HTMLElement).dataset?.m
+      if (id) ids.push(id)
+      el = el.parentElement
+    }
+    return ids
+  }
+  return { frame, first, height, marks, under }
+}
+
+/**
+ * The email in a window of a set width. The markup runs in a frame without scripts; the page reaches in only
+ * to measure, and changes it in place when the email changes, so that nothing flickers.
+ */
+export function EmailLens(p: EmailLensProps) {
+  const { name, width, html, ties, bandIds, onMarks } = p
+  const { frame, first, height, marks, under } = useFrame(html, onMarks)
+  const [scroller, room] = useWidth<HTMLDivElement>()
+  const zoom = room ? Math.min(1, (room - 20) / width) : 0.5
+  const bands = useRef(bandIds)
+  bands.current = bandIds
   useEffect(() => {
     if (!scroller.current) return
     const own = new Set(bands.current)
@@ -147,34 +168,12 @@ export function EmailLens(p: EmailLensProps) {
   }, [marks, zoom, room, name, ties, width, scroller])
   useEffect(() => () => ties.remove(name), [ties, name])
 
-  const under = (e: { clientX: number; clientY: number; currentTarget: Element }): string[] => {
+  const underPointer = (e: { clientX: number; clientY: number; currentTarget: Element }) => {
     const box = e.currentTarget.getBoundingClientRect()
-    let el =
-      frame.current?.contentDocument?.elementFromPoint(
-        (e.clientX - box.left) / zoom,
-        (e.clientY - box.top) / zoom,
-      ) ?? null
-    const ids: string[] = []
-    while (el) {
-      const id = (el as HTMLElement).dataset?.m
-      if (id) ids.push(id)
-      el = el.parentElement
-    }
-    return ids
+    return under((e.clientX - box.left) / zoom, (e.clientY - box.top) / zoom)
   }
   const isBand = (id: string) => bandIds.includes(id)
-  const ring = (id: string | null | undefined, look: string) => {
-    const m = id ? marks.get(id) : undefined
-    return (
-      m && (
-        <div
-          aria-hidden
-          className={cx('pointer-events-none absolute', look)}
-          style={{ top: m.top * zoom, left: m.left * zoom, width: m.width * zoom, height: m.height * zoom }}
-        />
-      )
-    )
-  }
+  const at = (id: string | null | undefined) => (id ? marks.get(id) : undefined)
   return (
     <LensFrame name={name} detail={p.detail ?? String(width)} zoom={zoom} right={p.right}>
       <div
@@ -208,15 +207,20 @@ export function EmailLens(p: EmailLensProps) {
           <div
             className="absolute inset-0"
             data-lens={name}
-            onPointerMove={(e) => p.onHover?.(under(e).find(isBand) ?? null)}
+            onPointerMove={(e) => p.onHover?.(underPointer(e).find(isBand) ?? null)}
             onPointerLeave={() => p.onHover?.(null)}
-            onClick={(e) => p.onPick?.(under(e))}
-            onDoubleClick={(e) => p.onOpen?.(under(e))}
+            onClick={(e) => p.onPick?.(underPointer(e))}
+            onDoubleClick={(e) => p.onOpen?.(underPointer(e))}
           />
-          {ring(p.hovered, 'outline-2 -outline-offset-1 outline-[#21508f]/50')}
-          {ring(p.selectedBand, 'outline-2 outline-[#21508f]')}
-          {p.selected !== p.selectedBand &&
-            ring(p.selected, 'outline-2 -outline-offset-1 outline-dashed outline-[#21508f]')}
+          <Ring of={at(p.hovered)} zoom={zoom} look="outline-2 -outline-offset-1 outline-[#21508f]/50" />
+          <Ring of={at(p.selectedBand)} zoom={zoom} look="outline-2 outline-[#21508f]" />
+          {p.selected !== p.selectedBand && (
+            <Ring
+              of={at(p.selected)}
+              zoom={zoom}
+              look="outline-2 -outline-offset-1 outline-dashed outline-[#21508f]"
+            />
+          )}
           {p.overlay && (
             <div
               className="absolute top-0 left-0"
@@ -228,5 +232,17 @@ export function EmailLens(p: EmailLensProps) {
         </div>
       </div>
     </LensFrame>
+  )
+}
+
+/** A line around what is marked. */
+function Ring({ of, zoom, look }: { of: Stretch | undefined; zoom: number; look: string }) {
+  if (!of) return null
+  return (
+    <div
+      aria-hidden
+      className={cx('pointer-events-none absolute', look)}
+      style={{ top: of.top * zoom, left: of.left * zoom, width: of.width * zoom, height: of.height * zoom }}
+    />
   )
 }

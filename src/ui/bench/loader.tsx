@@ -1,6 +1,6 @@
 'use client'
 import dynamic from 'next/dynamic'
-import type { BenchProps } from './bench'
+import type { BenchProps } from './types'
 
 /** The bench lives in the browser alone: it measures, keeps drafts and runs workers. */
 const Bench = dynamic(() => import('./bench'), {

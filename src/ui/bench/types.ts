@@ -25,3 +25,10 @@ export interface BenchJob {
 
 export type EmailSession = DocumentSession<Email>
 export type CutSession = DocumentSession<CutPlan>
+
+/** What a bench opens: a job and its documents as they are kept. */
+export interface BenchProps {
+  job: BenchJob
+  cuts: { revision: number; plan: CutPlan; savedAt: string }
+  email: { revision: number; email: Email; savedAt: string } | null
+}

@@ -10,6 +10,8 @@ import { Dialog } from '../parts/dialog'
 import { fontOptions, Dropdown, Tick } from './groups/parts'
 import { PageLooks } from './page-looks'
 
+type SetHouse = (change: (h: HouseStyle) => HouseStyle) => void
+
 const names: Record<TextStyleName, string> = {
   body: 'Body',
   small: 'Small',
@@ -64,141 +66,8 @@ export function HouseStyleDialog({
       about="What every email of this client starts from. A value that an email or a tile has of its own stays."
       wide
     >
-      <table className="w-full border-collapse text-xs">
-        <thead>
-          <tr>
-            {['Text', 'Font', 'Size', 'Line', 'Colour', 'At night', ''].map((h) => (
-              <th key={h} scope="col" className="p-1 text-left font-semibold">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {textStyleNames.map((n) => {
-            const s = house.text[n]
-            return (
-              <tr key={n} className="border-t border-grout">
-                <th scope="row" className="p-1 text-left font-normal whitespace-nowrap">
-                  {names[n]}
-                </th>
-                <td className="p-1">
-                  <Dropdown
-                    label={`Font of ${names[n]}`}
-                    value={s.font}
-                    options={fontOptions(house)}
-                    onChange={(font) => text(n, { font })}
-                  />
-                </td>
-                <td className="w-14 p-1">
-                  <NumberField
-                    label={`Size of ${names[n]}, px`}
-                    value={s.size}
-                    min={6}
-                    max={120}
-                    onChange={(size) => text(n, { size })}
-                  />
-                </td>
-                <td className="w-14 p-1">
-                  <NumberField
-                    label={`Line height of ${names[n]}, px`}
-                    value={s.line}
-                    min={6}
-                    max={200}
-                    onChange={(line) => text(n, { line })}
-                  />
-                </td>
-                <td className="p-1">
-                  <ColorField
-                    label={`Colour of ${names[n]}`}
-                    value={s.color}
-                    swatches={house.colors}
-                    onChange={(color) => text(n, { color })}
-                  />
-                </td>
-                <td className="p-1">
-                  <ColorField
-                    label={`Colour of ${names[n]} at night`}
-                    value={s.nightColor ?? s.color}
-                    own={s.nightColor !== undefined}
-                    onClear={() => text(n, { nightColor: undefined })}
-                    swatches={house.colors}
-                    onChange={(nightColor) => text(n, { nightColor })}
-                  />
-                </td>
-                <td className="p-1">
-                  <Tick checked={s.bold} onChange={(bold) => text(n, { bold })}>
-                    bold
-                  </Tick>
-                </td>
-              </tr>
-            )
-          })}
-        </tbody>
-      </table>
-      <div className="mt-3 grid grid-cols-2 gap-x-6 gap-y-1.5">
-        <Line label="Ground">
-          <ColorField
-            label="Ground behind emails"
-            value={house.ground}
-            swatches={house.colors}
-            onChange={(ground) => setHouse((h) => ({ ...h, ground }))}
-          />
-        </Line>
-        <Line label="Links">
-          <ColorField
-            label="Colour of links"
-            value={house.link.color}
-            swatches={house.colors}
-            onChange={(color) => setHouse((h) => ({ ...h, link: { ...h.link, color } }))}
-          />
-        </Line>
-        <Line label="Button">
-          <ColorField
-            label="Ground of the button"
-            value={house.button.background}
-            swatches={house.colors}
-            onChange={(background) => button({ background })}
-          />
-        </Line>
-        <Line label="Its words">
-          <ColorField
-            label="Words of the button"
-            value={house.button.color}
-            swatches={house.colors}
-            onChange={(color) => button({ color })}
-          />
-        </Line>
-        <Line label="Its corners">
-          <NumberField
-            label="Radius of the button, px"
-            value={house.button.radius}
-            max={60}
-            onChange={(radius) => button({ radius })}
-          />
-        </Line>
-        <Line label="Its letters">
-          <NumberField
-            label="Letters of the button, px"
-            value={house.button.size}
-            min={8}
-            max={60}
-            onChange={(size) => button({ size })}
-          />
-        </Line>
-        <TextRow
-          plain
-          label="Sender"
-          value={house.footer.sender}
-          onChange={(sender) => setHouse((h) => ({ ...h, footer: { ...h.footer, sender } }))}
-        />
-        <TextRow
-          plain
-          label="Address"
-          value={house.footer.address}
-          onChange={(address) => setHouse((h) => ({ ...h, footer: { ...h.footer, address } }))}
-        />
-      </div>
+      <TextStyles house={house} text={text} />
+      <OtherLooks house={house} setHouse={setHouse} button={button} />
       <WebFonts fonts={house.webFonts} onChange={(webFonts) => setHouse((h) => ({ ...h, webFonts }))} />
       <PageLooks house={house} onChange={setHouse} />
       {problem && (
@@ -213,6 +82,180 @@ export function HouseStyleDialog({
         <Button onClick={onClose}>Leave it</Button>
       </div>
     </Dialog>
+  )
+}
+
+/** Ground, links, button and the sender. */
+function OtherLooks({
+  house,
+  setHouse,
+  button,
+}: {
+  house: HouseStyle
+  setHouse: SetHouse
+  button: (patch: Partial<HouseStyle['button']>) => void
+}) {
+  return (
+    <div className="mt-3 grid grid-cols-2 gap-x-6 gap-y-1.5">
+      <Line label="Ground">
+        <ColorField
+          label="Ground behind emails"
+          value={house.ground}
+          swatches={house.colors}
+          onChange={(ground) => setHouse((h) => ({ ...h, ground }))}
+        />
+      </Line>
+      <Line label="Links">
+        <ColorField
+          label="Colour of links"
+          value={house.link.color}
+          swatches={house.colors}
+          onChange={(color) => setHouse((h) => ({ ...h, link: { ...h.link, color } }))}
+        />
+      </Line>
+      <Line label="Button">
+        <ColorField
+          label="Ground of the button"
+          value={house.button.background}
+          swatches={house.colors}
+          onChange={(background) => button({ background })}
+        />
+      </Line>
+      <Line label="Its words">
+        <ColorField
+          label="Words of the button"
+          value={house.button.color}
+          swatches={house.colors}
+          onChange={(color) => button({ color })}
+        />
+      </Line>
+      <Line label="Its corners">
+        <NumberField
+          label="Radius of the button, px"
+          value={house.button.radius}
+          max={60}
+          onChange={(radius) => button({ radius })}
+        />
+      </Line>
+      <Line label="Its letters">
+        <NumberField
+          label="Letters of the button, px"
+          value={house.button.size}
+          min={8}
+          max={60}
+          onChange={(size) => button({ size })}
+        />
+      </Line>
+      <TextRow
+        plain
+        label="Sender"
+        value={house.footer.sender}
+        onChange={(sender) => setHouse((h) => ({ ...h, footer: { ...h.footer, sender } }))}
+      />
+      <TextRow
+        plain
+        label="Address"
+        value={house.footer.address}
+        onChange={(address) => setHouse((h) => ({ ...h, footer: { ...h.footer, address } }))}
+      />
+    </div>
+  )
+}
+
+/** The text styles, one a row. */
+function TextStyles({
+  house,
+  text,
+}: {
+  house: HouseStyle
+  text: (name: TextStyleName, patch: Partial<HouseStyle['text']['body']>) => void
+}) {
+  return (
+    <table className="w-full border-collapse text-xs">
+      <thead>
+        <tr>
+          {['Text', 'Font', 'Size', 'Line', 'Colour', 'At night', ''].map((h) => (
+            <th key={h} scope="col" className="p-1 text-left font-semibold">
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {textStyleNames.map((n) => (
+          <TextStyleRow key={n} n={n} s={house.text[n]} house={house} text={text} />
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function TextStyleRow({
+  n,
+  s,
+  house,
+  text,
+}: {
+  n: TextStyleName
+  s: HouseStyle['text']['body']
+  house: HouseStyle
+  text: (name: TextStyleName, patch: Partial<HouseStyle['text']['body']>) => void
+}) {
+  return (
+    <tr className="border-t border-grout">
+      <th scope="row" className="p-1 text-left font-normal whitespace-nowrap">
+        {names[n]}
+      </th>
+      <td className="p-1">
+        <Dropdown
+          label={`Font of ${names[n]}`}
+          value={s.font}
+          options={fontOptions(house)}
+          onChange={(font) => text(n, { font })}
+        />
+      </td>
+      <td className="w-14 p-1">
+        <NumberField
+          label={`Size of ${names[n]}, px`}
+          value={s.size}
+          min={6}
+          max={120}
+          onChange={(size) => text(n, { size })}
+        />
+      </td>
+      <td className="w-14 p-1">
+        <NumberField
+          label={`Line height of ${names[n]}, px`}
+          value={s.line}
+          min={6}
+          max={200}
+          onChange={(line) => text(n, { line })}
+        />
+      </td>
+      <td className="p-1">
+        <ColorField
+          label={`Colour of ${names[n]}`}
+          value={s.color}
+          swatches={house.colors}
+          onChange={(color) => text(n, { color })}
+        />
+      </td>
+      <td className="p-1">
+        <ColorField
+          label={`Colour of ${names[n]} at night`}
+          value={s.nightColor ?? s.color}
+          own={s.nightColor !== undefined}
+          onClear={() => text(n, { nightColor: undefined })}
+          swatches={house.colors}
+          onChange={(nightColor) => text(n, { nightColor })}
+        />
+      </td>
+      <td className="p-1">
+        <Tick checked={s.bold} onChange={(bold) => text(n, { bold })}>
+          bold
+        </Tick>
+      </td>
+    </tr>
   )
 }
 

@@ -77,75 +77,7 @@ function Recipients({ work: { email, apply }, onClose }: { work: EmailWork; onCl
           The email uses no fields yet. Write one into words, a link or the subject: [[given_name | friend]].
         </p>
       )}
-      <table className="w-full border-collapse text-xs">
-        <thead>
-          <tr>
-            <th scope="col" className="p-1 text-left">
-              Field
-            </th>
-            <th scope="col" className="p-1 text-left">
-              Holds
-            </th>
-            {recipients.map((r, i) => (
-              <th key={i} scope="col" className="p-1">
-                <input
-                  aria-label={`Name of recipient ${i + 1}`}
-                  className={fieldClass}
-                  value={r.name}
-                  maxLength={60}
-                  onChange={(e) => e.target.value && put(i, { name: e.target.value }, `rname${i}`)}
-                />
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {names.map((name) => (
-            <tr key={name} className="border-t border-grout">
-              <th scope="row" className="p-1 text-left font-mono font-normal">
-                {name}
-              </th>
-              <td className="p-1">
-                <select
-                  aria-label={`Kind of value in ${name}`}
-                  className={fieldClass}
-                  value={typeOf(name)}
-                  onChange={(e) => setType(name, e.target.value as FieldType)}
-                >
-                  {fieldTypes.map((t) => (
-                    <option key={t}>{t}</option>
-                  ))}
-                </select>
-              </td>
-              {recipients.map((r, i) => {
-                const value = r.values[name] ?? ''
-                const wrong = !fits(value, typeOf(name))
-                return (
-                  <td key={i} className="p-1">
-                    <input
-                      aria-label={`${name} of ${r.name}`}
-                      aria-invalid={wrong || undefined}
-                      className={cx(fieldClass, wrong && 'border-terra')}
-                      value={value}
-                      onChange={(e) =>
-                        put(
-                          i,
-                          {
-                            values: e.target.value
-                              ? { ...r.values, [name]: e.target.value }
-                              : Object.fromEntries(Object.entries(r.values).filter(([k]) => k !== name)),
-                          },
-                          `r${i}-${name}`,
-                        )
-                      }
-                    />
-                  </td>
-                )
-              })}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Values recipients={recipients} put={put} names={names} typeOf={typeOf} setType={setType} />
       <div className="mt-2 flex gap-1">
         <Button onClick={() => setRecipients([...recipients, { name: fresh(), values: {} }])}>
           + Recipient
@@ -157,5 +89,92 @@ function Recipients({ work: { email, apply }, onClose }: { work: EmailWork; onCl
         )}
       </div>
     </Dialog>
+  )
+}
+
+/** What each recipient has in each field. */
+function Values({
+  recipients,
+  put,
+  names,
+  typeOf,
+  setType,
+}: {
+  recipients: SampleRecipient[]
+  put: (i: number, patch: Partial<SampleRecipient>, key: string) => void
+  names: string[]
+  typeOf: (name: string) => FieldType
+  setType: (name: string, type: FieldType) => void
+}) {
+  return (
+    <table className="w-full border-collapse text-xs">
+      <thead>
+        <tr>
+          <th scope="col" className="p-1 text-left">
+            Field
+          </th>
+          <th scope="col" className="p-1 text-left">
+            Holds
+          </th>
+          {recipients.map((r, i) => (
+            <th key={i} scope="col" className="p-1">
+              <input
+                aria-label={`Name of recipient ${i + 1}`}
+                className={fieldClass}
+                value={r.name}
+                maxLength={60}
+                onChange={(e) => e.target.value && put(i, { name: e.target.value }, `rname${i}`)}
+              />
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {names.map((name) => (
+          <tr key={name} className="border-t border-grout">
+            <th scope="row" className="p-1 text-left font-mono font-normal">
+              {name}
+            </th>
+            <td className="p-1">
+              <select
+                aria-label={`Kind of value in ${name}`}
+                className={fieldClass}
+                value={typeOf(name)}
+                onChange={(e) => setType(name, e.target.value as FieldType)}
+              >
+                {fieldTypes.map((t) => (
+                  <option key={t}>{t}</option>
+                ))}
+              </select>
+            </td>
+            {recipients.map((r, i) => {
+              const value = r.values[name] ?? ''
+              const wrong = !fits(value, typeOf(name))
+              return (
+                <td key={i} className="p-1">
+                  <input
+                    aria-label={`${name} of ${r.name}`}
+                    aria-invalid={wrong || undefined}
+                    className={cx(fieldClass, wrong && 'border-terra')}
+                    value={value}
+                    onChange={(e) =>
+                      put(
+                        i,
+                        {
+                          values: e.target.value
+                            ? { ...r.values, [name]: e.target.value }
+                            : Object.fromEntries(Object.entries(r.values).filter(([k]) => k !== name)),
+                        },
+                        `r${i}-${name}`,
+                      )
+                    }
+                  />
+                </td>
+              )
+            })}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   )
 }

@@ -14,16 +14,13 @@ import type { Band, Cell, Email, Row } from '@/core/email/schema'
 import { sides, type HouseStyle } from '@/core/email/styles'
 import type { BenchJob } from '../bench/types'
 import { Button, Choice, Group, IconButton, SidesField } from '../parts/controls'
-import { BandGroups, CellGroups, rowHolding } from './groups/band'
+import { rowHolding } from '@/core/email/walk'
+import { BandGroups } from './groups/band'
+import { CellGroups } from './groups/cell'
 import { EmailGroups } from './groups/email'
 import { groupColumns, KindGroups, kindLabel, offeredKinds } from './groups'
+import type { Selection } from '../bench/selection'
 import { shows, type AnyTileProps } from './groups/parts'
-
-export interface Selection {
-  band: Band | null
-  cell: Cell | null
-  tile: Tile | null
-}
 
 interface Props {
   email: Email

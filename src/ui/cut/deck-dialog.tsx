@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { toast } from 'sonner'
 import { deal, takeDeck, type Deal, type DeckPiece } from '@/core/cut/deck'
 import { saidOf } from '@/core/cut/imagemap'
+import type { Cut } from '@/core/cut/plan'
 import { ApiProblem, formOf } from '../api'
 import { runTask } from '../tasks/run'
 import { Dropdown, Tick } from '../compose/groups/parts'
@@ -11,6 +12,8 @@ import { Button, cx } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import { kindNames } from './kinds'
 import type { CutWork } from './work/use-cut-work'
+
+type Open = (work: () => Promise<{ pieces: DeckPiece[] }>) => Promise<void>
 
 /**
  * Copy comes in as pieces, offered to the words cuts in reading order; each can be dragged, or given by its
@@ -75,37 +78,7 @@ export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () =>
           </p>
         )}
         {!pieces ? (
-          <>
-            <textarea
-              aria-label="The copy"
-              rows={12}
-              className="w-full border border-grout bg-sheet p-2 text-[13px]"
-              value={text}
-              placeholder="A blank line parts the pieces."
-              onChange={(e) => setText(e.target.value)}
-            />
-            <span className="mt-2 flex gap-2">
-              <Button
-                look="main"
-                disabled={!text.trim()}
-                onClick={() => void open(() => runTask('POST /api/decks', { body: { text } }))}
-              >
-                Offer it to the cuts
-              </Button>
-              <label className="cursor-pointer border border-grout bg-sheet px-2.5 py-1 focus-within:outline-2">
-                From a file
-                <input
-                  type="file"
-                  accept=".txt,.md,.markdown,.docx,text/plain,text/markdown"
-                  className="sr-only"
-                  onChange={(e) => {
-                    const f = e.target.files?.[0]
-                    if (f) void file(f)
-                  }}
-                />
-              </label>
-            </span>
-          </>
+          <CopyForm text={text} setText={setText} open={open} file={file} />
         ) : places.length === 0 ? (
           <p>There are no words cuts or buttons yet. Find the parts first, or make some cuts words.</p>
         ) : (
@@ -116,30 +89,14 @@ export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () =>
               if (over) give(Number(active.id), String(over.id))
             }}
           >
-            <div className="grid max-h-[46vh] grid-cols-2 gap-4 overflow-y-auto">
-              <ol className="flex flex-col gap-1" aria-label="Pieces">
-                {pieces.map((p, i) => (
-                  <Piece
-                    key={i}
-                    at={i}
-                    piece={p}
-                    place={placeOf(i)}
-                    options={places.map((c) => ({ value: c.id, label: name(c.id) }))}
-                    onGive={(to) => give(i, to)}
-                  />
-                ))}
-              </ol>
-              <ol className="flex flex-col gap-1" aria-label="Cuts">
-                {places.map((c) => (
-                  <Place
-                    key={c.id}
-                    id={c.id}
-                    name={name(c.id)}
-                    said={(dealt[c.id] ?? []).map((i) => pieces[i]!.text).join('\n\n')}
-                  />
-                ))}
-              </ol>
-            </div>
+            <Dealing
+              pieces={pieces}
+              placeOf={placeOf}
+              places={places}
+              name={name}
+              give={give}
+              dealt={dealt}
+            />
             <span className="mt-3 flex items-center gap-3">
               <Button
                 look="main"
@@ -164,6 +121,97 @@ export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () =>
         )}
       </div>
     </Dialog>
+  )
+}
+
+/** The pieces beside the cuts they go to. */
+function Dealing({
+  pieces,
+  placeOf,
+  places,
+  name,
+  give,
+  dealt,
+}: {
+  pieces: DeckPiece[]
+  placeOf: (i: number) => string
+  places: Cut[]
+  name: (id: string) => string
+  give: (piece: number, to: string) => void
+  dealt: Deal
+}) {
+  return (
+    <div className="grid max-h-[46vh] grid-cols-2 gap-4 overflow-y-auto">
+      <ol className="flex flex-col gap-1" aria-label="Pieces">
+        {pieces.map((p, i) => (
+          <Piece
+            key={i}
+            at={i}
+            piece={p}
+            place={placeOf(i)}
+            options={places.map((c) => ({ value: c.id, label: name(c.id) }))}
+            onGive={(to) => give(i, to)}
+          />
+        ))}
+      </ol>
+      <ol className="flex flex-col gap-1" aria-label="Cuts">
+        {places.map((c) => (
+          <Place
+            key={c.id}
+            id={c.id}
+            name={name(c.id)}
+            said={(dealt[c.id] ?? []).map((i) => pieces[i]!.text).join('\n\n')}
+          />
+        ))}
+      </ol>
+    </div>
+  )
+}
+
+/** The copy, pasted or from a file. */
+function CopyForm({
+  text,
+  setText,
+  open,
+  file,
+}: {
+  text: string
+  setText: (v: string) => void
+  open: Open
+  file: (f: File) => Promise<void>
+}) {
+  return (
+    <>
+      <textarea
+        aria-label="The copy"
+        rows={12}
+        className="w-full border border-grout bg-sheet p-2 text-[13px]"
+        value={text}
+        placeholder="A blank line parts the pieces."
+        onChange={(e) => setText(e.target.value)}
+      />
+      <span className="mt-2 flex gap-2">
+        <Button
+          look="main"
+          disabled={!text.trim()}
+          onClick={() => void open(() => runTask('POST /api/decks', { body: { text } }))}
+        >
+          Offer it to the cuts
+        </Button>
+        <label className="cursor-pointer border border-grout bg-sheet px-2.5 py-1 focus-within:outline-2">
+          From a file
+          <input
+            type="file"
+            accept=".txt,.md,.markdown,.docx,text/plain,text/markdown"
+            className="sr-only"
+            onChange={(e) => {
+              const f = e.target.files?.[0]
+              if (f) void file(f)
+            }}
+          />
+        </label>
+      </span>
+    </>
   )
 }
 

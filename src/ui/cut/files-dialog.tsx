@@ -1,5 +1,5 @@
 'use client'
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import { toast } from 'sonner'
 import type { Routes } from '@/contract'
 import type { AnswerOf } from '@/contract/route'
@@ -12,6 +12,10 @@ import { Dialog } from '../parts/dialog'
 import type { CutWork } from './work/use-cut-work'
 
 type Replaced = AnswerOf<Routes['PUT /api/jobs/:job/design']>
+
+type Making = { done: number; total: number; stop: AbortController }
+type Chosen = { file: File; role: 'wide' | 'narrow'; boards: Board[] }
+type Attempt = (work: () => Promise<void>) => Promise<void>
 
 /**
  * The design's file and the plan's: replaced by a new version, paired with a narrow one, its density
@@ -103,88 +107,17 @@ export function FilesDialog({
   return (
     <Dialog open onClose={onClose} title="Design and plan as files" wide>
       <div className="grid grid-cols-2 gap-5 text-xs">
-        <section className="flex flex-col items-start gap-2">
-          <h3 className="text-[13px]">The design</h3>
-          <p className="text-soft">
-            {job.design.name}, {job.design.width} x {job.design.height}. A new version keeps the cuts whose
-            place still fits, takes those that moved along, and flags both the moved and the changed.
-          </p>
-          {input('Replace it by a new version…', 'wide')}
-          <Row label="Email, px">
-            <NumberField
-              label="Width of the email, px"
-              value={job.width}
-              min={320}
-              max={900}
-              onChange={(width) =>
-                void attempt(async () =>
-                  taken(await call('PATCH /api/jobs/:job', { params, body: { width } })),
-                )
-              }
-            />
-          </Row>
-          <p className="font-mono text-soft">
-            {Number(job.design.scale.toFixed(3))} design pixels for each px
-          </p>
-          <h3 className="mt-2 text-[13px]">Its narrow pair</h3>
-          <p className="text-soft">
-            {job.narrow
-              ? `${job.narrow.name}, ${job.narrow.width} x ${job.narrow.height}: Compose shows it beside the narrow lens.`
-              : 'A narrow design of the same email is compared with the narrow lens.'}
-          </p>
-          <span className="flex gap-2">
-            {input(job.narrow ? 'Another…' : 'Add the narrow design…', 'narrow')}
-            {job.narrow && (
-              <Button
-                disabled={busy}
-                onClick={() =>
-                  void attempt(async () =>
-                    taken((await call('DELETE /api/jobs/:job/design', { params })).job),
-                  )
-                }
-              >
-                Take it away
-              </Button>
-            )}
-          </span>
-          {chosen && (
-            <BoardChoice boards={chosen.boards} onChosen={(i) => void send(chosen.file, chosen.role, i)} />
-          )}
-        </section>
-        <section className="flex flex-col items-start gap-2">
-          <h3 className="text-[13px]">The cut plan</h3>
-          <p className="text-soft">
-            An open file (docs/formats.md): the plan as JSON, an image map of the cuts as SVG, or both with
-            all crops in a ZIP.
-          </p>
-          <span className="flex flex-wrap gap-2">
-            <a
-              className="border border-grout bg-sheet px-2.5 py-1"
-              href={addressOf('GET /api/jobs/:job/plan', { params })}
-              download="cuts.json"
-            >
-              Plan as JSON
-            </a>
-            <a
-              className="border border-grout bg-sheet px-2.5 py-1"
-              href={addressOf('GET /api/jobs/:job/plan', { params, query: { as: 'svg' } })}
-              download="cuts.svg"
-            >
-              Image map as SVG
-            </a>
-            <Button disabled={busy || !w.pictures.length} onClick={() => void zip()}>
-              All crops as ZIP
-            </Button>
-          </span>
-          {making && (
-            <Progress
-              what="Cutting the pictures"
-              done={making.done}
-              total={making.total}
-              onCancel={() => making.stop.abort()}
-            />
-          )}
-        </section>
+        <DesignFiles
+          job={job}
+          input={input}
+          attempt={attempt}
+          taken={taken}
+          params={params}
+          busy={busy}
+          chosen={chosen}
+          send={send}
+        />
+        <PlanFiles params={params} busy={busy} w={w} zip={zip} making={making} />
         {problem && (
           <p role="alert" className="col-span-2 border-l-4 border-terra pl-2">
             {problem}
@@ -192,5 +125,144 @@ export function FilesDialog({
         )}
       </div>
     </Dialog>
+  )
+}
+
+/** The plan as open files. */
+function PlanFiles({
+  params,
+  busy,
+  w,
+  zip,
+  making,
+}: {
+  params: { job: string }
+  busy: boolean
+  w: CutWork
+  zip: () => Promise<void>
+  making: Making | null
+}) {
+  return (
+    <section className="flex flex-col items-start gap-2">
+      <h3 className="text-[13px]">The cut plan</h3>
+      <p className="text-soft">
+        An open file (docs/formats.md): the plan as JSON, an image map of the cuts as SVG, or both with all
+        crops in a ZIP.
+      </p>
+      <span className="flex flex-wrap gap-2">
+        <a
+          className="border border-grout bg-sheet px-2.5 py-1"
+          href={addressOf('GET /api/jobs/:job/plan', { params })}
+          download="cuts.json"
+        >
+          Plan as JSON
+        </a>
+        <a
+          className="border border-grout bg-sheet px-2.5 py-1"
+          href={addressOf('GET /api/jobs/:job/plan', { params, query: { as: 'svg' } })}
+          download="cuts.svg"
+        >
+          Image map as SVG
+        </a>
+        <Button disabled={busy || !w.pictures.length} onClick={() => void zip()}>
+          All crops as ZIP
+        </Button>
+      </span>
+      {making && (
+        <Progress
+          what="Cutting the pictures"
+          done={making.done}
+          total={making.total}
+          onCancel={() => making.stop.abort()}
+        />
+      )}
+    </section>
+  )
+}
+
+/** The design: a new version, its density, its narrow pair. */
+function DesignFiles({
+  job,
+  input,
+  attempt,
+  taken,
+  params,
+  busy,
+  chosen,
+  send,
+}: {
+  job: BenchJob
+  input: (label: string, role: 'wide' | 'narrow') => ReactNode
+  attempt: Attempt
+  taken: (job: Replaced['job']) => void
+  params: { job: string }
+  busy: boolean
+  chosen: Chosen | null
+  send: (file: File, role: 'wide' | 'narrow', board: number) => Promise<void>
+}) {
+  return (
+    <section className="flex flex-col items-start gap-2">
+      <h3 className="text-[13px]">The design</h3>
+      <p className="text-soft">
+        {job.design.name}, {job.design.width} x {job.design.height}. A new version keeps the cuts whose place
+        still fits, takes those that moved along, and flags both the moved and the changed.
+      </p>
+      {input('Replace it by a new version…', 'wide')}
+      <Row label="Email, px">
+        <NumberField
+          label="Width of the email, px"
+          value={job.width}
+          min={320}
+          max={900}
+          onChange={(width) =>
+            void attempt(async () => taken(await call('PATCH /api/jobs/:job', { params, body: { width } })))
+          }
+        />
+      </Row>
+      <p className="font-mono text-soft">{Number(job.design.scale.toFixed(3))} design pixels for each px</p>
+      <h3 className="mt-2 text-[13px]">Its narrow pair</h3>
+      <p className="text-soft">
+        {job.narrow
+          ? `${job.narrow.name}, ${job.narrow.width} x ${job.narrow.height}: Compose shows it beside the narrow lens.`
+          : 'A narrow design of the same email is compared with the narrow lens.'}
+      </p>
+      <NarrowPair input={input} job={job} busy={busy} attempt={attempt} taken={taken} params={params} />
+      {chosen && (
+        <BoardChoice boards={chosen.boards} onChosen={(i) => void send(chosen.file, chosen.role, i)} />
+      )}
+    </section>
+  )
+}
+
+/** A narrow design of the same email, added or taken away. */
+function NarrowPair({
+  input,
+  job,
+  busy,
+  attempt,
+  taken,
+  params,
+}: {
+  input: (label: string, role: 'wide' | 'narrow') => ReactNode
+  job: BenchJob
+  busy: boolean
+  attempt: Attempt
+  taken: (job: Replaced['job']) => void
+  params: { job: string }
+}) {
+  return (
+    <span className="flex gap-2">
+      {input(job.narrow ? 'Another…' : 'Add the narrow design…', 'narrow')}
+      {job.narrow && (
+        <Button
+          disabled={busy}
+          onClick={() =>
+            void attempt(async () => taken((await call('DELETE /api/jobs/:job/design', { params })).job))
+          }
+        >
+          Take it away
+        </Button>
+      )}
+    </span>
   )
 }

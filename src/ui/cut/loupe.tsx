@@ -98,44 +98,65 @@ export function Loupe({
         }
       }}
     >
-      <div
-        className="pointer-events-none absolute border-2 border-[#20272b] bg-white"
-        style={{
-          left: Math.min(at.x * zoom + 18, design.width * zoom - px - 6),
-          top: Math.max(0, at.y * zoom - px - 44),
-        }}
-      >
-        <div className="relative overflow-hidden" style={{ width: px, height: px }}>
-          <div
-            className="absolute inset-0"
-            style={{
-              backgroundImage: `url(/api/pictures/${design.id})`,
-              backgroundSize: `${design.width * PIXEL}px ${design.height * PIXEL}px`,
-              backgroundPosition: `${-(at.x - (SIDE >> 1)) * PIXEL}px ${-(at.y - (SIDE >> 1)) * PIXEL}px`,
-              imageRendering: 'pixelated',
-            }}
-          />
-          <div
-            className="absolute border-2 border-white outline-1 outline-black"
-            style={{
-              left: ((SIDE >> 1) - (side >> 1)) * PIXEL,
-              top: ((SIDE >> 1) - (side >> 1)) * PIXEL,
-              width: side * PIXEL,
-              height: side * PIXEL,
-            }}
-          />
-        </div>
-        <div className="flex items-center gap-1.5 bg-[#fffdf8] px-1.5 py-1 font-mono text-[11px] text-[#20272b]">
-          <i className="h-4 w-4 border border-black/30" style={{ background: color }} />
-          {color}
-          <span className="ml-auto">
-            {side} x {side}
-          </span>
-        </div>
-      </div>
+      <Glass at={at} zoom={zoom} design={design} px={px} side={side} color={color} />
       <span className="sr-only" aria-live="polite">
         {color}
       </span>
     </button>
+  )
+}
+
+/** The magnifier beside the pointer. */
+function Glass({
+  at,
+  zoom,
+  design,
+  px,
+  side,
+  color,
+}: {
+  at: { x: number; y: number }
+  zoom: number
+  design: { id: string; width: number; height: number }
+  px: number
+  side: 1 | 3 | 5
+  color: string
+}) {
+  return (
+    <div
+      className="pointer-events-none absolute border-2 border-[#20272b] bg-white"
+      style={{
+        left: Math.min(at.x * zoom + 18, design.width * zoom - px - 6),
+        top: Math.max(0, at.y * zoom - px - 44),
+      }}
+    >
+      <div className="relative overflow-hidden" style={{ width: px, height: px }}>
+        <div
+          className="absolute inset-0"
+          style={{
+            backgroundImage: `url(/api/pictures/${design.id})`,
+            backgroundSize: `${design.width * PIXEL}px ${design.height * PIXEL}px`,
+            backgroundPosition: `${-(at.x - (SIDE >> 1)) * PIXEL}px ${-(at.y - (SIDE >> 1)) * PIXEL}px`,
+            imageRendering: 'pixelated',
+          }}
+        />
+        <div
+          className="absolute border-2 border-white outline-1 outline-black"
+          style={{
+            left: ((SIDE >> 1) - (side >> 1)) * PIXEL,
+            top: ((SIDE >> 1) - (side >> 1)) * PIXEL,
+            width: side * PIXEL,
+            height: side * PIXEL,
+          }}
+        />
+      </div>
+      <div className="flex items-center gap-1.5 bg-[#fffdf8] px-1.5 py-1 font-mono text-[11px] text-[#20272b]">
+        <i className="h-4 w-4 border border-black/30" style={{ background: color }} />
+        {color}
+        <span className="ml-auto">
+          {side} x {side}
+        </span>
+      </div>
+    </div>
   )
 }

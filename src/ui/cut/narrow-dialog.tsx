@@ -1,5 +1,5 @@
 'use client'
-import { useRef, useState, type PointerEvent } from 'react'
+import { useRef, useState, type CSSProperties, type PointerEvent, type RefObject } from 'react'
 import type { Cut } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
 import { PHONE, smallWords } from '@/core/cut/small-words'
@@ -87,76 +87,27 @@ export function NarrowDialog({ work: w, cut, onClose }: { work: CutWork; cut: Cu
               }}
             />
           )}
-          <div
-            className="max-h-[380px] overflow-y-auto border border-grout"
-            tabIndex={0}
-            role="region"
-            aria-label="Where it is taken from"
-          >
-            <div
-              ref={area}
-              className="relative cursor-crosshair touch-none"
-              style={clipped(field, zoom)}
-              onPointerDown={(e) => {
-                e.currentTarget.setPointerCapture(e.pointerId)
-                from.current = at(e)
-              }}
-              onPointerMove={drag}
-              onPointerUp={() => {
-                from.current = null
-              }}
-            >
-              <div
-                className="absolute border-2 border-lapis bg-lapis/15"
-                style={{
-                  left: (rect.x - field.x) * zoom,
-                  top: (rect.y - field.y) * zoom,
-                  width: rect.w * zoom,
-                  height: rect.h * zoom,
-                }}
-              />
-            </div>
-          </div>
-        </div>
-        <div className="flex min-w-0 flex-col gap-2">
-          {(
-            [
-              ['Left', 'x'],
-              ['Top', 'y'],
-              ['Width', 'w'],
-              ['Height', 'h'],
-            ] as const
-          ).map(([label, k]) => (
-            <Row key={k} label={label}>
-              <NumberField
-                label={`${label} of the part, px`}
-                value={rect[k] - (k === 'x' ? field.x : k === 'y' ? field.y : 0)}
-                min={k === 'w' || k === 'h' ? 1 : 0}
-                max={20000}
-                onChange={(v) =>
-                  setRect(within({ ...rect, [k]: v + (k === 'x' ? field.x : k === 'y' ? field.y : 0) }))
-                }
-              />
-            </Row>
-          ))}
-          <p className="text-soft">On a phone of {PHONE} px, at half size:</p>
-          <div
-            role="img"
-            aria-label="The part as a phone shows it"
-            className="max-h-60 max-w-full border border-grout"
-            style={clipped(rect, phone)}
+          <Area
+            area={area}
+            clipped={clipped}
+            field={field}
+            zoom={zoom}
+            from={from}
+            at={at}
+            drag={drag}
+            rect={rect}
           />
-          {of === 'wide' &&
-            (small.length ? (
-              small.map((s) => (
-                <p key={s.text} className={cx('border-l-4 border-terra pl-2')}>
-                  &quot;{s.text}&quot; is <span className="font-mono">{s.size}</span> px there, under 14.
-                </p>
-              ))
-            ) : (
-              <p className="text-soft">No words that are known are under 14 px there.</p>
-            ))}
         </div>
+        <PartFigures
+          rect={rect}
+          field={field}
+          setRect={setRect}
+          within={within}
+          clipped={clipped}
+          phone={phone}
+          of={of}
+          small={small}
+        />
       </div>
       <div className="mt-4 flex gap-2">
         <Button
@@ -181,6 +132,123 @@ export function NarrowDialog({ work: w, cut, onClose }: { work: CutWork; cut: Cu
         <Button onClick={onClose}>Cancel</Button>
       </div>
     </Dialog>
+  )
+}
+
+/** The part in numbers, and as a phone shows it. */
+function PartFigures({
+  rect,
+  field,
+  setRect,
+  within,
+  clipped,
+  phone,
+  of,
+  small,
+}: {
+  rect: Rect
+  field: Rect
+  setRect: (r: Rect) => void
+  within: (r: Rect) => Rect
+  clipped: (r: Rect, k: number) => CSSProperties
+  phone: number
+  of: Source
+  small: ReturnType<typeof smallWords>
+}) {
+  return (
+    <div className="flex min-w-0 flex-col gap-2">
+      {(
+        [
+          ['Left', 'x'],
+          ['Top', 'y'],
+          ['Width', 'w'],
+          ['Height', 'h'],
+        ] as const
+      ).map(([label, k]) => (
+        <Row key={k} label={label}>
+          <NumberField
+            label={`${label} of the part, px`}
+            value={rect[k] - (k === 'x' ? field.x : k === 'y' ? field.y : 0)}
+            min={k === 'w' || k === 'h' ? 1 : 0}
+            max={20000}
+            onChange={(v) =>
+              setRect(within({ ...rect, [k]: v + (k === 'x' ? field.x : k === 'y' ? field.y : 0) }))
+            }
+          />
+        </Row>
+      ))}
+      <p className="text-soft">On a phone of {PHONE} px, at half size:</p>
+      <div
+        role="img"
+        aria-label="The part as a phone shows it"
+        className="max-h-60 max-w-full border border-grout"
+        style={clipped(rect, phone)}
+      />
+      {of === 'wide' &&
+        (small.length ? (
+          small.map((s) => (
+            <p key={s.text} className={cx('border-l-4 border-terra pl-2')}>
+              &quot;{s.text}&quot; is <span className="font-mono">{s.size}</span> px there, under 14.
+            </p>
+          ))
+        ) : (
+          <p className="text-soft">No words that are known are under 14 px there.</p>
+        ))}
+    </div>
+  )
+}
+
+/** Where the part is drawn. */
+function Area({
+  area,
+  clipped,
+  field,
+  zoom,
+  from,
+  at,
+  drag,
+  rect,
+}: {
+  area: RefObject<HTMLDivElement | null>
+  clipped: (r: Rect, k: number) => CSSProperties
+  field: Rect
+  zoom: number
+  from: RefObject<{ x: number; y: number } | null>
+  at: (e: PointerEvent) => { x: number; y: number }
+  drag: (e: PointerEvent) => void
+  rect: Rect
+}) {
+  return (
+    <div
+      className="max-h-[380px] overflow-y-auto border border-grout"
+      tabIndex={0}
+      role="region"
+      aria-label="Where it is taken from"
+    >
+      <div
+        ref={area}
+        className="relative cursor-crosshair touch-none"
+        style={clipped(field, zoom)}
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId)
+          from.current = at(e)
+        }}
+        onPointerMove={drag}
+        onPointerUp={() => {
+          from.current = null
+        }}
+      >
+        <div
+          className="absolute border-2 border-lapis bg-lapis/15"
+          style={{
+            left: (rect.x - field.x) * zoom,
+            top: (rect.y - field.y) * zoom,
+            width: rect.w * zoom,
+            height: rect.h * zoom,
+          }}
+        />
+      </div>
+    </div>
   )
 }
 

@@ -116,48 +116,14 @@ export function ShelfDialog({
       wide
     >
       <div onPaste={paste} className="flex flex-col gap-2 text-xs">
-        <div className="grid grid-cols-[1fr_auto] gap-2">
-          <input
-            aria-label="Search the pictures"
-            className={fieldClass}
-            value={search}
-            placeholder="Search by name"
-            onChange={(e) => setSearch(e.target.value)}
-          />
-          <label className="cursor-pointer border border-grout bg-sheet px-2.5 py-1 focus-within:outline-2">
-            From files
-            <input
-              type="file"
-              multiple
-              accept="image/png,image/jpeg,image/gif"
-              className="sr-only"
-              onChange={(e) => {
-                const f = [...(e.target.files ?? [])]
-                if (f.length) void take(f)
-              }}
-            />
-          </label>
-        </div>
-        <div className="grid grid-cols-[1fr_auto] gap-2">
-          <input
-            aria-label="Address of a picture"
-            className={fieldClass}
-            value={address}
-            placeholder="https://…/picture.png"
-            onChange={(e) => setAddress(e.target.value)}
-          />
-          <Button
-            disabled={busy || !address.trim()}
-            onClick={() =>
-              void attempt(async () => {
-                await call('POST /api/clients/:client/pictures', { params, body: { address } })
-                setAddress('')
-              })
-            }
-          >
-            Fetch
-          </Button>
-        </div>
+        <Search search={search} setSearch={setSearch} take={take} />
+        <FromAddress
+          address={address}
+          setAddress={setAddress}
+          busy={busy}
+          attempt={attempt}
+          params={params}
+        />
         {problem && (
           <p role="alert" className="border-l-4 border-terra pl-2">
             {problem}
@@ -170,37 +136,128 @@ export function ShelfDialog({
         )}
         <ul className="grid grid-cols-4 gap-2">
           {pictures?.map((p) => (
-            <li key={p.id} className="border border-grout bg-sheet">
-              <button type="button" className="block w-full text-left" onClick={() => onChosen(refOf(p))}>
-                <span className="grid h-24 place-items-center bg-ground">
-                  <img src={`/api/pictures/${p.id}`} alt="" className="max-h-24 max-w-full object-contain" />
-                </span>
-                <span className="block truncate px-1.5 pt-1 font-semibold">{p.name}</span>
-                <span className="block px-1.5 font-mono text-[10.5px] text-soft">
-                  {p.width} x {p.height}, {kb(p.bytes)}
-                </span>
-                <span
-                  className="block truncate px-1.5 pb-1 text-[10.5px] text-soft"
-                  title={p.usedIn.map((u) => u.name).join(', ')}
-                >
-                  {p.usedIn.length ? `in ${p.usedIn.map((u) => u.name).join(', ')}` : 'not used yet'}
-                </span>
-              </button>
-              <Button
-                look="plain"
-                className="w-full py-0! text-[11px]!"
-                onClick={() =>
-                  void attempt(() =>
-                    call('DELETE /api/clients/:client/pictures', { params, query: { picture: p.id } }),
-                  )
-                }
-              >
-                Take off
-              </Button>
-            </li>
+            <KeptPicture p={p} onChosen={onChosen} attempt={attempt} params={params} />
           ))}
         </ul>
       </div>
     </Dialog>
+  )
+}
+
+/** A picture of the shelf: chosen by a press, or taken off. */
+function KeptPicture({
+  p,
+  onChosen,
+  attempt,
+  params,
+}: {
+  p: Kept
+  onChosen: (p: PictureRef) => void
+  attempt: (work: () => Promise<unknown>) => Promise<void>
+  params: { client: string }
+}) {
+  return (
+    <li key={p.id} className="border border-grout bg-sheet">
+      <button type="button" className="block w-full text-left" onClick={() => onChosen(refOf(p))}>
+        <span className="grid h-24 place-items-center bg-ground">
+          <img src={`/api/pictures/${p.id}`} alt="" className="max-h-24 max-w-full object-contain" />
+        </span>
+        <span className="block truncate px-1.5 pt-1 font-semibold">{p.name}</span>
+        <span className="block px-1.5 font-mono text-[10.5px] text-soft">
+          {p.width} x {p.height}, {kb(p.bytes)}
+        </span>
+        <span
+          className="block truncate px-1.5 pb-1 text-[10.5px] text-soft"
+          title={p.usedIn.map((u) => u.name).join(', ')}
+        >
+          {p.usedIn.length ? `in ${p.usedIn.map((u) => u.name).join(', ')}` : 'not used yet'}
+        </span>
+      </button>
+      <Button
+        look="plain"
+        className="w-full py-0! text-[11px]!"
+        onClick={() =>
+          void attempt(() =>
+            call('DELETE /api/clients/:client/pictures', { params, query: { picture: p.id } }),
+          )
+        }
+      >
+        Take off
+      </Button>
+    </li>
+  )
+}
+
+/** A picture fetched from an address. */
+function FromAddress({
+  address,
+  setAddress,
+  busy,
+  attempt,
+  params,
+}: {
+  address: string
+  setAddress: (v: string) => void
+  busy: boolean
+  attempt: (work: () => Promise<unknown>) => Promise<void>
+  params: { client: string }
+}) {
+  return (
+    <div className="grid grid-cols-[1fr_auto] gap-2">
+      <input
+        aria-label="Address of a picture"
+        className={fieldClass}
+        value={address}
+        placeholder="https://…/picture.png"
+        onChange={(e) => setAddress(e.target.value)}
+      />
+      <Button
+        disabled={busy || !address.trim()}
+        onClick={() =>
+          void attempt(async () => {
+            await call('POST /api/clients/:client/pictures', { params, body: { address } })
+            setAddress('')
+          })
+        }
+      >
+        Fetch
+      </Button>
+    </div>
+  )
+}
+
+/** Searching, and files brought in. */
+function Search({
+  search,
+  setSearch,
+  take,
+}: {
+  search: string
+  setSearch: (v: string) => void
+  take: (files: readonly File[]) => Promise<void>
+}) {
+  return (
+    <div className="grid grid-cols-[1fr_auto] gap-2">
+      <input
+        aria-label="Search the pictures"
+        className={fieldClass}
+        value={search}
+        placeholder="Search by name"
+        onChange={(e) => setSearch(e.target.value)}
+      />
+      <label className="cursor-pointer border border-grout bg-sheet px-2.5 py-1 focus-within:outline-2">
+        From files
+        <input
+          type="file"
+          multiple
+          accept="image/png,image/jpeg,image/gif"
+          className="sr-only"
+          onChange={(e) => {
+            const f = [...(e.target.files ?? [])]
+            if (f.length) void take(f)
+          }}
+        />
+      </label>
+    </div>
   )
 }

@@ -1,5 +1,6 @@
 import { createStore, type StoreApi } from 'zustand'
 import { ApiProblem } from '../api'
+import { draftPlace, type DraftPlace } from './draft'
 
 /** How the saving stands. */
 export type SaveStatus =
@@ -50,9 +51,21 @@ interface Options<T> {
   read?: (draft: unknown) => T
 }
 
+/** Steps that undo reaches back. */
 const DEPTH = 300
+
+/** How long after the last change the document is saved, ms. */
 const PAUSE = 450
+
+/** Changes of one kind within this are one step, ms. */
 const MERGE = 1200
+
+/** After a failure saving is tried again this much later, twice as late each time, at most so late, ms. */
+const RETRY = 1500
+const RETRY_MOST = 30_000
+
+/** How long after a clash that could not be looked at saving is tried again, ms. */
+const CLASH_AGAIN = 3000
 
 /**
  * A document being edited: undo, redo, and saving by itself. A draft stands in the browser's own storage from
@@ -60,7 +73,6 @@ const MERGE = 1200
  * stale revision is never written over without asking.
  */
 export function openDocument<T>(o: Options<T>): DocumentSession<T> {
-  const draftKey = `mosaicus:draft:${o.key}`
   const store = createStore<DocumentState<T>>(() => ({
     doc: o.doc,
     revision: o.revision,
@@ -69,32 +81,31 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
     future: [],
     theirs: null,
   }))
+  const draft = draftPlace(o.key, o.read)
+  const saving = savingOf(o, store, draft)
+  takeUp(o, store, draft, saving.touched)
+  return {
+    store,
+    ...changes(store, saving.touched),
+    ...takingOver(store, draft, saving.touched),
+    flush: saving.flush,
+    dispose: saving.dispose,
+  }
+}
+
+/** Saves what was touched, by itself and after a pause; never over what was saved elsewhere. */
+function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: DraftPlace<T>) {
   let timer: ReturnType<typeof setTimeout> | undefined
   let running: Promise<void> | null = null
-  let lastMerge = { key: '', at: 0 }
   let retry = 0
-
   const remember = () => {
     const { doc, revision } = store.getState()
-    try {
-      localStorage.setItem(draftKey, JSON.stringify({ doc, revision }))
-    } catch {
-      /* full or forbidden: the server still gets it */
-    }
+    draft.remember({ doc, revision })
   }
-  const forget = () => {
-    try {
-      localStorage.removeItem(draftKey)
-    } catch {
-      /* as above */
-    }
-  }
-
   const later = (ms = PAUSE) => {
     clearTimeout(timer)
     timer = setTimeout(() => void flush(), ms)
   }
-
   function touched() {
     store.setState((s) => (s.status.kind === 'conflict' ? s : { ...s, status: { kind: 'waiting' } }))
     remember()
@@ -113,7 +124,7 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
         revision: saved.revision,
         status: same ? { kind: 'saved', at: saved.savedAt } : { kind: 'waiting' },
       })
-      if (same) forget()
+      if (same) draft.forget()
       else {
         remember()
         later()
@@ -123,7 +134,7 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
       const why = error instanceof ApiProblem ? error.message : String(error)
       store.setState({ status: { kind: 'failed', why } })
       // The draft is safe in the browser; the server is tried again, ever more seldom.
-      later(Math.min(30_000, 1500 * 2 ** retry++))
+      later(Math.min(RETRY_MOST, RETRY * 2 ** retry++))
     }
   }
 
@@ -132,11 +143,11 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
       const theirs = await o.load()
       if (JSON.stringify(theirs.doc) === JSON.stringify(store.getState().doc)) {
         store.setState({ revision: theirs.revision, status: { kind: 'saved', at: new Date().toISOString() } })
-        return forget()
+        return draft.forget()
       }
       store.setState({ theirs, status: { kind: 'conflict' } })
     } catch {
-      later(3000)
+      later(CLASH_AGAIN)
     }
   }
 
@@ -145,7 +156,19 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
     running = (running ?? Promise.resolve()).then(saveOnce)
     return running
   }
+  function dispose() {
+    clearTimeout(timer)
+    if (store.getState().status.kind === 'waiting') void flush()
+  }
+  return { touched, flush, dispose }
+}
 
+/** Changing the document, and going back and forth among its changes. */
+function changes<T>(
+  store: StoreApi<DocumentState<T>>,
+  touched: () => void,
+): Pick<DocumentSession<T>, 'change' | 'amend' | 'undo' | 'redo'> {
+  let lastMerge = { key: '', at: 0 }
   const step = (from: 'past' | 'future') => {
     const s = store.getState()
     const last = s[from].at(-1)
@@ -159,9 +182,7 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
     } as Partial<DocumentState<T>>)
     touched()
   }
-
-  const session: DocumentSession<T> = {
-    store,
+  return {
     change(label, next, merge) {
       const s = store.getState()
       const doc = next(s.doc)
@@ -184,9 +205,19 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
     },
     undo: () => step('past'),
     redo: () => step('future'),
+  }
+}
+
+/** Taking over what was made elsewhere: by the server, or in another tab. */
+function takingOver<T>(
+  store: StoreApi<DocumentState<T>>,
+  draft: DraftPlace<T>,
+  touched: () => void,
+): Pick<DocumentSession<T>, 'adopt' | 'settle'> {
+  return {
     adopt(label, doc, revision) {
       const s = store.getState()
-      forget()
+      draft.forget()
       store.setState({
         doc,
         revision,
@@ -216,35 +247,29 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
           future: [],
           status: { kind: 'saved', at: new Date().toISOString() },
         })
-        forget()
+        draft.forget()
       }
     },
-    flush,
-    dispose() {
-      clearTimeout(timer)
-      if (store.getState().status.kind === 'waiting') void flush()
-    },
   }
+}
 
-  // A draft from before a crash: taken up where the server still stands at its revision, else a choice.
-  try {
-    const kept = localStorage.getItem(draftKey)
-    if (kept) {
-      const stored = JSON.parse(kept) as { doc: T; revision: number }
-      const draft = { ...stored, doc: o.read ? o.read(stored.doc) : stored.doc }
-      if (JSON.stringify(draft.doc) === JSON.stringify(o.doc)) forget()
-      else if (draft.revision === o.revision) {
-        store.setState({ doc: draft.doc, past: [{ doc: o.doc, label: 'what had not been saved' }] })
-        touched()
-      } else
-        store.setState({
-          doc: draft.doc,
-          theirs: { doc: o.doc, revision: o.revision },
-          status: { kind: 'conflict' },
-        })
-    }
-  } catch {
-    forget()
-  }
-  return session
+/** Takes up a draft from before a crash where the server still stands at its revision; else it is a choice. */
+function takeUp<T>(
+  o: Options<T>,
+  store: StoreApi<DocumentState<T>>,
+  place: DraftPlace<T>,
+  touched: () => void,
+): void {
+  const draft = place.recall()
+  if (!draft) return
+  if (JSON.stringify(draft.doc) === JSON.stringify(o.doc)) return place.forget()
+  if (draft.revision === o.revision) {
+    store.setState({ doc: draft.doc, past: [{ doc: o.doc, label: 'what had not been saved' }] })
+    touched()
+  } else
+    store.setState({
+      doc: draft.doc,
+      theirs: { doc: o.doc, revision: o.revision },
+      status: { kind: 'conflict' },
+    })
 }

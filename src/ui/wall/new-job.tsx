@@ -8,6 +8,72 @@ import { BoardChoice, type Board } from '../parts/boards'
 import { Button } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 
+const field = 'w-full border border-grout bg-sheet px-2 py-1.5'
+
+type Client = { id: string; name: string }
+type Problem = { title: string; detail: string }
+
+/** A name for the job from that of its file. */
+const nameFrom = (file: string) =>
+  file
+    .replace(/\.[a-z]+$/i, '')
+    .replace(/[-_]+/g, ' ')
+    .replace(/^./, (c) => c.toUpperCase())
+
+const problemOf = (e: unknown, title: string): Problem =>
+  e instanceof ApiProblem ? e : { title, detail: String(e) }
+
+/** The address of a picture that the browser can show; null of what it cannot. */
+function useObjectUrl(design: File | null): string | null {
+  const [address, setAddress] = useState<string | null>(null)
+  useEffect(() => {
+    if (!design?.type.startsWith('image/')) return setAddress(null)
+    const a = URL.createObjectURL(design)
+    setAddress(a)
+    return () => URL.revokeObjectURL(a)
+  }, [design])
+  return address
+}
+
+/**
+ * What a file says itself is in it: its pages or artboards, which of them is the wide design, which the narrow
+ * one, and how wide the email may be.
+ */
+function useBoards(design: File | null, onWidth: (px: string) => void, onProblem: (p: Problem) => void) {
+  const [boards, setBoards] = useState<Board[] | null>(null)
+  const [board, setBoard] = useState(0)
+  const [narrow, setNarrow] = useState('')
+  /** Takes a board, with the email's width that it lets one guess. */
+  const choose = (list: readonly Board[], i: number) => {
+    setBoard(i)
+    onWidth(String(Math.max(320, Math.min(900, list[i]!.emailWidth))))
+  }
+  useEffect(() => {
+    setBoards(null)
+    setBoard(0)
+    setNarrow('')
+    if (!design) return
+    const stop = new AbortController()
+    runTask('POST /api/designs', { form: formOf({ design }) }, { signal: stop.signal }).then(
+      ({ boards: found }) => {
+        setBoards(found)
+        const firstWide = found.findIndex((b) => !b.narrow)
+        const wide = Math.max(0, firstWide),
+          small = found.findIndex((b, i) => b.narrow && i !== wide)
+        choose(found, wide)
+        if (small >= 0) setNarrow(String(small))
+      },
+      (e: unknown) => {
+        if ((e as Error).name !== 'AbortError') onProblem(problemOf(e, 'The design could not be read'))
+      },
+    )
+    return () => stop.abort()
+    // What it tells of is the design's alone.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [design])
+  return { boards, board, narrow, setNarrow, choose }
+}
+
 /** A design becomes a job: its client, its name and the width of the email. */
 export function NewJob({
   file,
@@ -16,7 +82,7 @@ export function NewJob({
   onMade,
 }: {
   file: File | 'choose' | null
-  clients: { id: string; name: string }[]
+  clients: Client[]
   onClose: () => void
   onMade: (id: string) => void
 }) {
@@ -27,74 +93,25 @@ export function NewJob({
   const [width, setWidth] = useState('600')
   const [due, setDue] = useState('')
   const [busy, setBusy] = useState(false)
-  const [problem, setProblem] = useState<{ title: string; detail: string } | null>(null)
-  const [address, setAddress] = useState<string | null>(null)
-  const [boards, setBoards] = useState<Board[] | null>(null)
-  const [board, setBoard] = useState(0)
-  const [narrow, setNarrow] = useState('')
+  const [problem, setProblem] = useState<Problem | null>(null)
+  const { boards, board, narrow, setNarrow, choose } = useBoards(design, setWidth, setProblem)
+  const address = useObjectUrl(design)
   const id = useId()
 
   const take = (f: File) => {
     setDesign(f)
     setProblem(null)
-    setName(
-      (n) =>
-        n ||
-        f.name
-          .replace(/\.[a-z]+$/i, '')
-          .replace(/[-_]+/g, ' ')
-          .replace(/^./, (c) => c.toUpperCase()),
-    )
+    setName((n) => n || nameFrom(f.name))
   }
   useEffect(() => {
     if (file instanceof File) take(file)
     if (!file) {
       setDesign(null)
-      setBoards(null)
       setName('')
       setProblem(null)
       setBusy(false)
     }
   }, [file])
-  /** Takes a board, with the email's width that it lets one guess. */
-  const choose = (list: readonly Board[], i: number) => {
-    setBoard(i)
-    setWidth(String(Math.max(320, Math.min(900, list[i]!.emailWidth))))
-  }
-  // The file says itself what is in it: its pages or artboards, and how wide the email may be.
-  useEffect(() => {
-    setBoards(null)
-    setBoard(0)
-    setNarrow('')
-    if (!design) return
-    const stop = new AbortController()
-    runTask('POST /api/designs', { form: formOf({ design }) }, { signal: stop.signal }).then(
-      ({ boards: found }) => {
-        setBoards(found)
-        const wide = Math.max(
-            0,
-            found.findIndex((b) => !b.narrow),
-          ),
-          small = found.findIndex((b, i) => b.narrow && i !== wide)
-        choose(found, wide)
-        if (small >= 0) setNarrow(String(small))
-      },
-      (e: unknown) => {
-        if ((e as Error).name !== 'AbortError')
-          setProblem(
-            e instanceof ApiProblem ? e : { title: 'The design could not be read', detail: String(e) },
-          )
-      },
-    )
-    return () => stop.abort()
-  }, [design])
-  useEffect(() => {
-    if (!design?.type.startsWith('image/')) return setAddress(null)
-    const a = URL.createObjectURL(design)
-    setAddress(a)
-    return () => URL.revokeObjectURL(a)
-  }, [design])
-
   async function submit(e: FormEvent) {
     e.preventDefault()
     if (!design)
@@ -121,13 +138,10 @@ export function NewJob({
       made.notes.forEach((n) => toast(n, { duration: 9000 }))
       onMade(made.id)
     } catch (error) {
-      setProblem(
-        error instanceof ApiProblem ? error : { title: 'The job could not be made', detail: String(error) },
-      )
+      setProblem(problemOf(error, 'The job could not be made'))
       setBusy(false)
     }
   }
-  const field = 'w-full border border-grout bg-sheet px-2 py-1.5'
   return (
     <Dialog
       open={file !== null}
@@ -136,57 +150,14 @@ export function NewJob({
       about="A design becomes a job. PNG, JPEG, WebP, AVIF, SVG, PDF or a layered file (PSD), up to 60 megapixels and 60 MB."
     >
       <form onSubmit={submit} className="flex flex-col gap-3">
-        <label
-          htmlFor={`${id}f`}
-          className="flex items-center gap-3 border-2 border-dashed border-grout bg-sheet p-3 hover:border-lapis"
-        >
-          {address ? (
-            <img src={address} alt="" className="h-20 w-16 border border-grout object-cover object-top" />
-          ) : (
-            <ImageUp aria-hidden size={28} className="text-soft" />
-          )}
-          <span className="min-w-0">
-            <b className="block truncate font-semibold">{design ? design.name : 'Choose the design'}</b>
-            <span className="text-soft">
-              {design ? `${(design.size / 1048576).toFixed(2)} MB` : 'or drop it on the page'}
-            </span>
-          </span>
-          <input
-            id={`${id}f`}
-            type="file"
-            accept="image/png,image/jpeg,image/webp,image/avif,image/svg+xml,application/pdf,.psd"
-            className="sr-only"
-            onChange={(e) => {
-              const f = e.target.files?.[0]
-              if (f) take(f)
-            }}
-          />
-        </label>
+        <DesignField id={id} address={address} design={design} take={take} />
         {boards && boards.length > 1 && (
           <BoardChoice boards={boards} chosen={board} onChosen={(i) => choose(boards, i)} />
         )}
         {boards && boards.length > 1 && (
-          <label className="block">
-            <span className="mb-1 block text-soft">Narrow design of the same email</span>
-            <select className={field} value={narrow} onChange={(e) => setNarrow(e.target.value)}>
-              <option value="">none</option>
-              {boards.map(
-                (b, i) =>
-                  i !== board && (
-                    <option key={i} value={i}>
-                      {b.name}, {b.width} px
-                    </option>
-                  ),
-              )}
-            </select>
-          </label>
+          <NarrowField narrow={narrow} setNarrow={setNarrow} boards={boards} board={board} />
         )}
-        {boards?.[board] && (
-          <p className="font-mono text-[11.5px] text-soft">
-            {boards[board].width} x {boards[board].height} px:{' '}
-            {Number((boards[board].width / Number(width || 600)).toFixed(2))}x of an email of {width} px
-          </p>
-        )}
+        {boards?.[board] && <Density board={boards[board]} width={width} />}
         <label className="block">
           <span className="mb-1 block text-soft">Name</span>
           <input
@@ -197,34 +168,15 @@ export function NewJob({
             onChange={(e) => setName(e.target.value)}
           />
         </label>
-        <div className="grid grid-cols-[1fr_92px_140px] gap-3">
-          <label className="block">
-            <span className="mb-1 block text-soft">Client</span>
-            <select className={field} value={client} onChange={(e) => setClient(e.target.value)}>
-              {clients.map((c) => (
-                <option key={c.id} value={c.id}>
-                  {c.name}
-                </option>
-              ))}
-              <option value="new">A new client…</option>
-            </select>
-          </label>
-          <label className="block">
-            <span className="mb-1 block text-soft">Width, px</span>
-            <input
-              className={field}
-              type="number"
-              min={320}
-              max={900}
-              value={width}
-              onChange={(e) => setWidth(e.target.value)}
-            />
-          </label>
-          <label className="block">
-            <span className="mb-1 block text-soft">Due</span>
-            <input className={field} type="date" value={due} onChange={(e) => setDue(e.target.value)} />
-          </label>
-        </div>
+        <ClientAndWidth
+          client={client}
+          setClient={setClient}
+          clients={clients}
+          width={width}
+          setWidth={setWidth}
+          due={due}
+          setDue={setDue}
+        />
         {client === 'new' && (
           <label className="block">
             <span className="mb-1 block text-soft">Name of the client</span>
@@ -250,5 +202,135 @@ export function NewJob({
         </span>
       </form>
     </Dialog>
+  )
+}
+
+/** Which board is the narrow design of the same email. */
+function NarrowField({
+  narrow,
+  setNarrow,
+  boards,
+  board,
+}: {
+  narrow: string
+  setNarrow: (v: string) => void
+  boards: Board[]
+  board: number
+}) {
+  return (
+    <label className="block">
+      <span className="mb-1 block text-soft">Narrow design of the same email</span>
+      <select className={field} value={narrow} onChange={(e) => setNarrow(e.target.value)}>
+        <option value="">none</option>
+        {boards.map(
+          (b, i) =>
+            i !== board && (
+              <option key={i} value={i}>
+                {b.name}, {b.width} px
+              </option>
+            ),
+        )}
+      </select>
+    </label>
+  )
+}
+
+/** How many pixels of the design there are for each of the email. @param width of the email, px */
+const Density = ({ board, width }: { board: Board; width: string }) => (
+  <p className="font-mono text-[11.5px] text-soft">
+    {board.width} x {board.height} px: {Number((board.width / Number(width || 600)).toFixed(2))}x of an email
+    of {width} px
+  </p>
+)
+
+/** Whose email it is, how wide, and for when. */
+function ClientAndWidth({
+  client,
+  setClient,
+  clients,
+  width,
+  setWidth,
+  due,
+  setDue,
+}: {
+  client: string
+  setClient: (v: string) => void
+  clients: Client[]
+  width: string
+  setWidth: (v: string) => void
+  due: string
+  setDue: (v: string) => void
+}) {
+  return (
+    <div className="grid grid-cols-[1fr_92px_140px] gap-3">
+      <label className="block">
+        <span className="mb-1 block text-soft">Client</span>
+        <select className={field} value={client} onChange={(e) => setClient(e.target.value)}>
+          {clients.map((c) => (
+            <option key={c.id} value={c.id}>
+              {c.name}
+            </option>
+          ))}
+          <option value="new">A new client…</option>
+        </select>
+      </label>
+      <label className="block">
+        <span className="mb-1 block text-soft">Width, px</span>
+        <input
+          className={field}
+          type="number"
+          min={320}
+          max={900}
+          value={width}
+          onChange={(e) => setWidth(e.target.value)}
+        />
+      </label>
+      <label className="block">
+        <span className="mb-1 block text-soft">Due</span>
+        <input className={field} type="date" value={due} onChange={(e) => setDue(e.target.value)} />
+      </label>
+    </div>
+  )
+}
+
+/** The design, chosen or dropped. */
+function DesignField({
+  id,
+  address,
+  design,
+  take,
+}: {
+  id: string
+  address: string | null
+  design: File | null
+  take: (f: File) => void
+}) {
+  return (
+    <label
+      htmlFor={`${id}f`}
+      className="flex items-center gap-3 border-2 border-dashed border-grout bg-sheet p-3 hover:border-lapis"
+    >
+      {address ? (
+        <img src={address} alt="" className="h-20 w-16 border border-grout object-cover object-top" />
+      ) : (
+        <ImageUp aria-hidden size={28} className="text-soft" />
+      )}
+      <span className="min-w-0">
+        <b className="block truncate font-semibold">{design ? design.name : 'Choose the design'}</b>
+        <span className="text-soft">
+          {design ? `${(design.size / 1048576).toFixed(2)} MB` : 'or drop it on the page'}
+        </span>
+      </span>
+      <input
+        id={`${id}f`}
+        type="file"
+        accept="image/png,image/jpeg,image/webp,image/avif,image/svg+xml,application/pdf,.psd"
+        className="sr-only"
+        onChange={(e) => {
+          const f = e.target.files?.[0]
+          if (f) take(f)
+        }}
+      />
+    </label>
   )
 }

@@ -60,25 +60,12 @@ function left(j: WallJob): string {
 const day = (d: string) =>
   new Date(`${d}T12:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
 
-/** The first screen: the jobs side by side as tall strips, each the email's own picture in proportion. */
-export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string; name: string }[] }) {
+/** What jobs are grouped by. */
+type By = 'client' | 'due'
+
+/** Changes of jobs from the wall; each says what it did. */
+function useJobChanges() {
   const router = useRouter()
-  const [by, setBy] = useState<'client' | 'due'>('client')
-  const [archived, setArchived] = useState(false)
-  const [file, setFile] = useState<File | 'choose' | null>(null)
-  const [over, setOver] = useState(false)
-  const [renaming, setRenaming] = useState<WallJob | null>(null)
-  const mounted = useMounted()
-  const shown = jobs.filter((j) => j.archived === archived)
-  const groups = group(shown, by)
-
-  // What other tabs and scripts did meanwhile is shown on coming back.
-  useEffect(() => {
-    const on = () => router.refresh()
-    addEventListener('focus', on)
-    return () => removeEventListener('focus', on)
-  }, [router])
-
   async function change(
     j: WallJob,
     set: Record<string, unknown>,
@@ -109,7 +96,28 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
       toast.error((e as ApiProblem).message)
     }
   }
-  const finder = useFinder((): Action[] => [
+  return { change, archive, duplicate }
+}
+
+/** What can be done on the wall by name and by shortcut. */
+function wallActions({
+  by,
+  setBy,
+  archived,
+  setArchived,
+  setFile,
+  shown,
+  go,
+}: {
+  by: By
+  setBy: (by: By) => void
+  archived: boolean
+  setArchived: (v: boolean) => void
+  setFile: (f: 'choose') => void
+  shown: readonly WallJob[]
+  go: (address: string) => void
+}): Action[] {
+  return [
     { id: 'new', label: 'New job from a design', group: 'Wall', keys: 'N', run: () => setFile('choose') },
     {
       id: 'by',
@@ -127,21 +135,46 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
       id: 'inbox',
       label: 'Open the inbox stand-in',
       group: 'Stand-ins',
-      run: () => router.push('/standins/inbox'),
+      run: () => go('/standins/inbox'),
     },
     {
       id: 'platform',
       label: 'Open the platform stand-in',
       group: 'Stand-ins',
-      run: () => router.push('/standins/platform'),
+      run: () => go('/standins/platform'),
     },
     ...shown.map((j): Action => ({
       id: `open-${j.id}`,
       label: `Open ${j.name}`,
       group: 'Jobs',
-      run: () => router.push(`/jobs/${j.id}`),
+      run: () => go(`/jobs/${j.id}`),
     })),
-  ])
+  ]
+}
+
+/** The first screen: the jobs side by side as tall strips, each the email's own picture in proportion. */
+export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string; name: string }[] }) {
+  const router = useRouter()
+  const [by, setBy] = useState<By>('client')
+  const [archived, setArchived] = useState(false)
+  const [file, setFile] = useState<File | 'choose' | null>(null)
+  const [over, setOver] = useState(false)
+  const [renaming, setRenaming] = useState<WallJob | null>(null)
+  const mounted = useMounted()
+  const shown = jobs.filter((j) => j.archived === archived)
+  const groups = group(shown, by)
+
+  // What other tabs and scripts did meanwhile is shown on coming back.
+  useEffect(() => {
+    const on = () => router.refresh()
+    addEventListener('focus', on)
+    return () => removeEventListener('focus', on)
+  }, [router])
+
+  const { change, archive, duplicate } = useJobChanges()
+  const finder = useFinder(() =>
+    wallActions({ by, setBy, archived, setArchived, setFile, shown, go: (a) => router.push(a) }),
+  )
   const drop = (e: DragEvent) => {
     e.preventDefault()
     setOver(false)
@@ -163,58 +196,17 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
       }}
       onDrop={drop}
     >
-      <header className="flex h-12 shrink-0 items-center gap-4 border-b border-grout bg-paper px-4">
-        <Mark />
-        <h1 className="text-[19px] leading-none">Mosaicus</h1>
-        <div className="ml-6 w-52">
-          <Choice
-            label="Group by"
-            value={by}
-            options={[
-              { value: 'client', label: 'By client' },
-              { value: 'due', label: 'By due date' },
-            ]}
-            onChange={setBy}
-          />
-        </div>
-        <Button look="plain" onClick={() => setArchived(!archived)}>
-          {archived ? 'Current jobs' : `Archived (${jobs.filter((j) => j.archived).length})`}
-        </Button>
-        <span className="ml-auto flex items-center gap-2">
-          <Link href="/standins/inbox" className="px-1 text-soft hover:text-ink">
-            Inbox
-          </Link>
-          <Link href="/standins/platform" className="px-1 text-soft hover:text-ink">
-            Platform
-          </Link>
-          <WorkList />
-          <IconButton label="Light or dark app" onClick={toggleTheme}>
-            <Moon size={15} />
-          </IconButton>
-          <Button look="plain" onClick={finder.openFinder}>
-            Find an action <kbd className="border border-grout px-1 font-mono text-[11px]">Ctrl K</kbd>
-          </Button>
-          <Button look="main" onClick={() => setFile('choose')}>
-            <Plus size={15} /> New job
-          </Button>
-        </span>
-      </header>
+      <WallBar
+        by={by}
+        setBy={setBy}
+        setArchived={setArchived}
+        archived={archived}
+        jobs={jobs}
+        finder={finder}
+        setFile={setFile}
+      />
       <main className="min-h-0 flex-1 overflow-auto px-5 pt-4 pb-8">
-        {!shown.length && (
-          <div className="mx-auto mt-24 max-w-md border-t-4 border-lapis bg-paper p-6">
-            <h2 className="text-lg">{archived ? 'Nothing is archived' : 'The wall is empty'}</h2>
-            <p className="mt-1 text-soft">
-              {archived
-                ? 'Archived jobs are kept here until you bring them back.'
-                : 'Drop a design picture anywhere on this page: PNG, JPEG, WebP or AVIF. It becomes a job, and then an email.'}
-            </p>
-            {!archived && (
-              <Button look="main" className="mt-3" onClick={() => setFile('choose')}>
-                <Upload size={14} /> Choose a design
-              </Button>
-            )}
-          </div>
-        )}
+        {!shown.length && <Empty archived={archived} setFile={setFile} />}
         <div className="flex flex-wrap items-start gap-x-9 gap-y-7">
           {groups.map(([title, list]) => (
             <section key={title} aria-label={title}>
@@ -257,6 +249,83 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
       )}
       {finder.finder}
     </div>
+  )
+}
+
+/** What the wall says while nothing hangs on it. */
+function Empty({ archived, setFile }: { archived: boolean; setFile: (f: 'choose') => void }) {
+  return (
+    <div className="mx-auto mt-24 max-w-md border-t-4 border-lapis bg-paper p-6">
+      <h2 className="text-lg">{archived ? 'Nothing is archived' : 'The wall is empty'}</h2>
+      <p className="mt-1 text-soft">
+        {archived
+          ? 'Archived jobs are kept here until you bring them back.'
+          : 'Drop a design picture anywhere on this page: PNG, JPEG, WebP or AVIF. It becomes a job, and then an email.'}
+      </p>
+      {!archived && (
+        <Button look="main" className="mt-3" onClick={() => setFile('choose')}>
+          <Upload size={14} /> Choose a design
+        </Button>
+      )}
+    </div>
+  )
+}
+
+/** The bar over the wall. */
+function WallBar({
+  by,
+  setBy,
+  setArchived,
+  archived,
+  jobs,
+  finder,
+  setFile,
+}: {
+  by: By
+  setBy: (by: By) => void
+  setArchived: (v: boolean) => void
+  archived: boolean
+  jobs: WallJob[]
+  finder: ReturnType<typeof useFinder>
+  setFile: (f: 'choose') => void
+}) {
+  return (
+    <header className="flex h-12 shrink-0 items-center gap-4 border-b border-grout bg-paper px-4">
+      <Mark />
+      <h1 className="text-[19px] leading-none">Mosaicus</h1>
+      <div className="ml-6 w-52">
+        <Choice
+          label="Group by"
+          value={by}
+          options={[
+            { value: 'client', label: 'By client' },
+            { value: 'due', label: 'By due date' },
+          ]}
+          onChange={setBy}
+        />
+      </div>
+      <Button look="plain" onClick={() => setArchived(!archived)}>
+        {archived ? 'Current jobs' : `Archived (${jobs.filter((j) => j.archived).length})`}
+      </Button>
+      <span className="ml-auto flex items-center gap-2">
+        <Link href="/standins/inbox" className="px-1 text-soft hover:text-ink">
+          Inbox
+        </Link>
+        <Link href="/standins/platform" className="px-1 text-soft hover:text-ink">
+          Platform
+        </Link>
+        <WorkList />
+        <IconButton label="Light or dark app" onClick={toggleTheme}>
+          <Moon size={15} />
+        </IconButton>
+        <Button look="plain" onClick={finder.openFinder}>
+          Find an action <kbd className="border border-grout px-1 font-mono text-[11px]">Ctrl K</kbd>
+        </Button>
+        <Button look="main" onClick={() => setFile('choose')}>
+          <Plus size={15} /> New job
+        </Button>
+      </span>
+    </header>
   )
 }
 
@@ -311,42 +380,67 @@ function Strip({
             <span className={job.state === 'composing' ? 'text-terra' : 'text-soft'}>{left(job)}</span>
           </p>
         </div>
-        <DropdownMenu.Root>
-          <DropdownMenu.Trigger
-            aria-label={`More for ${job.name}`}
-            className="p-0.5 text-soft hover:bg-paper hover:text-ink"
-          >
-            <EllipsisVertical size={15} />
-          </DropdownMenu.Trigger>
-          <DropdownMenu.Portal>
-            <DropdownMenu.Content align="end" className="z-30 min-w-44 border border-grout bg-paper py-1">
-              <DropdownMenu.Item asChild className={item}>
-                <Link href={`/jobs/${job.id}`}>
-                  <FolderOpen size={14} /> Open
-                </Link>
-              </DropdownMenu.Item>
-              <DropdownMenu.Item className={item} onSelect={onRename}>
-                <Pencil size={14} /> Rename or set the day
-              </DropdownMenu.Item>
-              <DropdownMenu.Item className={item} onSelect={onDuplicate}>
-                <Copy size={14} /> Duplicate
-              </DropdownMenu.Item>
-              <DropdownMenu.Item className={item} onSelect={onArchive}>
-                {job.archived ? (
-                  <>
-                    <ArchiveRestore size={14} /> Bring back
-                  </>
-                ) : (
-                  <>
-                    <Archive size={14} /> Archive
-                  </>
-                )}
-              </DropdownMenu.Item>
-            </DropdownMenu.Content>
-          </DropdownMenu.Portal>
-        </DropdownMenu.Root>
+        <StripMenu
+          job={job}
+          item={item}
+          onRename={onRename}
+          onDuplicate={onDuplicate}
+          onArchive={onArchive}
+        />
       </div>
     </li>
+  )
+}
+
+/** What can be done with a job. */
+function StripMenu({
+  job,
+  item,
+  onRename,
+  onDuplicate,
+  onArchive,
+}: {
+  job: WallJob
+  item: string
+  onRename: () => void
+  onDuplicate: () => void
+  onArchive: () => void
+}) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        aria-label={`More for ${job.name}`}
+        className="p-0.5 text-soft hover:bg-paper hover:text-ink"
+      >
+        <EllipsisVertical size={15} />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" className="z-30 min-w-44 border border-grout bg-paper py-1">
+          <DropdownMenu.Item asChild className={item}>
+            <Link href={`/jobs/${job.id}`}>
+              <FolderOpen size={14} /> Open
+            </Link>
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={onRename}>
+            <Pencil size={14} /> Rename or set the day
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={onDuplicate}>
+            <Copy size={14} /> Duplicate
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={onArchive}>
+            {job.archived ? (
+              <>
+                <ArchiveRestore size={14} /> Bring back
+              </>
+            ) : (
+              <>
+                <Archive size={14} /> Archive
+              </>
+            )}
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   )
 }
 

@@ -1,4 +1,5 @@
 'use client'
+import type { ReactNode } from 'react'
 import { buttonLayers } from '@/core/email/cascade'
 import type { ButtonStyle } from '@/core/email/styles'
 import { buttonHeight, buttonStyleOf } from '@/core/tiles/button/html'
@@ -37,6 +38,9 @@ const words: Record<keyof ButtonStyle, string> = {
   nightBorder: 'night edge',
 }
 
+type Props = TileProps<'button'>
+type Put = (patch: Partial<ButtonStyle>) => void
+
 function ButtonGroups({ tile, email, house, style, band, set }: TileProps<'button'>) {
   const s = buttonStyleOf(tile, style.roles[band.role])
   const { icon } = tile
@@ -74,151 +78,9 @@ function ButtonGroups({ tile, email, house, style, band, set }: TileProps<'butto
   )
   return (
     <>
-      <Group title="Words and link">
-        <TextRow
-          plain
-          label="Words"
-          value={tile.label}
-          onChange={(label) => set('write the button', { label }, 'label')}
-        />
-        <LinkRow value={tile.link} onChange={(link) => set('set the link', { link }, 'link')} />
-        <Row label="Align">
-          <Choice
-            label="Alignment"
-            value={tile.align}
-            options={aligns}
-            onChange={(align) => set('align the button', { align })}
-          />
-        </Row>
-        <Row label="Kind">
-          <Choice
-            label="Which button"
-            value={tile.variant ?? 'main'}
-            options={[
-              { value: 'main', label: 'main' },
-              { value: 'second', label: 'second' },
-              { value: 'quiet', label: 'quiet' },
-            ]}
-            onChange={(variant) =>
-              set('set the kind of button', { variant: variant === 'main' ? undefined : variant })
-            }
-          />
-        </Row>
-        <Row label="Icon">
-          <PictureChooser
-            label={tile.icon ? 'Replace' : 'A picture'}
-            onChosen={(picture) =>
-              set('add an icon', { icon: { side: 'before', width: 20, ...tile.icon, picture } })
-            }
-            onClear={tile.icon && (() => set('take the icon off', { icon: undefined }))}
-          />
-        </Row>
-        {icon && (
-          <div className="flex items-center gap-2 pl-[76px]">
-            <NumberField
-              label="Icon width, px"
-              value={icon.width}
-              min={4}
-              max={80}
-              className="w-14!"
-              onChange={(width) => set('set the icon', { icon: { ...icon, width } }, 'icon')}
-            />
-            <Tick
-              checked={icon.side === 'after'}
-              onChange={(on) => set('set the icon', { icon: { ...icon, side: on ? 'after' : 'before' } })}
-            >
-              after the words
-            </Tick>
-          </div>
-        )}
-      </Group>
-      <Group title="Look">
-        {color('Ground', 'Ground of the button', 'background')}
-        {color('Words', "Colour of the button's words", 'color')}
-        <Contrast color={s.color} ground={s.background} size={s.size} bold={s.bold} />
-        <Row label="Edge">
-          <div className="flex gap-1">
-            <NumberField
-              label="Edge, px"
-              value={s.borderWidth ?? 0}
-              max={12}
-              own={own.borderWidth !== undefined}
-              onChange={(borderWidth) => put({ borderWidth })}
-              className="w-12!"
-            />
-            <ColorField
-              label="Colour of the edge"
-              value={s.borderColor ?? s.color}
-              swatches={style.colors}
-              own={own.borderColor !== undefined}
-              onClear={() => clear('borderColor')}
-              onChange={(borderColor) => put({ borderColor })}
-            />
-          </div>
-        </Row>
-        <Row label="Font">
-          <Dropdown
-            label="Font"
-            value={s.font}
-            own={own.font !== undefined}
-            options={fontOptions(style)}
-            onChange={(font) => put({ font })}
-          />
-        </Row>
-      </Group>
-      <Group title="Shape">
-        <Row label="Size">
-          <NumberField
-            label="Letter size, px"
-            value={s.size}
-            min={8}
-            max={60}
-            own={own.size !== undefined}
-            onChange={(size) => put({ size })}
-          />
-        </Row>
-        <Row label="Radius">
-          <NumberField
-            label="Radius, px"
-            value={s.radius}
-            max={60}
-            own={own.radius !== undefined}
-            onChange={(radius) => put({ radius })}
-          />
-        </Row>
-        <Row label="Inside">
-          <div className="flex gap-1">
-            <NumberField
-              label="Space left and right inside, px"
-              value={s.padX}
-              max={400}
-              own={own.padX !== undefined}
-              onChange={(padX) => put({ padX })}
-            />
-            <NumberField
-              label="Space above and below inside, px"
-              value={s.padY}
-              max={60}
-              own={own.padY !== undefined}
-              onChange={(padY) => put({ padY })}
-            />
-          </div>
-        </Row>
-        <Row label="Narrow">
-          <Choice
-            label="Width on narrow"
-            value={tile.fullNarrow ? 'full' : 'as'}
-            options={[
-              { value: 'as', label: 'as is' },
-              { value: 'full', label: 'full' },
-            ]}
-            onChange={(v) => set('set the width on narrow', { fullNarrow: v === 'full' })}
-          />
-        </Row>
-        <p className="font-mono text-[11px] text-soft">
-          {buttonHeight(s)} px high{buttonHeight(s) < 44 ? ', 44 on narrow' : ''}
-        </p>
-      </Group>
+      <SaidGroup tile={tile} set={set} icon={icon} />
+      <LookGroup color={color} s={s} own={own} put={put} style={style} clear={clear} />
+      <ShapeGroup s={s} own={own} put={put} tile={tile} set={set} />
       <Group title="Pointer and night">
         {maybe('Over it', 'Ground under a pointer', 'hoverBackground', s.background)}
         {maybe('', 'Words under a pointer', 'hoverColor', s.color)}
@@ -232,6 +94,203 @@ function ButtonGroups({ tile, email, house, style, band, set }: TileProps<'butto
         />
       </Group>
     </>
+  )
+}
+
+/** Its size and corners. */
+function ShapeGroup({
+  s,
+  own,
+  put,
+  tile,
+  set,
+}: {
+  s: ButtonStyle
+  own: Partial<ButtonStyle>
+  put: Put
+  tile: Props['tile']
+  set: Props['set']
+}) {
+  return (
+    <Group title="Shape">
+      <Row label="Size">
+        <NumberField
+          label="Letter size, px"
+          value={s.size}
+          min={8}
+          max={60}
+          own={own.size !== undefined}
+          onChange={(size) => put({ size })}
+        />
+      </Row>
+      <Row label="Radius">
+        <NumberField
+          label="Radius, px"
+          value={s.radius}
+          max={60}
+          own={own.radius !== undefined}
+          onChange={(radius) => put({ radius })}
+        />
+      </Row>
+      <Row label="Inside">
+        <div className="flex gap-1">
+          <NumberField
+            label="Space left and right inside, px"
+            value={s.padX}
+            max={400}
+            own={own.padX !== undefined}
+            onChange={(padX) => put({ padX })}
+          />
+          <NumberField
+            label="Space above and below inside, px"
+            value={s.padY}
+            max={60}
+            own={own.padY !== undefined}
+            onChange={(padY) => put({ padY })}
+          />
+        </div>
+      </Row>
+      <Row label="Narrow">
+        <Choice
+          label="Width on narrow"
+          value={tile.fullNarrow ? 'full' : 'as'}
+          options={[
+            { value: 'as', label: 'as is' },
+            { value: 'full', label: 'full' },
+          ]}
+          onChange={(v) => set('set the width on narrow', { fullNarrow: v === 'full' })}
+        />
+      </Row>
+      <p className="font-mono text-[11px] text-soft">
+        {buttonHeight(s)} px high{buttonHeight(s) < 44 ? ', 44 on narrow' : ''}
+      </p>
+    </Group>
+  )
+}
+
+/** Its colours, edge and font. */
+function LookGroup({
+  color,
+  s,
+  own,
+  put,
+  style,
+  clear,
+}: {
+  color: (label: string, name: string, key: 'background' | 'color') => ReactNode
+  s: ButtonStyle
+  own: Partial<ButtonStyle>
+  put: Put
+  style: Props['style']
+  clear: (key: keyof ButtonStyle) => void
+}) {
+  return (
+    <Group title="Look">
+      {color('Ground', 'Ground of the button', 'background')}
+      {color('Words', "Colour of the button's words", 'color')}
+      <Contrast color={s.color} ground={s.background} size={s.size} bold={s.bold} />
+      <Row label="Edge">
+        <div className="flex gap-1">
+          <NumberField
+            label="Edge, px"
+            value={s.borderWidth ?? 0}
+            max={12}
+            own={own.borderWidth !== undefined}
+            onChange={(borderWidth) => put({ borderWidth })}
+            className="w-12!"
+          />
+          <ColorField
+            label="Colour of the edge"
+            value={s.borderColor ?? s.color}
+            swatches={style.colors}
+            own={own.borderColor !== undefined}
+            onClear={() => clear('borderColor')}
+            onChange={(borderColor) => put({ borderColor })}
+          />
+        </div>
+      </Row>
+      <Row label="Font">
+        <Dropdown
+          label="Font"
+          value={s.font}
+          own={own.font !== undefined}
+          options={fontOptions(style)}
+          onChange={(font) => put({ font })}
+        />
+      </Row>
+    </Group>
+  )
+}
+
+/** What the button says and where it leads. */
+function SaidGroup({
+  tile,
+  set,
+  icon,
+}: {
+  tile: Props['tile']
+  set: Props['set']
+  icon: Props['tile']['icon']
+}) {
+  return (
+    <Group title="Words and link">
+      <TextRow
+        plain
+        label="Words"
+        value={tile.label}
+        onChange={(label) => set('write the button', { label }, 'label')}
+      />
+      <LinkRow value={tile.link} onChange={(link) => set('set the link', { link }, 'link')} />
+      <Row label="Align">
+        <Choice
+          label="Alignment"
+          value={tile.align}
+          options={aligns}
+          onChange={(align) => set('align the button', { align })}
+        />
+      </Row>
+      <Row label="Kind">
+        <Choice
+          label="Which button"
+          value={tile.variant ?? 'main'}
+          options={[
+            { value: 'main', label: 'main' },
+            { value: 'second', label: 'second' },
+            { value: 'quiet', label: 'quiet' },
+          ]}
+          onChange={(variant) =>
+            set('set the kind of button', { variant: variant === 'main' ? undefined : variant })
+          }
+        />
+      </Row>
+      <Row label="Icon">
+        <PictureChooser
+          label={tile.icon ? 'Replace' : 'A picture'}
+          onChosen={(picture) =>
+            set('add an icon', { icon: { side: 'before', width: 20, ...tile.icon, picture } })
+          }
+          onClear={tile.icon && (() => set('take the icon off', { icon: undefined }))}
+        />
+      </Row>
+      {icon && (
+        <div className="flex items-center gap-2 pl-[76px]">
+          <NumberField
+            label="Icon width, px"
+            value={icon.width}
+            min={4}
+            max={80}
+            className="w-14!"
+            onChange={(width) => set('set the icon', { icon: { ...icon, width } }, 'icon')}
+          />
+          <Tick
+            checked={icon.side === 'after'}
+            onChange={(on) => set('set the icon', { icon: { ...icon, side: on ? 'after' : 'before' } })}
+          >
+            after the words
+          </Tick>
+        </div>
+      )}
+    </Group>
   )
 }
 

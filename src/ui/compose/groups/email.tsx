@@ -11,6 +11,10 @@ import { TextPart } from '../text-part'
 import { WrittenGroup } from '../written/written-group'
 import { MaybeColor } from './parts'
 
+type Apply = (label: string, edit: Edit, merge?: string) => void
+/** Sets values of the email, as one step of the undo history. */
+type SetEmail = (label: string, what: Partial<Email>, merge?: string) => void
+
 /** The email's own values. */
 export function EmailGroups({
   email,
@@ -59,82 +63,133 @@ export function EmailGroups({
           {[...email.subject].length} characters; a phone shows about 50
         </p>
       </Group>
-      <Group title="Document">
-        <TextRow
-          plain
-          label="Title"
-          value={email.title}
-          onChange={(v) => set('set the title', { title: v }, 'title')}
-        />
-        <TextRow
-          label="Language"
-          value={email.lang}
-          onChange={(v) =>
-            /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v) && set('set the language', { lang: v }, 'lang')
-          }
-        />
-        <Row label="Runs">
-          <Choice
-            label="Direction"
-            value={email.dir}
-            options={[
-              { value: 'ltr', label: 'left to right' },
-              { value: 'rtl', label: 'right to left' },
-            ]}
-            onChange={(dir) => set('set the direction', { dir })}
-          />
-        </Row>
-        {email.way !== 'plain' && <TextPart email={email} job={job} apply={apply} />}
-        <p className="font-mono text-[11px] text-soft">
-          {email.way === 'plain' ? '78 columns' : `${email.width} px wide`}
-          {email.way === 'bands' && `, ${email.bands.length} bands`}
-        </p>
-      </Group>
+      <DocumentGroup email={email} set={set} job={job} apply={apply} />
       {email.way === 'bands' && (
-        <Group title="Ground">
-          <Row label="Behind">
-            <ColorField
-              label="Ground behind the email"
-              value={style.ground}
-              swatches={style.colors}
-              own={styles.ground !== undefined}
-              note="house"
-              onClear={() => set('inherit the ground', { styles: { ...styles, ground: undefined } })}
-              onChange={(v) => set('set the ground', { styles: { ...styles, ground: v } }, 'ground')}
-            />
-          </Row>
-          <MaybeColor
-            label="Night"
-            name="Ground behind the email at night"
-            value={styles.nightGround}
-            fallback={style.nightGround ?? style.ground}
-            swatches={style.colors}
-            onChange={(nightGround) =>
-              set('set the ground at night', { styles: { ...styles, nightGround } }, 'nground')
-            }
-          />
-          <Row label="Links">
-            <ColorField
-              label="Link colour"
-              value={link.color}
-              swatches={style.colors}
-              own={styles.link?.color !== undefined}
-              note="house"
-              onClear={() => set('inherit the link colour', { styles: { ...styles, link: undefined } })}
-              onChange={(color) =>
-                set(
-                  'set the link colour',
-                  { styles: { ...styles, link: { ...styles.link, color } } },
-                  'linkcolor',
-                )
-              }
-            />
-          </Row>
-          <Button onClick={() => setOpen(true)}>House style of {job.client.name}</Button>
-          {open && <HouseStyleDialog job={job} onSaved={setHouse} onClose={() => setOpen(false)} />}
-        </Group>
+        <GroundGroup
+          style={style}
+          styles={styles}
+          set={set}
+          link={link}
+          setOpen={setOpen}
+          job={job}
+          open={open}
+          setHouse={setHouse}
+        />
       )}
       <WrittenGroup email={email} job={job} apply={apply} flush={flush} />
     </div>
+  )
+}
+
+/** What stands behind it, its links, and the house style it inherits from. */
+function GroundGroup({
+  style,
+  styles,
+  set,
+  link,
+  setOpen,
+  job,
+  open,
+  setHouse,
+}: {
+  style: Style
+  styles: Email['styles']
+  set: SetEmail
+  link: { color: string }
+  setOpen: (open: boolean) => void
+  job: BenchJob
+  open: boolean
+  setHouse: (house: HouseStyle) => void
+}) {
+  return (
+    <Group title="Ground">
+      <Row label="Behind">
+        <ColorField
+          label="Ground behind the email"
+          value={style.ground}
+          swatches={style.colors}
+          own={styles.ground !== undefined}
+          note="house"
+          onClear={() => set('inherit the ground', { styles: { ...styles, ground: undefined } })}
+          onChange={(v) => set('set the ground', { styles: { ...styles, ground: v } }, 'ground')}
+        />
+      </Row>
+      <MaybeColor
+        label="Night"
+        name="Ground behind the email at night"
+        value={styles.nightGround}
+        fallback={style.nightGround ?? style.ground}
+        swatches={style.colors}
+        onChange={(nightGround) =>
+          set('set the ground at night', { styles: { ...styles, nightGround } }, 'nground')
+        }
+      />
+      <Row label="Links">
+        <ColorField
+          label="Link colour"
+          value={link.color}
+          swatches={style.colors}
+          own={styles.link?.color !== undefined}
+          note="house"
+          onClear={() => set('inherit the link colour', { styles: { ...styles, link: undefined } })}
+          onChange={(color) =>
+            set(
+              'set the link colour',
+              { styles: { ...styles, link: { ...styles.link, color } } },
+              'linkcolor',
+            )
+          }
+        />
+      </Row>
+      <Button onClick={() => setOpen(true)}>House style of {job.client.name}</Button>
+      {open && <HouseStyleDialog job={job} onSaved={setHouse} onClose={() => setOpen(false)} />}
+    </Group>
+  )
+}
+
+/** Title, language and the plain-text part. */
+function DocumentGroup({
+  email,
+  set,
+  job,
+  apply,
+}: {
+  email: Email
+  set: SetEmail
+  job: BenchJob
+  apply: Apply
+}) {
+  return (
+    <Group title="Document">
+      <TextRow
+        plain
+        label="Title"
+        value={email.title}
+        onChange={(v) => set('set the title', { title: v }, 'title')}
+      />
+      <TextRow
+        label="Language"
+        value={email.lang}
+        onChange={(v) =>
+          /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v) && set('set the language', { lang: v }, 'lang')
+        }
+      />
+      <Row label="Runs">
+        <Choice
+          label="Direction"
+          value={email.dir}
+          options={[
+            { value: 'ltr', label: 'left to right' },
+            { value: 'rtl', label: 'right to left' },
+          ]}
+          onChange={(dir) => set('set the direction', { dir })}
+        />
+      </Row>
+      {email.way !== 'plain' && <TextPart email={email} job={job} apply={apply} />}
+      <p className="font-mono text-[11px] text-soft">
+        {email.way === 'plain' ? '78 columns' : `${email.width} px wide`}
+        {email.way === 'bands' && `, ${email.bands.length} bands`}
+      </p>
+    </Group>
   )
 }

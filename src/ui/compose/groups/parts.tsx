@@ -305,119 +305,190 @@ export function Letters({
   const from = (k: keyof TextStyle) => trace(layers, own, k)?.from
   return (
     <>
-      <Group title="Letters">
-        <Row label="Font">
-          <Dropdown
-            label="Font"
-            value={shown.font}
-            own={has('font')}
-            options={fontOptions(style)}
-            onChange={(font) => put({ font })}
-          />
-        </Row>
-        <Row label="Size / line">
-          <div className="flex gap-1">
-            <NumberField
-              label="Letter size, px"
-              value={shown.size}
-              min={6}
-              max={120}
-              own={has('size')}
-              onChange={(size) => put({ size, line: Math.max(shown.line, Math.round(size * 1.3)) })}
-            />
-            <NumberField
-              label="Line height, px"
-              value={shown.line}
-              min={6}
-              max={200}
-              own={has('line')}
-              onChange={(line) => put({ line })}
-            />
-            {(has('size') || has('line')) && (
-              <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('size', 'line')}>
-                inherit
-              </Button>
-            )}
-          </div>
-        </Row>
-        <Row label="Colour">
-          <ColorField
-            label="Colour of the words"
-            value={shown.color}
-            swatches={style.colors}
-            own={has('color')}
-            note={from('color')}
-            onClear={() => clear('color')}
-            onChange={(color) => put({ color })}
-          />
-        </Row>
-        <Contrast color={shown.color} ground={ground} size={shown.size} bold={shown.bold} />
-        <div className="flex gap-3">
-          <Tick checked={shown.bold} onChange={(bold) => put({ bold })}>
-            bold
-          </Tick>
-          <Tick checked={!!shown.italic} onChange={(italic) => put({ italic })}>
-            italic
-          </Tick>
-          <Tick checked={!!shown.capitals} onChange={(capitals) => put({ capitals })}>
-            capitals
-          </Tick>
-        </div>
-      </Group>
-      <Group title="Letters elsewhere">
-        <Row label="Narrow">
-          <div className="flex gap-1">
-            <NumberField
-              label="Letter size on narrow, px"
-              value={shown.narrowSize ?? shown.size}
-              min={6}
-              max={120}
-              own={has('narrowSize')}
-              onChange={(narrowSize) =>
-                put({ narrowSize, narrowLine: Math.round(narrowSize * (shown.line / shown.size)) })
-              }
-            />
-            <NumberField
-              label="Line height on narrow, px"
-              value={shown.narrowLine ?? shown.line}
-              min={6}
-              max={200}
-              own={has('narrowLine')}
-              onChange={(narrowLine) => put({ narrowLine })}
-            />
-            {has('narrowSize') && (
-              <Button
-                look="plain"
-                className="px-1! text-[11px]!"
-                onClick={() => clear('narrowSize', 'narrowLine')}
-              >
-                as wide
-              </Button>
-            )}
-          </div>
-        </Row>
-        <MaybeColor
-          label="Night"
-          name="Colour of the words at night"
-          value={own?.nightColor}
-          fallback={shown.nightColor ?? shown.color}
-          swatches={style.colors}
-          onChange={(c) => (c ? put({ nightColor: c }) : clear('nightColor'))}
-        />
-        <Row label="Spacing">
-          <NumberField
-            label="Space between letters, px"
-            value={shown.spacing ?? 0}
-            min={-5}
-            max={30}
-            own={has('spacing')}
-            onChange={(spacing) => put({ spacing })}
-          />
-        </Row>
-        <OwnValues own={own} layers={layers} words={letterWords} onClear={(k) => clear(k)} />
-      </Group>
+      <LettersGroup
+        shown={shown}
+        has={has}
+        style={style}
+        put={put}
+        clear={clear}
+        from={from}
+        ground={ground}
+      />
+      <LettersElsewhere
+        shown={shown}
+        has={has}
+        put={put}
+        clear={clear}
+        own={own}
+        style={style}
+        layers={layers}
+      />
     </>
   )
+}
+
+/** On narrow, at night, and what is the tile's own. */
+function LettersElsewhere({
+  shown,
+  has,
+  put,
+  clear,
+  own,
+  style,
+  layers,
+}: {
+  shown: LettersProps['shown']
+  has: LettersProps['has']
+  put: LettersProps['put']
+  clear: LettersProps['clear']
+  own: TextStyleOverride | undefined
+  style: LettersProps['style']
+  layers: Layers<TextStyle>
+}) {
+  return (
+    <Group title="Letters elsewhere">
+      <Row label="Narrow">
+        <div className="flex gap-1">
+          <NumberField
+            label="Letter size on narrow, px"
+            value={shown.narrowSize ?? shown.size}
+            min={6}
+            max={120}
+            own={has('narrowSize')}
+            onChange={(narrowSize) =>
+              put({ narrowSize, narrowLine: Math.round(narrowSize * (shown.line / shown.size)) })
+            }
+          />
+          <NumberField
+            label="Line height on narrow, px"
+            value={shown.narrowLine ?? shown.line}
+            min={6}
+            max={200}
+            own={has('narrowLine')}
+            onChange={(narrowLine) => put({ narrowLine })}
+          />
+          {has('narrowSize') && (
+            <Button
+              look="plain"
+              className="px-1! text-[11px]!"
+              onClick={() => clear('narrowSize', 'narrowLine')}
+            >
+              as wide
+            </Button>
+          )}
+        </div>
+      </Row>
+      <MaybeColor
+        label="Night"
+        name="Colour of the words at night"
+        value={own?.nightColor}
+        fallback={shown.nightColor ?? shown.color}
+        swatches={style.colors}
+        onChange={(c) => (c ? put({ nightColor: c }) : clear('nightColor'))}
+      />
+      <Row label="Spacing">
+        <NumberField
+          label="Space between letters, px"
+          value={shown.spacing ?? 0}
+          min={-5}
+          max={30}
+          own={has('spacing')}
+          onChange={(spacing) => put({ spacing })}
+        />
+      </Row>
+      <OwnValues own={own} layers={layers} words={letterWords} onClear={(k) => clear(k)} />
+    </Group>
+  )
+}
+
+/** Font, size and colour. */
+function LettersGroup({
+  shown,
+  has,
+  style,
+  put,
+  clear,
+  from,
+  ground,
+}: {
+  shown: LettersProps['shown']
+  has: LettersProps['has']
+  style: LettersProps['style']
+  put: LettersProps['put']
+  clear: LettersProps['clear']
+  from: (k: keyof TextStyle) => Origin | undefined
+  ground: string
+}) {
+  return (
+    <Group title="Letters">
+      <Row label="Font">
+        <Dropdown
+          label="Font"
+          value={shown.font}
+          own={has('font')}
+          options={fontOptions(style)}
+          onChange={(font) => put({ font })}
+        />
+      </Row>
+      <Row label="Size / line">
+        <div className="flex gap-1">
+          <NumberField
+            label="Letter size, px"
+            value={shown.size}
+            min={6}
+            max={120}
+            own={has('size')}
+            onChange={(size) => put({ size, line: Math.max(shown.line, Math.round(size * 1.3)) })}
+          />
+          <NumberField
+            label="Line height, px"
+            value={shown.line}
+            min={6}
+            max={200}
+            own={has('line')}
+            onChange={(line) => put({ line })}
+          />
+          {(has('size') || has('line')) && (
+            <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('size', 'line')}>
+              inherit
+            </Button>
+          )}
+        </div>
+      </Row>
+      <Row label="Colour">
+        <ColorField
+          label="Colour of the words"
+          value={shown.color}
+          swatches={style.colors}
+          own={has('color')}
+          note={from('color')}
+          onClear={() => clear('color')}
+          onChange={(color) => put({ color })}
+        />
+      </Row>
+      <Contrast color={shown.color} ground={ground} size={shown.size} bold={shown.bold} />
+      <div className="flex gap-3">
+        <Tick checked={shown.bold} onChange={(bold) => put({ bold })}>
+          bold
+        </Tick>
+        <Tick checked={!!shown.italic} onChange={(italic) => put({ italic })}>
+          italic
+        </Tick>
+        <Tick checked={!!shown.capitals} onChange={(capitals) => put({ capitals })}>
+          capitals
+        </Tick>
+      </div>
+    </Group>
+  )
+}
+
+/** What the rows of the letters share: what is shown, what is the tile's own, and how it is set. */
+interface LettersProps {
+  shown: TextStyle
+  style: Style
+  put: (patch: TextStyleOverride) => void
+  clear: (...keys: (keyof TextStyle)[]) => void
+  has: (k: keyof TextStyle) => boolean
 }
 
 const letterWords: Record<keyof TextStyle, string> = {

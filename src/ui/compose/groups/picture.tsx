@@ -3,6 +3,8 @@ import { shownWidth } from '@/core/tiles/picture/html'
 import { Choice, Group, kb, NumberField, Row, TextRow } from '../../parts/controls'
 import { aligns, EdgeRow, LinkRow, PictureChooser, Tick, type TileProps, type TrayDefinition } from './parts'
 
+type Props = TileProps<'picture'>
+
 function PictureGroups({ tile, set, available, style }: TileProps<'picture'>) {
   const shown = shownWidth(tile, available)
   const density = tile.picture ? tile.picture.width / shown : 0
@@ -27,89 +29,121 @@ function PictureGroups({ tile, set, available, style }: TileProps<'picture'>) {
           </Tick>
         </div>
       </Group>
-      <Group title="Size">
-        <Row label="Picture">
-          <PictureChooser
-            label={tile.picture ? 'Replace it' : 'Choose a file'}
-            onChosen={(picture) =>
-              set(tile.picture ? 'replace the picture' : 'choose a picture', {
-                picture,
-                ...(tile.picture ? {} : { width: Math.min(available, picture.width / 2) }),
-              })
-            }
-          />
-        </Row>
-        <Row label="Width">
-          <div className="flex gap-1">
-            <NumberField
-              label="Shown width, px"
-              value={tile.percent ? Math.round(shown) : tile.width}
-              min={1}
-              max={2000}
-              onChange={(width) => set('set the width', { width, percent: undefined }, 'width')}
-            />
-            <NumberField
-              label="Shown width, % of the room"
-              value={tile.percent ?? Math.round((shown / available) * 100)}
-              min={1}
-              max={100}
-              own={tile.percent !== undefined}
-              onChange={(percent) => set('set the width', { percent }, 'percent')}
-            />
-            <span className="self-center font-mono text-[11px] text-soft">%</span>
-          </div>
-        </Row>
-        <Row label="Align">
-          <Choice
-            label="Alignment"
-            value={tile.align}
-            options={aligns}
-            onChange={(align) => set('align the picture', { align })}
-          />
-        </Row>
-        {tile.picture && (
-          <p className="font-mono text-[11px] leading-relaxed text-soft">
-            shown {Math.round(shown * 10) / 10} of {Math.round(available * 10) / 10}, real{' '}
-            {tile.picture.width} x {tile.picture.height}
-            <br />
-            <span className={density < 1.95 ? 'text-ochre' : ''}>{density.toFixed(2)}x</span>,{' '}
-            {kb(tile.picture.bytes)} {tile.picture.type.slice(6).toUpperCase()}
-          </p>
-        )}
-      </Group>
-      <Group title="Edge and others">
-        <EdgeRow
-          label="Edge"
-          value={tile.edge}
-          swatches={style.colors}
-          onChange={(edge) => set('set the edge', { edge }, 'edge')}
-        />
-        <Row label="Radius">
-          <NumberField
-            label="Radius, px"
-            value={tile.radius ?? 0}
-            max={200}
-            onChange={(radius) => set('set the radius', { radius: radius || undefined }, 'radius')}
-          />
-        </Row>
-        <Row label="On narrow">
-          <PictureChooser
-            label={tile.narrowPicture ? 'Replace' : 'Another'}
-            onChosen={(narrowPicture) => set('choose a picture for narrow', { narrowPicture })}
-            onClear={
-              tile.narrowPicture && (() => set('same picture on narrow', { narrowPicture: undefined }))
-            }
-          />
-        </Row>
-        <Row label="At night">
-          <PictureChooser
-            label={tile.nightPicture ? 'Replace' : 'Another'}
-            onChosen={(nightPicture) => set('choose a picture for the night', { nightPicture })}
-            onClear={tile.nightPicture && (() => set('same picture at night', { nightPicture: undefined }))}
-          />
-        </Row>
-      </Group>
+      <SizeGroup tile={tile} set={set} available={available} shown={shown} density={density} />
+      <OtherPictures tile={tile} style={style} set={set} />
     </>
+  )
+}
+
+/** Its edge, and the pictures shown instead on narrow and at night. */
+function OtherPictures({
+  tile,
+  style,
+  set,
+}: {
+  tile: Props['tile']
+  style: Props['style']
+  set: Props['set']
+}) {
+  return (
+    <Group title="Edge and others">
+      <EdgeRow
+        label="Edge"
+        value={tile.edge}
+        swatches={style.colors}
+        onChange={(edge) => set('set the edge', { edge }, 'edge')}
+      />
+      <Row label="Radius">
+        <NumberField
+          label="Radius, px"
+          value={tile.radius ?? 0}
+          max={200}
+          onChange={(radius) => set('set the radius', { radius: radius || undefined }, 'radius')}
+        />
+      </Row>
+      <Row label="On narrow">
+        <PictureChooser
+          label={tile.narrowPicture ? 'Replace' : 'Another'}
+          onChosen={(narrowPicture) => set('choose a picture for narrow', { narrowPicture })}
+          onClear={tile.narrowPicture && (() => set('same picture on narrow', { narrowPicture: undefined }))}
+        />
+      </Row>
+      <Row label="At night">
+        <PictureChooser
+          label={tile.nightPicture ? 'Replace' : 'Another'}
+          onChosen={(nightPicture) => set('choose a picture for the night', { nightPicture })}
+          onClear={tile.nightPicture && (() => set('same picture at night', { nightPicture: undefined }))}
+        />
+      </Row>
+    </Group>
+  )
+}
+
+/** The picture and how large it is shown. */
+function SizeGroup({
+  tile,
+  set,
+  available,
+  shown,
+  density,
+}: {
+  tile: Props['tile']
+  set: Props['set']
+  available: number
+  shown: number
+  density: number
+}) {
+  return (
+    <Group title="Size">
+      <Row label="Picture">
+        <PictureChooser
+          label={tile.picture ? 'Replace it' : 'Choose a file'}
+          onChosen={(picture) =>
+            set(tile.picture ? 'replace the picture' : 'choose a picture', {
+              picture,
+              ...(tile.picture ? {} : { width: Math.min(available, picture.width / 2) }),
+            })
+          }
+        />
+      </Row>
+      <Row label="Width">
+        <div className="flex gap-1">
+          <NumberField
+            label="Shown width, px"
+            value={tile.percent ? Math.round(shown) : tile.width}
+            min={1}
+            max={2000}
+            onChange={(width) => set('set the width', { width, percent: undefined }, 'width')}
+          />
+          <NumberField
+            label="Shown width, % of the room"
+            value={tile.percent ?? Math.round((shown / available) * 100)}
+            min={1}
+            max={100}
+            own={tile.percent !== undefined}
+            onChange={(percent) => set('set the width', { percent }, 'percent')}
+          />
+          <span className="self-center font-mono text-[11px] text-soft">%</span>
+        </div>
+      </Row>
+      <Row label="Align">
+        <Choice
+          label="Alignment"
+          value={tile.align}
+          options={aligns}
+          onChange={(align) => set('align the picture', { align })}
+        />
+      </Row>
+      {tile.picture && (
+        <p className="font-mono text-[11px] leading-relaxed text-soft">
+          shown {Math.round(shown * 10) / 10} of {Math.round(available * 10) / 10}, real {tile.picture.width}{' '}
+          x {tile.picture.height}
+          <br />
+          <span className={density < 1.95 ? 'text-ochre' : ''}>{density.toFixed(2)}x</span>,{' '}
+          {kb(tile.picture.bytes)} {tile.picture.type.slice(6).toUpperCase()}
+        </p>
+      )}
+    </Group>
   )
 }
 

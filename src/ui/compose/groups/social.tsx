@@ -13,6 +13,9 @@ type Look = Pick<TileOf<'social'>, 'size' | 'color' | 'ground' | 'shape'>
 const draw = (icon: string, { size, color, ground, shape }: Look) =>
   call('POST /api/icons', { body: { icon, size: size * 2, color, ground, shape } })
 
+type Social = TileOf<'social'>
+type Set = TileProps<'social'>['set']
+
 function SocialGroups({ tile, style, set }: TileProps<'social'>) {
   const [open, setOpen] = useState(0)
   const [problem, setProblem] = useState<string | null>(null)
@@ -64,156 +67,213 @@ function SocialGroups({ tile, style, set }: TileProps<'social'>) {
   const icon = tile.icons[at]
   return (
     <>
-      <Group title="Icons">
-        <div className="flex flex-wrap gap-1" role="group" aria-label="Icons of this row">
-          {tile.icons.map((x, i) => (
-            <Button
-              key={i}
-              look={i === at ? 'main' : 'line'}
-              className="px-1.5! py-0.5! text-[11px]!"
-              onClick={() => setOpen(i)}
-            >
-              {x.alt || `Icon ${i + 1}`}
-            </Button>
-          ))}
-        </div>
-        <Row label="Add">
-          <Dropdown
-            label="Add an icon"
-            value=""
-            options={[
-              { value: '', label: 'choose one' },
-              ...Object.entries(shippedIcons).map(([value, x]) => ({ value, label: x.name })),
-            ]}
-            onChange={(v) => v && void add(v)}
-          />
-        </Row>
-        <Row label="Your own">
-          <PictureChooser
-            label="A picture"
-            onChosen={(picture) =>
-              set('add an icon', { icons: [...tile.icons, { picture, alt: '', link: '' }] })
-            }
-          />
-        </Row>
-        {problem && (
-          <p role="alert" className="text-[11.5px] text-terra">
-            {problem}
-          </p>
-        )}
-      </Group>
-      {icon && (
-        <Group title={icon.alt || 'Icon'}>
-          <TextRow plain label="Alt text" value={icon.alt} onChange={(alt) => put(at, { alt })} />
-          <LinkRow
-            label={icon.share === undefined ? 'Link' : 'Pattern'}
-            value={icon.link}
-            onChange={(link) => put(at, { link })}
-          />
-          <Tick
-            checked={icon.share !== undefined}
-            onChange={(on) =>
-              put(
-                at,
-                on
-                  ? { share: '', link: shippedIcons[icon.icon ?? '']?.share ?? icon.link }
-                  : { share: undefined, link: '' },
-              )
-            }
-          >
-            shares a page
-          </Tick>
-          {icon.share !== undefined && (
-            <LinkRow label="Page" value={icon.share} onChange={(share) => put(at, { share })} />
-          )}
-          <TextRow
-            plain
-            label="Title"
-            value={icon.title ?? ''}
-            onChange={(v) => put(at, { title: v || undefined })}
-          />
-          <div className="flex gap-1">
-            <Button
-              disabled={at === 0}
-              onClick={() => {
-                set('move the icon', { icons: swap(tile.icons, at, at - 1) })
-                setOpen(at - 1)
-              }}
-            >
-              Before
-            </Button>
-            <Button
-              disabled={at === tile.icons.length - 1}
-              onClick={() => {
-                set('move the icon', { icons: swap(tile.icons, at, at + 1) })
-                setOpen(at + 1)
-              }}
-            >
-              After
-            </Button>
-            <Button
-              look="danger"
-              onClick={() => set('take the icon out', { icons: tile.icons.filter((_, k) => k !== at) })}
-            >
-              Take out
-            </Button>
-          </div>
-        </Group>
-      )}
-      <Group title="Look">
-        <Row label="Colour">
-          <ColorField
-            label="Colour of the icons"
-            value={tile.color}
-            swatches={style.colors}
-            onChange={(color) => restyle({ color })}
-          />
-        </Row>
-        <Row label="Shape">
-          <Choice
-            label="Shape behind"
-            value={tile.shape}
-            options={iconShapes.map((v) => ({ value: v, label: v }))}
-            onChange={(shape) => restyle({ shape })}
-          />
-        </Row>
-        {tile.shape !== 'none' && (
-          <Row label="Of colour">
-            <ColorField
-              label="Colour of the shape"
-              value={tile.ground}
-              swatches={style.colors}
-              onChange={(ground) => restyle({ ground })}
-            />
-          </Row>
-        )}
-        <Row label="Size / gap">
-          <div className="flex gap-1">
-            <NumberField
-              label="Size, px"
-              value={tile.size}
-              min={12}
-              max={96}
-              onChange={(size) => restyle({ size })}
-            />
-            <NumberField
-              label="Gap, px"
-              value={tile.gap}
-              max={60}
-              onChange={(gap) => set('set the gap', { gap }, 'gap')}
-            />
-          </div>
-        </Row>
-        <Row label="Align">
-          <Choice
-            label="Alignment"
-            value={tile.align}
-            options={aligns}
-            onChange={(align) => set('align the icons', { align })}
-          />
-        </Row>
-      </Group>
+      <IconsGroup tile={tile} at={at} setOpen={setOpen} add={add} set={set} problem={problem} />
+      {icon && <IconGroup icon={icon} put={put} at={at} set={set} tile={tile} setOpen={setOpen} />}
+      <LookGroup tile={tile} style={style} restyle={restyle} set={set} />
     </>
+  )
+}
+
+/** How all icons of the row look. */
+function LookGroup({
+  tile,
+  style,
+  restyle,
+  set,
+}: {
+  tile: Social
+  style: TileProps<'social'>['style']
+  restyle: (patch: Partial<Look>) => void
+  set: Set
+}) {
+  return (
+    <Group title="Look">
+      <Row label="Colour">
+        <ColorField
+          label="Colour of the icons"
+          value={tile.color}
+          swatches={style.colors}
+          onChange={(color) => restyle({ color })}
+        />
+      </Row>
+      <Row label="Shape">
+        <Choice
+          label="Shape behind"
+          value={tile.shape}
+          options={iconShapes.map((v) => ({ value: v, label: v }))}
+          onChange={(shape) => restyle({ shape })}
+        />
+      </Row>
+      {tile.shape !== 'none' && (
+        <Row label="Of colour">
+          <ColorField
+            label="Colour of the shape"
+            value={tile.ground}
+            swatches={style.colors}
+            onChange={(ground) => restyle({ ground })}
+          />
+        </Row>
+      )}
+      <Row label="Size / gap">
+        <div className="flex gap-1">
+          <NumberField
+            label="Size, px"
+            value={tile.size}
+            min={12}
+            max={96}
+            onChange={(size) => restyle({ size })}
+          />
+          <NumberField
+            label="Gap, px"
+            value={tile.gap}
+            max={60}
+            onChange={(gap) => set('set the gap', { gap }, 'gap')}
+          />
+        </div>
+      </Row>
+      <Row label="Align">
+        <Choice
+          label="Alignment"
+          value={tile.align}
+          options={aligns}
+          onChange={(align) => set('align the icons', { align })}
+        />
+      </Row>
+    </Group>
+  )
+}
+
+/** One icon: what it says, where it leads, where it stands. */
+function IconGroup({
+  icon,
+  put,
+  at,
+  set,
+  tile,
+  setOpen,
+}: {
+  icon: SocialIcon
+  put: (i: number, patch: Partial<SocialIcon>) => void
+  at: number
+  set: Set
+  tile: Social
+  setOpen: (i: number) => void
+}) {
+  return (
+    <Group title={icon.alt || 'Icon'}>
+      <TextRow plain label="Alt text" value={icon.alt} onChange={(alt) => put(at, { alt })} />
+      <LinkRow
+        label={icon.share === undefined ? 'Link' : 'Pattern'}
+        value={icon.link}
+        onChange={(link) => put(at, { link })}
+      />
+      <Tick
+        checked={icon.share !== undefined}
+        onChange={(on) =>
+          put(
+            at,
+            on
+              ? { share: '', link: shippedIcons[icon.icon ?? '']?.share ?? icon.link }
+              : { share: undefined, link: '' },
+          )
+        }
+      >
+        shares a page
+      </Tick>
+      {icon.share !== undefined && (
+        <LinkRow label="Page" value={icon.share} onChange={(share) => put(at, { share })} />
+      )}
+      <TextRow
+        plain
+        label="Title"
+        value={icon.title ?? ''}
+        onChange={(v) => put(at, { title: v || undefined })}
+      />
+      <div className="flex gap-1">
+        <Button
+          disabled={at === 0}
+          onClick={() => {
+            set('move the icon', { icons: swap(tile.icons, at, at - 1) })
+            setOpen(at - 1)
+          }}
+        >
+          Before
+        </Button>
+        <Button
+          disabled={at === tile.icons.length - 1}
+          onClick={() => {
+            set('move the icon', { icons: swap(tile.icons, at, at + 1) })
+            setOpen(at + 1)
+          }}
+        >
+          After
+        </Button>
+        <Button
+          look="danger"
+          onClick={() => set('take the icon out', { icons: tile.icons.filter((_, k) => k !== at) })}
+        >
+          Take out
+        </Button>
+      </div>
+    </Group>
+  )
+}
+
+/** The icons of the row, and more of them. */
+function IconsGroup({
+  tile,
+  at,
+  setOpen,
+  add,
+  set,
+  problem,
+}: {
+  tile: Social
+  at: number
+  setOpen: (i: number) => void
+  add: (name: string) => Promise<void>
+  set: Set
+  problem: string | null
+}) {
+  return (
+    <Group title="Icons">
+      <div className="flex flex-wrap gap-1" role="group" aria-label="Icons of this row">
+        {tile.icons.map((x, i) => (
+          <Button
+            key={i}
+            look={i === at ? 'main' : 'line'}
+            className="px-1.5! py-0.5! text-[11px]!"
+            onClick={() => setOpen(i)}
+          >
+            {x.alt || `Icon ${i + 1}`}
+          </Button>
+        ))}
+      </div>
+      <Row label="Add">
+        <Dropdown
+          label="Add an icon"
+          value=""
+          options={[
+            { value: '', label: 'choose one' },
+            ...Object.entries(shippedIcons).map(([value, x]) => ({ value, label: x.name })),
+          ]}
+          onChange={(v) => v && void add(v)}
+        />
+      </Row>
+      <Row label="Your own">
+        <PictureChooser
+          label="A picture"
+          onChosen={(picture) =>
+            set('add an icon', { icons: [...tile.icons, { picture, alt: '', link: '' }] })
+          }
+        />
+      </Row>
+      {problem && (
+        <p role="alert" className="text-[11.5px] text-terra">
+          {problem}
+        </p>
+      )}
+    </Group>
   )
 }
 

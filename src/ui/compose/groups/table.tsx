@@ -188,44 +188,59 @@ function Grid({ tile, set }: { tile: Table; set: TileProps<'table'>['set'] }) {
           ))}
         </tbody>
       </table>
-      <div className="flex flex-wrap gap-1">
-        <Button
-          disabled={rows.length >= 200}
-          onClick={() => set('add a row', { rows: [...rows, columns.map(() => '')] })}
-        >
-          + Row
-        </Button>
-        <Button
-          disabled={columns.length >= 12}
-          onClick={() =>
-            set('add a column', {
-              columns: [...columns, { align: 'left' }],
-              rows: rows.map((x) => [...columns.map((_, k) => x[k] ?? ''), '']),
-            })
-          }
-        >
-          + Column
-        </Button>
-        <Button
-          look="danger"
-          disabled={rows.length < 2}
-          onClick={() => set('take the last row out', { rows: rows.slice(0, -1) })}
-        >
-          Last row out
-        </Button>
-        <Button
-          look="danger"
-          disabled={columns.length < 2}
-          onClick={() =>
-            set('take the last column out', {
-              columns: columns.slice(0, -1),
-              rows: rows.map((x) => x.slice(0, columns.length - 1)),
-            })
-          }
-        >
-          Last column out
-        </Button>
-      </div>
+      <RowsAndColumns rows={rows} set={set} columns={columns} />
+    </div>
+  )
+}
+
+/** Adds rows and columns, or takes the last ones out. */
+function RowsAndColumns({
+  rows,
+  set,
+  columns,
+}: {
+  rows: Table['rows']
+  set: TileProps<'table'>['set']
+  columns: Table['columns']
+}) {
+  return (
+    <div className="flex flex-wrap gap-1">
+      <Button
+        disabled={rows.length >= 200}
+        onClick={() => set('add a row', { rows: [...rows, columns.map(() => '')] })}
+      >
+        + Row
+      </Button>
+      <Button
+        disabled={columns.length >= 12}
+        onClick={() =>
+          set('add a column', {
+            columns: [...columns, { align: 'left' }],
+            rows: rows.map((x) => [...columns.map((_, k) => x[k] ?? ''), '']),
+          })
+        }
+      >
+        + Column
+      </Button>
+      <Button
+        look="danger"
+        disabled={rows.length < 2}
+        onClick={() => set('take the last row out', { rows: rows.slice(0, -1) })}
+      >
+        Last row out
+      </Button>
+      <Button
+        look="danger"
+        disabled={columns.length < 2}
+        onClick={() =>
+          set('take the last column out', {
+            columns: columns.slice(0, -1),
+            rows: rows.map((x) => x.slice(0, columns.length - 1)),
+          })
+        }
+      >
+        Last column out
+      </Button>
     </div>
   )
 }

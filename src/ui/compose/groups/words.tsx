@@ -15,7 +15,7 @@ import {
   Unlink,
 } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import { textLayers, type Style } from '@/core/email/cascade'
+import { textLayers, type RoleStyle, type Style } from '@/core/email/cascade'
 import { blockStyle, styleName } from '@/core/tiles/words/html'
 import {
   Button,
@@ -86,58 +86,80 @@ function WordsGroups({ tile, band, email, house, style, ground, editor, set, onE
         layers={textLayers(house, email.styles, band.role, name)}
         onChange={of ? (label, next, key) => set(label, { headings: next }, `heads-${key}`) : setLetters(set)}
       />
-      <Group title="Links and language">
-        <MaybeColor
-          label="Links"
-          name="Colour of links here"
-          value={tile.link?.color}
-          fallback={look.link.color}
-          swatches={style.colors}
-          onChange={(color) =>
-            set('set the links', { link: color ? { ...tile.link, color } : undefined }, 'links')
-          }
-        />
-        <Row label="Base">
-          <Dropdown
-            label="Text style"
-            value={tile.base ?? 'role'}
-            options={[
-              { value: 'role', label: 'as the role has it' },
-              { value: 'body', label: 'body' },
-              { value: 'small', label: 'small' },
-            ]}
-            onChange={(v) => set('set the text style', { base: v === 'role' ? undefined : v })}
-          />
-        </Row>
-        <TextRow
-          label="Language"
-          value={tile.lang ?? ''}
-          placeholder="as the email"
-          onChange={(v) =>
-            (v === '' || /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v)) &&
-            set('set the language', { lang: v || undefined }, 'lang')
-          }
-        />
-        <Row label="Runs">
-          <Dropdown
-            label="Direction"
-            value={tile.dir ?? 'as'}
-            options={[
-              { value: 'as', label: 'as the email' },
-              { value: 'ltr', label: 'left to right' },
-              { value: 'rtl', label: 'right to left' },
-            ]}
-            onChange={(v) => set('set the direction', { dir: v === 'as' ? undefined : v })}
-          />
-        </Row>
-      </Group>
+      <LinksGroup tile={tile} look={look} style={style} set={set} />
     </>
   )
 }
 
-/** The look of the words under the cursor. */
-function FormatBar({ editor, swatches }: { editor: Editor; swatches: Style['colors'] }) {
-  const s = useEditorState({
+/** Links here, the text style beneath, and the language. */
+function LinksGroup({
+  tile,
+  look,
+  style,
+  set,
+}: {
+  tile: TileProps<'words'>['tile']
+  look: RoleStyle
+  style: Style
+  set: TileProps<'words'>['set']
+}) {
+  return (
+    <Group title="Links and language">
+      <MaybeColor
+        label="Links"
+        name="Colour of links here"
+        value={tile.link?.color}
+        fallback={look.link.color}
+        swatches={style.colors}
+        onChange={(color) =>
+          set('set the links', { link: color ? { ...tile.link, color } : undefined }, 'links')
+        }
+      />
+      <Row label="Base">
+        <Dropdown
+          label="Text style"
+          value={tile.base ?? 'role'}
+          options={[
+            { value: 'role', label: 'as the role has it' },
+            { value: 'body', label: 'body' },
+            { value: 'small', label: 'small' },
+          ]}
+          onChange={(v) => set('set the text style', { base: v === 'role' ? undefined : v })}
+        />
+      </Row>
+      <TextRow
+        label="Language"
+        value={tile.lang ?? ''}
+        placeholder="as the email"
+        onChange={(v) =>
+          (v === '' || /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v)) &&
+          set('set the language', { lang: v || undefined }, 'lang')
+        }
+      />
+      <Row label="Runs">
+        <Dropdown
+          label="Direction"
+          value={tile.dir ?? 'as'}
+          options={[
+            { value: 'as', label: 'as the email' },
+            { value: 'ltr', label: 'left to right' },
+            { value: 'rtl', label: 'right to left' },
+          ]}
+          onChange={(v) => set('set the direction', { dir: v === 'as' ? undefined : v })}
+        />
+      </Row>
+    </Group>
+  )
+}
+
+type Chain = () => ReturnType<Editor['chain']>
+
+/** Pressing a button must not take the selection out of the words. */
+const keep = { onMouseDown: (e: { preventDefault: () => void }) => e.preventDefault() }
+
+/** How the words under the cursor look. */
+const useFormat = (editor: Editor) =>
+  useEditorState({
     editor,
     selector: ({ editor: e }) => ({
       bold: e.isActive('bold'),
@@ -158,10 +180,13 @@ function FormatBar({ editor, swatches }: { editor: Editor; swatches: Style['colo
       level: e.isActive('heading') ? String(e.getAttributes('heading').level) : '0',
     }),
   })
+type Format = ReturnType<typeof useFormat>
+
+/** The look of the words under the cursor. */
+function FormatBar({ editor, swatches }: { editor: Editor; swatches: Style['colors'] }) {
+  const s = useFormat(editor)
   const [link, setLink] = useState<string | null>(null)
   const chain = () => editor.chain().focus()
-  // Pressing a button must not take the selection out of the words.
-  const keep = { onMouseDown: (e: { preventDefault: () => void }) => e.preventDefault() }
   useEffect(() => setLink(null), [s.link])
   const putLink = () => {
     const href = withScheme(link ?? s.link ?? '')
@@ -170,185 +195,252 @@ function FormatBar({ editor, swatches }: { editor: Editor; swatches: Style['colo
   }
   return (
     <div className="flex flex-col gap-1.5">
-      <div className="flex flex-wrap items-center gap-0.5" role="toolbar" aria-label="Look of the words">
-        <IconButton
-          {...keep}
-          label="Bold"
-          keys="Ctrl B"
-          active={s.bold}
-          onClick={() => chain().toggleBold().run()}
-        >
-          <Bold size={13} />
-        </IconButton>
-        <IconButton
-          {...keep}
-          label="Italic"
-          keys="Ctrl I"
-          active={s.italic}
-          onClick={() => chain().toggleItalic().run()}
-        >
-          <Italic size={13} />
-        </IconButton>
-        <IconButton
-          {...keep}
-          label="Underline"
-          keys="Ctrl U"
-          active={s.underline}
-          onClick={() => chain().toggleUnderline().run()}
-        >
-          <Underline size={13} />
-        </IconButton>
-        <IconButton {...keep} label="Strike" active={s.strike} onClick={() => chain().toggleStrike().run()}>
-          <Strikethrough size={13} />
-        </IconButton>
-        <IconButton {...keep} label="List" active={s.bullet} onClick={() => chain().toggleBulletList().run()}>
-          <List size={13} />
-        </IconButton>
-        <IconButton
-          {...keep}
-          label="Numbered list"
-          active={s.ordered}
-          onClick={() => chain().toggleOrderedList().run()}
-        >
-          <ListOrdered size={13} />
-        </IconButton>
-        <IconButton {...keep} label="Quote" active={s.quote} onClick={() => chain().toggleBlockquote().run()}>
-          <Quote size={13} />
-        </IconButton>
-        <IconButton
-          {...keep}
-          label="Raised letters"
-          active={s.sup}
-          onClick={() => chain().unsetMark('subscript').toggleMark('superscript').run()}
-        >
-          <Superscript size={13} />
-        </IconButton>
-        <IconButton
-          {...keep}
-          label="Lowered letters"
-          active={s.sub}
-          onClick={() => chain().unsetMark('superscript').toggleMark('subscript').run()}
-        >
-          <Subscript size={13} />
-        </IconButton>
-        {aligns.map((a) => (
-          <IconButton
-            key={a.value}
-            {...keep}
-            label={`Align this paragraph: ${a.name.toLowerCase()}`}
-            onClick={() => chain().setTextAlign(a.value).run()}
-          >
-            {a.label}
-          </IconButton>
-        ))}
-        <select
-          aria-label="Kind of paragraph"
-          value={s.level}
-          className="ml-1 border border-grout bg-sheet px-1 py-[3px] text-xs"
-          onChange={(e) =>
-            e.target.value === '0'
-              ? chain().setParagraph().run()
-              : chain()
-                  .setHeading({ level: Number(e.target.value) as 1 | 2 | 3 })
-                  .run()
-          }
-        >
-          <option value="0">Paragraph</option>
-          <option value="1">Heading 1</option>
-          <option value="2">Heading 2</option>
-          <option value="3">Heading 3</option>
-        </select>
-      </div>
-      <div className="grid grid-cols-[1fr_64px] gap-1.5">
-        <ColorField
-          label="Colour of the selected words"
-          value={s.color ?? '#222222'}
-          swatches={swatches}
-          own={!!s.color}
-          onClear={() => chain().unsetColor().run()}
-          onChange={(v) => editor.chain().setColor(v).run()}
-        />
-        <NumberField
-          label="Size of the selected words, px"
-          value={s.size ? parseInt(s.size) : 16}
-          min={8}
-          max={120}
-          own={!!s.size}
-          onChange={(v) => editor.chain().setFontSize(`${v}px`).run()}
-        />
-      </div>
-      <div className="grid grid-cols-[1fr_64px] gap-1.5">
-        <ColorField
-          label="Highlight behind the selected words"
-          value={s.back ?? '#ffffff'}
-          swatches={swatches}
-          own={!!s.back}
-          onClear={() => chain().unsetBackgroundColor().run()}
-          onChange={(v) => editor.chain().setBackgroundColor(v).run()}
-        />
-        <NumberField
-          label="Space between the selected letters, px"
-          value={s.spacing ? parseFloat(s.spacing) : 0}
-          min={-5}
-          max={30}
-          own={!!s.spacing}
-          onChange={(v) =>
-            editor
-              .chain()
-              .setMark('textStyle', { letterSpacing: v ? `${v}px` : null })
-              .removeEmptyTextStyle()
-              .run()
-          }
-        />
-      </div>
-      <form
-        className="flex gap-1"
-        onSubmit={(e) => {
-          e.preventDefault()
-          putLink()
-        }}
+      <Toolbar s={s} chain={chain} />
+      <ColorAndSize s={s} swatches={swatches} chain={chain} editor={editor} />
+      <HighlightAndSpacing s={s} swatches={swatches} chain={chain} editor={editor} />
+      <LinkForm putLink={putLink} link={link} s={s} setLink={setLink} chain={chain} />
+      <LanguageForm chain={chain} s={s} />
+    </div>
+  )
+}
+
+/** The language of the selected words. */
+function LanguageForm({ chain, s }: { chain: Chain; s: Format }) {
+  return (
+    <form
+      className="flex gap-1"
+      onSubmit={(e) => {
+        e.preventDefault()
+        const lang = String(new FormData(e.currentTarget).get('lang') ?? '').trim()
+        if (/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(lang))
+          chain()
+            .setMark('language', { lang, dir: /^(ar|he|fa|ur)\b/i.test(lang) ? 'rtl' : null })
+            .run()
+        else if (!lang) chain().unsetMark('language').run()
+      }}
+    >
+      <input
+        name="lang"
+        aria-label="Language of the selected words"
+        key={s.lang ?? ''}
+        defaultValue={s.lang ?? ''}
+        className="w-full min-w-0 border border-grout bg-sheet px-1.5 py-[3px] font-mono text-xs"
+        placeholder="Language of these words: fr, he"
+      />
+      <Button type="submit">Set</Button>
+    </form>
+  )
+}
+
+/** The link of the selected words. */
+function LinkForm({
+  putLink,
+  link,
+  s,
+  setLink,
+  chain,
+}: {
+  putLink: () => void
+  link: string | null
+  s: Format
+  setLink: (v: string | null) => void
+  chain: Chain
+}) {
+  return (
+    <form
+      className="flex gap-1"
+      onSubmit={(e) => {
+        e.preventDefault()
+        putLink()
+      }}
+    >
+      <input
+        aria-label="Link of the selected words"
+        className="w-full min-w-0 border border-grout bg-sheet px-1.5 py-[3px] font-mono text-xs"
+        placeholder="Link: https:// or [[unsubscribe]]"
+        value={link ?? s.link ?? ''}
+        onChange={(e) => setLink(e.target.value)}
+      />
+      <IconButton label="Set the link" type="submit">
+        <Link2 size={13} />
+      </IconButton>
+      <IconButton
+        {...keep}
+        label="Take the link off"
+        disabled={!s.link}
+        onClick={() => chain().extendMarkRange('link').unsetLink().run()}
       >
-        <input
-          aria-label="Link of the selected words"
-          className="w-full min-w-0 border border-grout bg-sheet px-1.5 py-[3px] font-mono text-xs"
-          placeholder="Link: https:// or [[unsubscribe]]"
-          value={link ?? s.link ?? ''}
-          onChange={(e) => setLink(e.target.value)}
-        />
-        <IconButton label="Set the link" type="submit">
-          <Link2 size={13} />
-        </IconButton>
-        <IconButton
-          {...keep}
-          label="Take the link off"
-          disabled={!s.link}
-          onClick={() => chain().extendMarkRange('link').unsetLink().run()}
-        >
-          <Unlink size={13} />
-        </IconButton>
-      </form>
-      <form
-        className="flex gap-1"
-        onSubmit={(e) => {
-          e.preventDefault()
-          const lang = String(new FormData(e.currentTarget).get('lang') ?? '').trim()
-          if (/^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(lang))
-            chain()
-              .setMark('language', { lang, dir: /^(ar|he|fa|ur)\b/i.test(lang) ? 'rtl' : null })
-              .run()
-          else if (!lang) chain().unsetMark('language').run()
-        }}
+        <Unlink size={13} />
+      </IconButton>
+    </form>
+  )
+}
+
+/** What stands behind the selected words, and between their letters. */
+function HighlightAndSpacing({
+  s,
+  swatches,
+  chain,
+  editor,
+}: {
+  s: Format
+  swatches: Style['colors']
+  chain: Chain
+  editor: Editor
+}) {
+  return (
+    <div className="grid grid-cols-[1fr_64px] gap-1.5">
+      <ColorField
+        label="Highlight behind the selected words"
+        value={s.back ?? '#ffffff'}
+        swatches={swatches}
+        own={!!s.back}
+        onClear={() => chain().unsetBackgroundColor().run()}
+        onChange={(v) => editor.chain().setBackgroundColor(v).run()}
+      />
+      <NumberField
+        label="Space between the selected letters, px"
+        value={s.spacing ? parseFloat(s.spacing) : 0}
+        min={-5}
+        max={30}
+        own={!!s.spacing}
+        onChange={(v) =>
+          editor
+            .chain()
+            .setMark('textStyle', { letterSpacing: v ? `${v}px` : null })
+            .removeEmptyTextStyle()
+            .run()
+        }
+      />
+    </div>
+  )
+}
+
+/** Colour and size of the selected words. */
+function ColorAndSize({
+  s,
+  swatches,
+  chain,
+  editor,
+}: {
+  s: Format
+  swatches: Style['colors']
+  chain: Chain
+  editor: Editor
+}) {
+  return (
+    <div className="grid grid-cols-[1fr_64px] gap-1.5">
+      <ColorField
+        label="Colour of the selected words"
+        value={s.color ?? '#222222'}
+        swatches={swatches}
+        own={!!s.color}
+        onClear={() => chain().unsetColor().run()}
+        onChange={(v) => editor.chain().setColor(v).run()}
+      />
+      <NumberField
+        label="Size of the selected words, px"
+        value={s.size ? parseInt(s.size) : 16}
+        min={8}
+        max={120}
+        own={!!s.size}
+        onChange={(v) => editor.chain().setFontSize(`${v}px`).run()}
+      />
+    </div>
+  )
+}
+
+/** Marks, lists, alignment and the kind of paragraph. */
+function Toolbar({ s, chain }: { s: Format; chain: Chain }) {
+  return (
+    <div className="flex flex-wrap items-center gap-0.5" role="toolbar" aria-label="Look of the words">
+      <IconButton
+        {...keep}
+        label="Bold"
+        keys="Ctrl B"
+        active={s.bold}
+        onClick={() => chain().toggleBold().run()}
       >
-        <input
-          name="lang"
-          aria-label="Language of the selected words"
-          key={s.lang ?? ''}
-          defaultValue={s.lang ?? ''}
-          className="w-full min-w-0 border border-grout bg-sheet px-1.5 py-[3px] font-mono text-xs"
-          placeholder="Language of these words: fr, he"
-        />
-        <Button type="submit">Set</Button>
-      </form>
+        <Bold size={13} />
+      </IconButton>
+      <IconButton
+        {...keep}
+        label="Italic"
+        keys="Ctrl I"
+        active={s.italic}
+        onClick={() => chain().toggleItalic().run()}
+      >
+        <Italic size={13} />
+      </IconButton>
+      <IconButton
+        {...keep}
+        label="Underline"
+        keys="Ctrl U"
+        active={s.underline}
+        onClick={() => chain().toggleUnderline().run()}
+      >
+        <Underline size={13} />
+      </IconButton>
+      <IconButton {...keep} label="Strike" active={s.strike} onClick={() => chain().toggleStrike().run()}>
+        <Strikethrough size={13} />
+      </IconButton>
+      <IconButton {...keep} label="List" active={s.bullet} onClick={() => chain().toggleBulletList().run()}>
+        <List size={13} />
+      </IconButton>
+      <IconButton
+        {...keep}
+        label="Numbered list"
+        active={s.ordered}
+        onClick={() => chain().toggleOrderedList().run()}
+      >
+        <ListOrdered size={13} />
+      </IconButton>
+      <IconButton {...keep} label="Quote" active={s.quote} onClick={() => chain().toggleBlockquote().run()}>
+        <Quote size={13} />
+      </IconButton>
+      <IconButton
+        {...keep}
+        label="Raised letters"
+        active={s.sup}
+        onClick={() => chain().unsetMark('subscript').toggleMark('superscript').run()}
+      >
+        <Superscript size={13} />
+      </IconButton>
+      <IconButton
+        {...keep}
+        label="Lowered letters"
+        active={s.sub}
+        onClick={() => chain().unsetMark('superscript').toggleMark('subscript').run()}
+      >
+        <Subscript size={13} />
+      </IconButton>
+      {aligns.map((a) => (
+        <IconButton
+          key={a.value}
+          {...keep}
+          label={`Align this paragraph: ${a.name.toLowerCase()}`}
+          onClick={() => chain().setTextAlign(a.value).run()}
+        >
+          {a.label}
+        </IconButton>
+      ))}
+      <select
+        aria-label="Kind of paragraph"
+        value={s.level}
+        className="ml-1 border border-grout bg-sheet px-1 py-[3px] text-xs"
+        onChange={(e) =>
+          e.target.value === '0'
+            ? chain().setParagraph().run()
+            : chain()
+                .setHeading({ level: Number(e.target.value) as 1 | 2 | 3 })
+                .run()
+        }
+      >
+        <option value="0">Paragraph</option>
+        <option value="1">Heading 1</option>
+        <option value="2">Heading 2</option>
+        <option value="3">Heading 3</option>
+      </select>
     </div>
   )
 }

@@ -38,6 +38,19 @@ export function useLayers({ id, design }: BenchJob): DesignLayers | null {
   return layers
 }
 
+/** @param scale design px for each px of the email */
+async function readOne(ocr: Ocr, open: OpenCutter, c: Cut, scale: number): Promise<Proposal> {
+  const at = readableOf(c, scale)
+  const { blocks, sure } = await ocr.words(
+    (zoom) => open().ask({ kind: 'crop', rect: at, zoom, margin: READING_MARGIN }),
+    at,
+    scale,
+    c.kind === 'picture',
+  )
+  const text = c.kind === 'picture' ? blocks.map((b) => b.text).join('\n\n') : readAcross(blocks)
+  return { text, sure, blocks }
+}
+
 /** Reads words for cuts, as proposals that are taken, changed or left. */
 export function useReading(
   { design }: BenchJob,
@@ -59,18 +72,6 @@ export function useReading(
         return now ? setCut(q, c.id, saidBy(now, layers!.texts, design.scale)) : q
       }, p),
     )
-
-  async function readOne(ocr: Ocr, c: Cut): Promise<Proposal> {
-    const at = readableOf(c, design.scale)
-    const { blocks, sure } = await ocr.words(
-      (zoom) => open().ask({ kind: 'crop', rect: at, zoom, margin: READING_MARGIN }),
-      at,
-      design.scale,
-      c.kind === 'picture',
-    )
-    const text = c.kind === 'picture' ? blocks.map((b) => b.text).join('\n\n') : readAcross(blocks)
-    return { text, sure, blocks }
-  }
 
   /**
    * Reads words off the design for some cuts, as proposals; where the file itself carries them they come from
@@ -95,7 +96,7 @@ export function useReading(
       let found = 0
       try {
         for (const [i, c] of rest.entries()) {
-          const proposal = await readOne(ocr, c)
+          const proposal = await readOne(ocr, open, c, design.scale)
           if (stopped) return
           if (proposal.text) {
             found++

@@ -1,0 +1,84 @@
+import { newBand } from '@/core/email/defaults'
+import type { Edit } from '@/core/email/edits'
+import type { Email } from '@/core/email/schema'
+import { rowHolding } from '@/core/email/walk'
+import { stepsOf, type Selection } from './selection'
+
+export interface Hold {
+  email: Email
+  selection: Selection
+  selectedId: string | null
+  select: (id: string | null) => void
+  apply: (label: string, edit: Edit, merge?: string) => void
+}
+
+/** What is done to the selected part of an email, whichever it is. */
+export function onSelection({ email, selection: { band, cell, tile }, selectedId, select, apply }: Hold) {
+  const move = (way: 1 | -1) => {
+    if (tile && cell && band) {
+      const at = cell.items.findIndex((i) => i.id === tile.id) + way
+      if (at >= 0 && at < cell.items.length)
+        return apply('move the tile', { name: 'moveTile', what: { id: tile.id, cell: cell.id, to: at } })
+      // At the end of its cell a tile goes on to the next band.
+      const next = email.bands[email.bands.indexOf(band) + way]
+      if (next)
+        apply('move the tile', {
+          name: 'moveTile',
+          what: {
+            id: tile.id,
+            cell: (way > 0 ? next.cells[0]! : next.cells.at(-1)!).id,
+            to: way > 0 ? 0 : 999,
+          },
+        })
+    } else if (cell && band) {
+      const row = rowHolding(band, cell.id)
+      apply('move the cell', {
+        name: 'moveCell',
+        what: { id: cell.id, to: row.findIndex((c) => c.id === cell.id) + way },
+      })
+    } else if (band)
+      apply('move the band', { name: 'moveBand', what: { id: band.id, to: email.bands.indexOf(band) + way } })
+  }
+  const remove = () => {
+    if (tile) {
+      apply('delete the tile', { name: 'removeTile', what: { id: tile.id } })
+      select(band!.id)
+    } else if (cell) {
+      apply('delete the cell', { name: 'removeCell', what: { id: cell.id } })
+      select(band!.id)
+    } else if (band) {
+      const i = email.bands.indexOf(band)
+      apply('delete the band', { name: 'removeBand', what: { id: band.id } })
+      select(email.bands[i + 1]?.id ?? email.bands[i - 1]?.id ?? null)
+    }
+  }
+  const addBand = () => {
+    const made = newBand(email.width)
+    apply('add a band', {
+      name: 'addBand',
+      what: { band: made, at: band ? email.bands.indexOf(band) + 1 : email.bands.length },
+    })
+    select(made.id)
+  }
+  const duplicate = () =>
+    band &&
+    apply(
+      'duplicate',
+      tile
+        ? { name: 'duplicateTile', what: { id: tile.id } }
+        : { name: 'duplicateBand', what: { id: band.id } },
+    )
+  /** Goes to the next band or tile, or back. */
+  const step = (way: 1 | -1) => {
+    const steps = stepsOf(email)
+    const at = selectedId ? steps.indexOf(selectedId) : -1
+    select(steps[Math.max(0, Math.min(steps.length - 1, at + way))] ?? null)
+  }
+  /** From a tile to its cell where it stands beside others, to its band, to the email. */
+  const stepOut = () => {
+    if (tile && cell && rowHolding(band!, cell.id).length > 1) select(cell.id)
+    else select(tile || cell ? band!.id : null)
+  }
+  return { move, remove, addBand, duplicate, step, stepOut }
+}
+export type OnSelection = ReturnType<typeof onSelection>

@@ -1,0 +1,129 @@
+import { FileArchive, Inbox, Mail, Send, type LucideIcon } from 'lucide-react'
+import Link from 'next/link'
+import type { ReactNode } from 'react'
+import { toast } from 'sonner'
+import { newId } from '@/core/email/defaults'
+import type { NamedPicture } from '@/core/handover/names'
+import { call, callFile } from '../api'
+import { runTask } from '../tasks/run'
+import { TextRow } from '../parts/controls'
+
+/** What a person gives to destinations, by its name: an address, a token. */
+export type Given = Readonly<Record<'to' | 'token', string>>
+
+interface FormProps {
+  given: Given
+  onGive: (given: Partial<Given>) => void
+  pictures: readonly NamedPicture[]
+}
+
+interface Going {
+  job: string
+  given: Given
+  signal: AbortSignal
+  onProgress: (p: { done: number; total: number; what: string }) => void
+}
+
+/** A place the finished email goes to, as the stage shows it. */
+interface Destination {
+  id: 'zip' | 'eml' | 'test-send' | 'platform'
+  label: string
+  about: string
+  icon: LucideIcon
+  /** What the button says. */
+  action: string
+  /** What it is, and what it needs from the person. */
+  Form: (props: FormProps) => ReactNode
+  /** Where what arrived can be seen. */
+  look?: { label: string; href: string }
+  /** Hands over. Throws an ApiProblem, or an AbortError where it was cancelled. */
+  go: (going: Going) => Promise<void>
+}
+
+const About = ({ children }: { children: ReactNode }) => <p className="leading-snug text-soft">{children}</p>
+
+/** Everywhere an email can go, in the order it is shown. */
+export const destinations: readonly Destination[] = [
+  {
+    id: 'zip',
+    label: 'Files',
+    about: 'A ZIP of index.html, images, text and a manifest',
+    icon: FileArchive,
+    action: 'Save the ZIP',
+    Form: ({ pictures }) => (
+      <About>
+        index.html, text.txt, manifest.json and {pictures.length} pictures in reading order, from{' '}
+        {pictures[0]?.name ?? 'none'} on. Fields stand as written.
+      </About>
+    ),
+    go: async ({ job, signal }) =>
+      save(await callFile('POST /api/jobs/:job/zip', { params: { job }, signal })),
+  },
+  {
+    id: 'eml',
+    label: 'Message',
+    about: 'An .eml file that mail programs open',
+    icon: Mail,
+    action: 'Save the message',
+    Form: ({ pictures }) => (
+      <About>
+        Text and HTML as alternatives, {pictures.length} pictures inside. Fields show their fallbacks.
+      </About>
+    ),
+    go: async ({ job, signal }) =>
+      save(await callFile('POST /api/jobs/:job/eml', { params: { job }, signal })),
+  },
+  {
+    id: 'test-send',
+    label: 'Test inbox',
+    about: 'A test send by SMTP to the inbox stand-in',
+    icon: Inbox,
+    action: 'Send the test',
+    Form: ({ given, onGive }) => <TextRow label="To" value={given.to} onChange={(to) => onGive({ to })} />,
+    look: { label: 'Open the inbox', href: '/standins/inbox' },
+    go: async ({ job, given: { to }, signal }) => {
+      await call('POST /api/jobs/:job/test-send', { params: { job }, body: { to }, signal, key: newId() })
+      toast.success(`Sent to ${to}. The inbox shows what arrived.`)
+    },
+  },
+  {
+    id: 'platform',
+    label: 'Sending platform',
+    about: 'Pictures and template to the platform stand-in',
+    icon: Send,
+    action: 'Push the template',
+    Form: ({ given, onGive }) => (
+      <TextRow
+        label="Token"
+        value={given.token}
+        placeholder="From the platform's page"
+        onChange={(token) => onGive({ token })}
+      />
+    ),
+    look: { label: 'Open the platform', href: '/standins/platform' },
+    go: async ({ job, given: { token }, signal, onProgress }) => {
+      await runTask(
+        'POST /api/jobs/:job/push',
+        { params: { job }, body: { token }, key: newId() },
+        { onProgress, signal },
+      )
+      toast.success('The template arrived at the platform.')
+    },
+  },
+]
+
+/** A link to where what arrived can be seen. */
+export const LookLink = ({ look }: { look: Destination['look'] }) =>
+  look ? (
+    <Link className="text-lapis underline" href={look.href} target="_blank">
+      {look.label}
+    </Link>
+  ) : null
+
+/** Saves a file that a route gave. */
+function save({ blob, name }: { blob: Blob; name: string }): void {
+  const address = URL.createObjectURL(blob)
+  const a = Object.assign(document.createElement('a'), { href: address, download: name })
+  a.click()
+  setTimeout(() => URL.revokeObjectURL(address), 30_000)
+}
