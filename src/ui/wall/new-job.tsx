@@ -177,18 +177,7 @@ export function NewJob({
           due={due}
           setDue={setDue}
         />
-        {client === 'new' && (
-          <label className="block">
-            <span className="mb-1 block text-soft">Name of the client</span>
-            <input
-              className={field}
-              value={newClient}
-              required
-              maxLength={120}
-              onChange={(e) => setNewClient(e.target.value)}
-            />
-          </label>
-        )}
+        {client === 'new' && <NewClientField value={newClient} onChange={setNewClient} />}
         {problem && (
           <p role="alert" className="border-l-4 border-terra bg-sheet px-2.5 py-1.5">
             <b>{problem.title}.</b> {problem.detail}
@@ -234,6 +223,19 @@ function NarrowField({
     </label>
   )
 }
+
+const NewClientField = ({ value, onChange }: { value: string; onChange: (v: string) => void }) => (
+  <label className="block">
+    <span className="mb-1 block text-soft">Name of the client</span>
+    <input
+      className={field}
+      value={value}
+      required
+      maxLength={120}
+      onChange={(e) => onChange(e.target.value)}
+    />
+  </label>
+)
 
 /** How many pixels of the design there are for each of the email. @param width of the email, px */
 const Density = ({ board, width }: { board: Board; width: string }) => (

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useState, type Dispatch, type SetStateAction } from 'react'
 import { toast } from 'sonner'
 import { setCut } from '@/core/cut/edits'
 import { saidBy, textsIn, type DesignLayers } from '@/core/cut/layers'
@@ -114,6 +114,29 @@ export function useReading(
     })
   }
 
+  const { dropProposals, takeProposals } = deciding(change, proposals, setProposals)
+  const sureOnes = [...proposals]
+    .filter(([id, p]) => {
+      const picture = plan.cuts.find((c) => c.id === id)?.kind === 'picture'
+      return p.sure >= (picture ? SURE_ON_PICTURES : SURE)
+    })
+    .map(([id]) => id)
+  return { texts, proposals, readWords, takeProposals, dropProposals, sureOnes }
+}
+
+/** What a cut says once words that were read are taken. */
+function taken(cut: Cut, text: string): Partial<Cut> {
+  const line = text.replace(/\s+/g, ' ')
+  if (cut.kind === 'picture') return { alt: line.slice(0, 2000) }
+  return { words: cut.kind === 'button' ? textOf(line) : withLists(textOf(text)) }
+}
+
+/** Taking what was read over into the cuts, or leaving it. */
+function deciding(
+  change: CutSession['change'],
+  proposals: ReadonlyMap<string, Proposal>,
+  setProposals: Dispatch<SetStateAction<Map<string, Proposal>>>,
+) {
   const dropProposals = (ids: readonly string[]) =>
     setProposals((m) => {
       const next = new Map(m)
@@ -132,19 +155,5 @@ export function useReading(
     )
     dropProposals(chosen)
   }
-
-  const sureOnes = [...proposals]
-    .filter(([id, p]) => {
-      const picture = plan.cuts.find((c) => c.id === id)?.kind === 'picture'
-      return p.sure >= (picture ? SURE_ON_PICTURES : SURE)
-    })
-    .map(([id]) => id)
-  return { texts, proposals, readWords, takeProposals, dropProposals, sureOnes }
-}
-
-/** What a cut says once words that were read are taken. */
-function taken(cut: Cut, text: string): Partial<Cut> {
-  const line = text.replace(/\s+/g, ' ')
-  if (cut.kind === 'picture') return { alt: line.slice(0, 2000) }
-  return { words: cut.kind === 'button' ? textOf(line) : withLists(textOf(text)) }
+  return { dropProposals, takeProposals }
 }
