@@ -5,7 +5,7 @@ export const altMissing: Check = {
   name: 'alt-missing',
   about: 'Every picture says in words what it says, or is marked as decoration (WCAG 2.2, 1.1.1).',
   tile: ({ tile }) => {
-    const mute = definitionOf(tile).mute(tile)
-    return mute ? [{ severity: 'mend', stage: 'compose', ...mute }] : []
+    const wordless = definitionOf(tile).wordless(tile)
+    return wordless ? [{ severity: 'mend', stage: 'compose', ...wordless }] : []
   },
 }

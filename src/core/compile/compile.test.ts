@@ -5,6 +5,7 @@ import { createRequire } from 'node:module'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import { HtmlValidate } from 'html-validate'
 import { parse } from 'parse5'
 import { anyEmail, composed, house, longEmail } from '@/test-support/emails'
@@ -31,7 +32,7 @@ describe('any email the schema allows', () => {
         expect(parseErrors(html)).toEqual([])
         expect(compiled(structuredClone(email))).toBe(html)
       }),
-      { numRuns: 200 },
+      { numRuns: samples(200) },
     )
   })
 
@@ -62,7 +63,7 @@ describe('any email the schema allows', () => {
           compiled(next)
         }
       }),
-      { numRuns: 100 },
+      { numRuns: samples(100) },
     )
   })
 
@@ -71,7 +72,7 @@ describe('any email the schema allows', () => {
       fc.property(anyEmail, (email) => {
         expect(compiled(email)).not.toMatch(/href="\s*(javascript|data|vbscript):/i)
       }),
-      { numRuns: 200 },
+      { numRuns: samples(200) },
     )
   })
 
@@ -93,13 +94,14 @@ describe('any email the schema allows', () => {
 // Two checkers from outside the project. Presentational attributes are wanted in email; everything else of
 // the standard counts. Custom code is people's own: what is wrong in it is theirs.
 let kept: string[] | undefined
-const samples = (): string[] =>
-  (kept ??= [...fc.sample(anyEmail.map(composed), { numRuns: 300, seed: 11 }), longEmail(12)].map((e, i) =>
-    compile(e, house, {
-      src,
-      styles: i % 5 === 4 ? 'inline' : i % 50 === 0 ? 'head' : 'both',
-      print: i % 7 === 0 ? 'minified' : 'readable',
-    }),
+const documents = (): string[] =>
+  (kept ??= [...fc.sample(anyEmail.map(composed), { numRuns: samples(300), seed: 11 }), longEmail(12)].map(
+    (e, i) =>
+      compile(e, house, {
+        src,
+        styles: i % 5 === 4 ? 'inline' : i % 50 === 0 ? 'head' : 'both',
+        print: i % 7 === 0 ? 'minified' : 'readable',
+      }),
   ))
 
 test('html-validate finds no error (preset "standard", presentational attributes allowed)', async () => {
@@ -108,7 +110,7 @@ test('html-validate finds no error (preset "standard", presentational attributes
     extends: ['html-validate:standard'],
     rules: { 'no-deprecated-attr': 'off', 'no-inline-style': 'off' },
   })
-  for (const html of samples()) {
+  for (const html of documents()) {
     const report = await validator.validateString(html)
     expect(
       report.results
@@ -126,7 +128,7 @@ const java = spawnSync('java', ['-version']).status === 0
     const folder = mkdtempSync(join(tmpdir(), 'nu-'))
     try {
       const jar = createRequire(import.meta.url)('vnu-jar') as string
-      samples().forEach((html, i) => writeFileSync(join(folder, `${i}.html`), html))
+      documents().forEach((html, i) => writeFileSync(join(folder, `${i}.html`), html))
       const run = spawnSync('java', ['-Xss4m', '-jar', jar, '--errors-only', '--format', 'json', folder], {
         encoding: 'utf8',
         maxBuffer: 1 << 28,
@@ -198,6 +200,6 @@ test('ghost tables of the Word engine are balanced', () => {
           word.match(new RegExp(`</${tag}>`, 'g'))?.length ?? 0,
         ])
     }),
-    { numRuns: 100 },
+    { numRuns: samples(100) },
   )
 })

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import { fromHtml } from 'hast-util-from-html'
 import { parse } from 'parse5'
 import { anyEmail, house, longEmail } from '@/test-support/emails'
@@ -39,7 +40,7 @@ test('no rule of the head is without an element, and no class without a rule', (
       // A scope names a piece of custom code, and the preheader's rule is for the Word engine.
       for (const name of used) if (!/^own-|^preheader$/.test(name)) expect(named).toContain(name)
     }),
-    { numRuns: 150 },
+    { numRuns: samples(150) },
   )
 })
 
@@ -51,7 +52,7 @@ test('no element declares a property twice', () => {
         expect(names).toEqual([...new Set(names)])
       }
     }),
-    { numRuns: 100 },
+    { numRuns: samples(100) },
   )
 })
 
@@ -66,7 +67,7 @@ test('without a style sheet there is none, and no class', () => {
         ),
       ).toEqual([])
     }),
-    { numRuns: 100 },
+    { numRuns: samples(100) },
   )
 })
 
@@ -106,7 +107,7 @@ test('every line of the output knows its tile, and every tile its lines', () => 
         expect(p.from >= b.from && p.to <= b.to && p.to <= lines.length).toBe(true)
       }
     }),
-    { numRuns: 60 },
+    { numRuns: samples(60) },
   )
 })
 

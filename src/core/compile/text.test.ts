@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import { convert } from 'html-to-text'
 import { anyEmail, house, longEmail } from '@/test-support/emails'
 import { eachInline } from '../email/richtext'
@@ -39,7 +40,7 @@ test('no word of the email is lost', () => {
               expect(kept).toContain(word)
         }
     }),
-    { numRuns: 200 },
+    { numRuns: samples(200) },
   )
 })
 
@@ -106,7 +107,7 @@ test('has every word that a general converter finds in the HTML', () => {
         .filter((w) => !ours.includes(w.replace(/>/g, '')))
       expect(missing.filter((w) => !/^\d+\.$/.test(w))).toEqual([])
     }),
-    { numRuns: 150 },
+    { numRuns: samples(150) },
   )
 })
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import { cutAt, planOf } from '@/test-support/cuts'
 import { moveCut } from './edits'
 import {
@@ -113,7 +114,7 @@ test('whatever is asked by hand, cuts never overlap and never leave the design',
         for (const o of p.cuts.slice(i + 1)) expect(overlap(c, o)).toBeNull()
       }
     }),
-    { numRuns: 300 },
+    { numRuns: samples(300) },
   )
 })
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import { packHex, type Raster } from './raster'
 import { cutout, laidOn, outlined, vanishing } from './cutout'
 
@@ -29,7 +30,7 @@ test('laid back on its ground, a cut-out mark is what it was, within 1 of each c
       const r = disc(40, ink, ground)
       expect(worst(laidOn(cutout(r, whole(r), hex(ground)), hex(ground)), r)).toBeLessThanOrEqual(1)
     }),
-    { numRuns: 200 },
+    { numRuns: samples(200) },
   )
 })
 

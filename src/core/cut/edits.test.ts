@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import {
   addCut,
   freePart,
@@ -88,7 +89,7 @@ test('whatever is done, cuts never overlap, never leave the design, and covered 
       const area = [...plan.cuts, ...free].reduce((sum, r) => sum + r.w * r.h, 0)
       expect(area).toBe(size.width * size.height)
     }),
-    { numRuns: 300 },
+    { numRuns: samples(300) },
   )
 })
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import { fillOf, stretches, tight, type Mask } from './mask'
 
 /** A mask drawn with signs: # holds something. */
@@ -66,6 +67,6 @@ test('any rectangle is drawn in to its outermost cells, no further', () => {
         xs.length ? { x, y, w: Math.max(...xs) - x + 1, h: Math.max(...ys) - y + 1 } : null,
       )
     }),
-    { numRuns: 500 },
+    { numRuns: samples(500) },
   )
 })

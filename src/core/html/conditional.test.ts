@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import { anyEmail, house, longEmail } from '@/test-support/emails'
 import { branchOf, evaluate, nestingErrors, segmentsOf } from './conditional'
 import { compile } from '../compile'
@@ -72,7 +73,7 @@ test('in any compiled email both sides are well formed', () => {
     fc.property(anyEmail, fc.constantFrom('both' as const, 'inline' as const), (email, styles) =>
       check(compile(email, house, { src, styles })),
     ),
-    { numRuns: 300 },
+    { numRuns: samples(300) },
   )
   check(compile(longEmail(12), house, { src, styles: 'head' }))
 })

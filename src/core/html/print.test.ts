@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import type { Comment, Element, ElementContent, Text } from 'hast'
 import { toHtml } from 'hast-util-to-html'
 import { el } from './element'
@@ -54,7 +55,7 @@ test('a tree in one line is what the reference printer makes of it', () => {
         .join('')
       expect(printMapped(nodes, 0, flat).html).toBe(reference)
     }),
-    { numRuns: 1000 },
+    { numRuns: samples(1000) },
   )
 })
 

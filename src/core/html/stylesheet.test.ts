@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import { fromHtml } from 'hast-util-from-html'
 import juice from 'juice'
 import { inlineDocument } from '../compile/by-hand'
@@ -48,7 +49,7 @@ test('agrees with a general inliner on which rule prevails', () => {
       const html = `<!DOCTYPE html><html><head><style>${rules.join('\n')}</style></head><body><div class="c" id="d"><p id="x" class="a b" title="t" style="text-align:right">one</p><p id="y" class="b"><span id="z" class="b">two</span></p></div></body></html>`
       expect(styles(inlineDocument(html))).toEqual(styles(juice(html)))
     }),
-    { numRuns: 300 },
+    { numRuns: samples(300) },
   )
 })
 

@@ -2,6 +2,7 @@ import { colorOf, paddingOf, pxOf } from '../html/values'
 import { fontOf } from '../email/safe-fonts'
 import { emailSchema } from '../tiles/document'
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import { anyEmail, house, longEmail } from '@/test-support/emails'
 import { byHandHtml } from '../compile/by-hand'
 import { compile } from '../compile'
@@ -133,7 +134,7 @@ test('no word of any compiled email is lost when it is read back', () => {
       const bag = (s: string) => [...words(s)].sort().join('')
       expect(bag(again)).toBe(bag(html))
     }),
-    { numRuns: 40 },
+    { numRuns: samples(40) },
   )
 })
 
@@ -188,7 +189,7 @@ test('by hand, an email leaves byte for byte as it came', () => {
         html,
       )
     }),
-    { numRuns: 300 },
+    { numRuns: samples(300) },
   )
   const email: Email = { ...newEmail(), way: 'hand', hand: { html: letter, pictures: {}, inline: false } }
   expect(compile(email, house, { src: (p) => p.id })).toBe(letter)

@@ -55,7 +55,7 @@ export interface TileDefinition<T extends TileBase & { kind: string }> {
   /** What it still lacks to be seen at all, or null. */
   lacks: (tile: T) => string | null
   /** What cannot be known with pictures off, or read aloud, since it has no words; null where there is nothing. */
-  mute: (tile: T) => { what: string; why: string } | null
+  wordless: (tile: T) => { what: string; why: string } | null
   /** The colours its words are read in. @param ground behind it, #rrggbb */
   pairs: (tile: T, look: RoleStyle, ground: string) => ColorPair[]
 }

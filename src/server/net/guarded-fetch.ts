@@ -1,5 +1,10 @@
 import { lookup as dnsLookup, type LookupAddress } from 'node:dns'
-import { request as httpRequest, type IncomingMessage } from 'node:http'
+import {
+  request as httpRequest,
+  type ClientRequest,
+  type IncomingMessage,
+  type RequestOptions,
+} from 'node:http'
 import { request as httpsRequest } from 'node:https'
 import { isIP, type LookupFunction } from 'node:net'
 import ipaddr from 'ipaddr.js'
@@ -39,7 +44,14 @@ export interface FetchLimits {
   /** bytes */ most: number
   /** ms */ patience: number
   /** How names are resolved; tests set their own. */ lookup?: LookupFunction
+  /** How an address is asked; tests set their own, which answers for hosts that do not exist. */ ask?: Ask
 }
+
+/** Asks an address, as `request` of node:http does. */
+type Ask = (url: URL, options: RequestOptions, answered: (a: IncomingMessage) => void) => ClientRequest
+
+const overNetwork: Ask = (url, options, answered) =>
+  (url.protocol === 'https:' ? httpsRequest : httpRequest)(url, options, answered)
 
 const MOST_REDIRECTS = 4
 
@@ -88,7 +100,7 @@ function addressOf(typed: string): URL {
 
 function once(
   url: URL,
-  { patience, lookup = dnsLookup as unknown as LookupFunction }: FetchLimits,
+  { patience, lookup = dnsLookup as unknown as LookupFunction, ask: asked = overNetwork }: FetchLimits,
 ): Promise<IncomingMessage> {
   const guarded: LookupFunction = (host, options, done) => {
     lookup(host, { ...options, all: true }, (error, found) => {
@@ -114,7 +126,7 @@ function once(
     })
   }
   return new Promise((resolve, reject) => {
-    const ask = (url.protocol === 'https:' ? httpsRequest : httpRequest)(
+    const ask = asked(
       url,
       {
         lookup: guarded,

@@ -125,7 +125,7 @@ function Dialogs({ w, open }: Omit<Props, 'hand'>) {
       >
         <Images size={15} />
       </IconButton>
-      <IconButton label="Design and w.plan as files" onClick={() => open('files')}>
+      <IconButton label="Design and plan as files" onClick={() => open('files')}>
         <FileArchive size={15} />
       </IconButton>
     </span>

@@ -1,5 +1,6 @@
 import { emailSchema } from '../../tiles/document'
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import sharp from 'sharp'
 import { type Cell, type Email } from '../../email/schema'
 import { textOf } from '../../email/richtext'
@@ -569,7 +570,7 @@ test('whatever is cut, what is built is a whole email, with every cut in it once
         )
       },
     ),
-    { numRuns: 300 },
+    { numRuns: samples(300) },
   )
 })
 

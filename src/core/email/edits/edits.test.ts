@@ -1,5 +1,6 @@
 import { emailSchema } from '../../tiles/document'
 import fc from 'fast-check'
+import { samples } from '@/test-support/samples'
 import { anyEmail, longEmail } from '@/test-support/emails'
 import { type Email } from '../schema'
 import { cellsOf, placesOf } from '../walk'
@@ -56,7 +57,7 @@ test('every edit followed by its opposite gives the same email, nested cells inc
         applyEdit(moved, { name: 'moveTile', what: { id: at.tile.id, cell: at.cell.id, to: at.index } }),
       ).toEqual(email)
     }),
-    { numRuns: 150 },
+    { numRuns: samples(150) },
   )
 })
 

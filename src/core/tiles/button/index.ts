@@ -23,7 +23,7 @@ export const button = defineTile<ButtonTile>({
   // A button's small picture says nothing that its words do not.
   pictures: (tile) => (tile.icon ? [{ picture: tile.icon.picture, alt: '' }] : []),
   lacks: (tile) => (tile.label.trim() ? null : 'Button without words'),
-  mute: () => null,
+  wordless: () => null,
   pairs: (tile, look) => {
     const s = buttonStyleOf(tile, look)
     return [{ color: s.color, ground: s.background, size: s.size, bold: s.bold }]

@@ -16,7 +16,7 @@ export const code = defineTile<CodeTile>({
   words: (tile) => [tile.html],
   pictures: (tile) => Object.values(tile.pictures ?? {}).map((picture) => ({ picture, alt: '' })),
   lacks: (tile) => (tile.html.trim() ? null : 'Code not written yet'),
-  mute: () => null,
+  wordless: () => null,
   // Its colours are its own: they are not known without a reader.
   pairs: none,
 })

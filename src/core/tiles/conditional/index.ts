@@ -15,6 +15,6 @@ export const conditional = defineTile<ConditionalTile>({
   words: (tile) => [tile.others, tile.word],
   pictures: none,
   lacks: () => null,
-  mute: () => null,
+  wordless: () => null,
   pairs: none,
 })

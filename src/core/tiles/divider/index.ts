@@ -15,6 +15,6 @@ export const divider = defineTile<DividerTile>({
   words: none,
   pictures: none,
   lacks: () => null,
-  mute: () => null,
+  wordless: () => null,
   pairs: none,
 })

@@ -31,7 +31,7 @@ export const footer = defineTile<FooterTile>({
   pictures: none,
   // Sender and address come from the house style, and a way out is always there.
   lacks: () => null,
-  mute: () => null,
+  wordless: () => null,
   pairs: (tile, look, ground) => {
     const body = pairOf(footerStyle(tile, look), ground)
     return [body, { ...body, color: tile.style?.color ?? look.link.color }]

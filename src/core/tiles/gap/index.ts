@@ -14,6 +14,6 @@ export const gap = defineTile<GapTile>({
   words: none,
   pictures: none,
   lacks: () => null,
-  mute: () => null,
+  wordless: () => null,
   pairs: none,
 })

@@ -26,6 +26,6 @@ export const menu = defineTile<MenuTile>({
   words: (tile) => tile.items.map((i) => i.label),
   pictures: none,
   lacks: (tile) => (tile.items.some((i) => i.label.trim()) ? null : 'Menu without words'),
-  mute: () => null,
+  wordless: () => null,
   pairs: (tile, look, ground) => [pairOf(menuStyle(tile, look), ground)],
 })

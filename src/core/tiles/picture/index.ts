@@ -20,7 +20,7 @@ export const picture = defineTile<PictureTile>({
         )
       : [],
   lacks: (tile) => (tile.picture ? null : 'No picture chosen'),
-  mute: (tile) => {
+  wordless: (tile) => {
     if (tile.alt !== null && (tile.alt.trim() || !tile.link.trim())) return null
     return {
       what: tile.alt === null ? 'Picture without alt text' : 'Linked picture with empty alt text',

@@ -23,6 +23,6 @@ export const review = defineTile<ReviewTile>({
   words: (tile) => [tile.text, tile.who, tile.about],
   pictures: none,
   lacks: (tile) => (tile.text.trim() ? null : 'Review without words'),
-  mute: () => null,
+  wordless: () => null,
   pairs: (tile, look, ground) => [pairOf(reviewStyle(tile, look), ground)],
 })

@@ -31,7 +31,7 @@ export const social = defineTile<SocialTile>({
   words: (tile) => tile.icons.filter((i) => i.picture).map((i) => i.alt),
   pictures: (tile) => tile.icons.flatMap((i) => (i.picture ? [{ picture: i.picture, alt: i.alt }] : [])),
   lacks: (tile) => (tile.icons.some((i) => i.picture) ? null : 'No icon chosen'),
-  mute: (tile) =>
+  wordless: (tile) =>
     tile.icons.some((i) => i.picture && !i.alt.trim())
       ? {
           what: 'Icon without alt text',

@@ -30,7 +30,7 @@ export const table = defineTile<TableTile>({
   words: (tile) => [tile.caption, ...tile.rows.flatMap((r) => r.slice(0, tile.columns.length))],
   pictures: none,
   lacks: (tile) => (tile.rows.some((r) => r.some((s) => s.trim())) ? null : 'Table without words'),
-  mute: () => null,
+  wordless: () => null,
   pairs: pairsOf,
 })
 

@@ -24,7 +24,7 @@ export const words = defineTile<WordsTile>({
   },
   pictures: none,
   lacks: (tile) => (plainOf(tile.text) ? null : 'Words not written yet'),
-  mute: () => null,
+  wordless: () => null,
   pairs: pairsOf,
 })
 

@@ -1,0 +1,144 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { picture, tileOf } from '@/test-support/tiles'
+import { newEmail } from '../email/defaults'
+import type { Band, Cell, Email } from '../email/schema'
+import { plainHouseStyle, sides } from '../email/styles'
+import { compile } from '.'
+
+/* Exact output of small emails, and the widths of their columns, figure by figure. */
+
+const cell = (id: string, width: number, more: Partial<Cell> = {}): Cell => ({
+  id,
+  width,
+  padding: sides(0),
+  align: 'left',
+  valign: 'top',
+  items: [{ ...tileOf('gap', { height: 10 }), id: `g${id}` }],
+  ...more,
+})
+const band = (id: string, more: Partial<Band> = {}): Band => ({
+  id,
+  name: id,
+  role: 'main',
+  padding: sides(10, 20),
+  gap: 12,
+  narrow: 'stack',
+  show: 'all',
+  cells: [cell(`${id}a`, 3), cell(`${id}b`, 1, { background: '#eeeeee', valign: 'middle' })],
+  ...more,
+})
+const emailOf = (...bands: Band[]): Email => ({
+  ...newEmail(600),
+  title: 'T',
+  preheader: 'P',
+  subject: 'S',
+  bands,
+})
+const html = (email: Email, more: Partial<Parameters<typeof compile>[2]> = {}) =>
+  compile(email, plainHouseStyle(), { src: (p) => `${p.id.slice(0, 3)}.png`, ...more })
+/** All of one pattern's first groups. */
+const all = (text: string, pattern: RegExp) => [...text.matchAll(pattern)].map((m) => m[1])
+
+const three = emailOf(
+  band('one'),
+  band('two', {
+    narrow: 'keep',
+    bleed: '#abcdef',
+    background: '#ffffff',
+    card: { radius: 9, around: sides(4, 6), edge: { width: 1, style: 'solid', color: '#cccccc' } },
+  }),
+  band('three', {
+    cells: [cell('x', 100, { padding: sides(5) })],
+    narrowPadding: sides(1, 2),
+    show: 'wide',
+    when: { field: 'city', test: 'is', value: 'Tarn' },
+    picture: { picture, across: 'email', fit: 'cover', x: 'center', y: 'top' },
+  }),
+)
+
+// Looked over line by line when it was written down: columns that stack, a card whose columns stay, a picture behind.
+test.each(['both', 'inline', 'head'] as const)('three bands, styles in %s, to the character', (styles) => {
+  const file = join(import.meta.dirname, '../../test-support/fixtures', `three-bands-${styles}.html`)
+  expect(html(three, { styles })).toBe(readFileSync(file, 'utf8'))
+})
+
+test('in one line it is the same document', () => {
+  const plain = (s: string) => s.replace(/\s+/g, '')
+  const minified = html(three, { print: 'minified' })
+  expect(minified.length).toBeLessThan(0.75 * html(three).length)
+  expect(plain(minified)).toBe(plain(html(three)))
+})
+
+// 600 px less 20 on each side and gaps of 12; shares of the rest by the widths that cells ask for.
+test.each<[string, number[], number[]]>([
+  ['one cell', [7], [560]],
+  ['halves', [1, 1], [274, 274]],
+  ['three to one', [3, 1], [411, 137]],
+  ['five', [1, 1, 1, 1, 1], [102.4, 102.4, 102.4, 102.4, 102.4]],
+])('columns of %s', (_, asked, widths) => {
+  const email = emailOf(band('b', { cells: asked.map((w, i) => cell(`c${i}`, w)) }))
+  const out = html(email)
+  const shown = asked.length > 1 ? all(out, /class="stack"[^>]*max-width:([\d.]+)px/g) : ['560']
+  expect(shown.map(Number)).toEqual(widths)
+  if (asked.length < 2) return
+  // The Word engine is told the same, and the gaps between.
+  expect(all(out, /<td width="([\d.]+)" valign/g).map(Number)).toEqual(widths)
+  expect(all(out, /<td width="(12)"><\/td>/g)).toHaveLength(asked.length - 1)
+})
+
+test('what stacks, what stays, and what turns round', () => {
+  const of = (narrow: Band['narrow'], more: Partial<Band> = {}) =>
+    html(emailOf(band('b', { narrow, ...more })))
+  expect(of('stack')).toContain('.stack{max-width:100%!important}')
+  expect(of('stack')).toContain(
+    '.gap12{display:block!important;width:100%!important;max-width:100%!important;height:12px!important}',
+  )
+  // 411, 12 and 137 of 560.
+  const kept = of('keep')
+  expect(kept).not.toMatch(/stack|gap12/)
+  expect(all(kept, /<td width="([\d.]+%)"/g)).toEqual(['73.39%', '2.14%', '24.46%'])
+  // The source has the order of narrow; on wide, and for the Word engine, it runs from right to left.
+  const reversed = of('reverse', { cells: [cell('ba', 3), cell('bb', 1)] })
+  expect(all(reversed, /class="stack"[^>]*max-width:([\d.]+)px/g)).toEqual(['137', '411'])
+  expect(all(reversed, /<div dir="(\w+)" style="text-align:center/g)).toEqual(['rtl'])
+  expect(all(reversed, /<table role="presentation" width="100%" dir="(\w+)"/g)).toEqual(['rtl'])
+  expect(all(reversed, /class="stack" dir="(\w+)"/g)).toEqual(['ltr', 'ltr'])
+})
+
+test('night, wide and narrow: each rule once, under its condition', () => {
+  const email = emailOf(
+    band('b', {
+      nightBackground: '#101010',
+      nightBleed: '#202020',
+      show: 'narrow',
+      narrowPadding: sides(3, 4),
+      cells: [
+        cell('ba', 1, { nightBackground: '#303030', narrow: { place: 2, padding: sides(7) } }),
+        cell('bb', 1, { narrow: { place: 1 } }),
+      ],
+    }),
+  )
+  const out = html(email)
+  const within = (query: string) => {
+    const from = out.indexOf(`@media ${query}{`)
+    return out.slice(from, out.indexOf('\n    }', from))
+  }
+  for (const rule of [
+    'p3-4-3-4',
+    'p7-7-7-7',
+    'place2{order:2!',
+    'place3{order:3!',
+    'place4{order:4!',
+    'ordered{display:flex',
+    'show-table{display:table',
+  ])
+    expect(within('(max-width:480px)')).toContain(`.${rule}`)
+  for (const color of ['101010', '202020', '303030']) {
+    expect(within('(prefers-color-scheme:dark)')).toContain(
+      `.n-ground-${color}{background-color:#${color}!important}`,
+    )
+    expect(out).toContain(`[data-ogsb] .n-ground-${color}{`)
+    expect(out).not.toContain(`[data-ogsc] .n-ground-${color}{`)
+  }
+})

@@ -1,0 +1,1026 @@
+import { outline, picture, tileOf, written } from '@/test-support/tiles'
+import type { Mark } from '../email/richtext'
+
+/*
+ * The exact output of every kind of tile, in a cell that leaves it 300 px of an email of 600 px; each line was
+ * looked over when it was written down. A change of a figure, a colour or a class shows here first.
+ */
+
+const said = (text: string, ...marks: Mark[]) => ({
+  type: 'text' as const,
+  text,
+  ...(marks.length ? { marks } : {}),
+})
+const link: Mark = { type: 'link', attrs: { href: 'https://a.example' } }
+
+/** An outline without the indentation that it has in this file. */
+const as = (lines: TemplateStringsArray) => {
+  const [first, ...rest] = lines[0]!.replace(/^\n|\n *$/g, '').split('\n')
+  const indent = /^ */.exec(first!)![0].length
+  return [first!, ...rest].map((l) => l.slice(indent)).join('\n')
+}
+
+test('a button is a padded link; for the Word engine a box of a settled size with its letters in its own ink', () => {
+  const { html, rules } = written(
+    tileOf('button', {
+      label: 'Go & see',
+      link: 'https://a.example/?b=1&c=2',
+      style: { background: '#123456', color: '#fedcba', padX: 21, padY: 9, size: 16, radius: 6, bold: true },
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    [mso]
+    v:roundrect
+      xmlns:v=urn:schemas-microsoft-com:vml
+      xmlns:w=urn:schemas-microsoft-com:office:word
+      href=https://a.example/?b=1&amp;c=2
+        height:38px
+        v-text-anchor:middle
+        width:115px
+      arcsize=16%
+      stroked=f
+      fillcolor=#123456
+      w:anchorlock
+      center
+          color:#fedcba
+          font-family:Arial, Helvetica, sans-serif
+          font-size:16px
+          font-weight:bold
+        "Go &amp; see"
+    []
+    [!mso]
+    a
+      href=https://a.example/?b=1&amp;c=2
+      target=_blank
+      class=btn btn-tall12
+        display:inline-block
+        padding:9px 21px
+        background-color:#123456
+        border-radius:6px
+        font-family:Arial, Helvetica, sans-serif
+        font-size:16px
+        line-height:20px
+        font-weight:bold
+        color:#fedcba
+        text-decoration:none
+        text-align:center
+      "Go &amp; see"
+    []
+  `)
+  expect(rules).toEqual([
+    '@media (max-width:480px){',
+    '  .btn{display:block!important;text-align:center!important}',
+    '  .btn-tall12{padding-top:12px!important;padding-bottom:12px!important}',
+    '}',
+  ])
+})
+
+test('a button with all that it can have: its edge, its icon, its looks at night and under a pointer, its sizes on narrow', () => {
+  const { html, rules } = written(
+    tileOf('button', {
+      label: 'Go',
+      link: '',
+      fullNarrow: true,
+      style: {
+        borderWidth: 2,
+        borderColor: '#ff0000',
+        radius: 30,
+        padY: 3,
+        padX: 10,
+        capitals: true,
+        spacing: 1,
+        nightBackground: '#000001',
+        nightColor: '#fffff1',
+        nightBorder: '#00ff01',
+        hoverBackground: '#111111',
+        hoverColor: '#eeeeee',
+      },
+      icon: { picture, side: 'after', width: 16 },
+    }),
+    { kept: true },
+  )
+  expect(outline(html)).toBe(as`
+    [mso]
+    v:roundrect
+      xmlns:v=urn:schemas-microsoft-com:vml
+      xmlns:w=urn:schemas-microsoft-com:office:word
+      href=#
+        height:30px
+        v-text-anchor:middle
+        width:70px
+      arcsize=50%
+      strokeweight=2px
+      strokecolor=#ff0000
+      fillcolor=#1f4f8a
+      w:anchorlock
+      center
+          color:#ffffff
+          font-family:Arial, Helvetica, sans-serif
+          font-size:16px
+          font-weight:bold
+        "GO"
+    []
+    [!mso]
+    a
+      href=#
+      target=_blank
+      class=btn btn-tight btn-tall10 hover-111111-on-eeeeee n-ground-000001 n-ink-fffff1 n-edge-00ff01
+        display:inline-block
+        padding:3px 10px
+        background-color:#1f4f8a
+        border:2px solid #ff0000
+        border-radius:30px
+        font-family:Arial, Helvetica, sans-serif
+        font-size:16px
+        line-height:20px
+        font-weight:bold
+        letter-spacing:1px
+        text-transform:uppercase
+        color:#ffffff
+        text-decoration:none
+        text-align:center
+      "Go"
+      img
+        src=a.png
+        alt=
+        width=16
+          display:inline-block
+          width:16px
+          height:auto
+          margin:0 0 0 8px
+          border:0
+          vertical-align:middle
+    []
+  `)
+  expect(rules).toEqual([
+    '.hover-111111-on-eeeeee:hover{background-color:#111111!important;color:#eeeeee!important}',
+    '@media (max-width:480px){',
+    '  .btn{display:block!important;text-align:center!important}',
+    '  .btn-tall10{padding-top:10px!important;padding-bottom:10px!important}',
+    '  .btn-tight{padding-left:6px!important;padding-right:6px!important}',
+    '}',
+    '@media (prefers-color-scheme:dark){',
+    '  .n-edge-00ff01{border-color:#00ff01!important}',
+    '  .n-ground-000001{background-color:#000001!important}',
+    '  .n-ink-fffff1{color:#fffff1!important}',
+    '}',
+    '[data-ogsc] .n-edge-00ff01{border-color:#00ff01!important}',
+    '[data-ogsc] .n-ink-fffff1{color:#fffff1!important}',
+    '[data-ogsb] .n-ground-000001{background-color:#000001!important}',
+  ])
+})
+
+test('a picture is never wider than its cell, with its edge inside; its alt text bears the letters around it', () => {
+  const { html, rules } = written(
+    tileOf('picture', {
+      picture,
+      alt: 'A "hill"',
+      link: 'https://a.example',
+      width: 900,
+      align: 'right',
+      radius: 5,
+      edge: { width: 2, style: 'dashed', color: '#123456', nightColor: '#654321' },
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    a
+      href=https://a.example
+      target=_blank
+        text-decoration:none
+      img
+        src=a.png
+        alt=A &quot;hill&quot;
+        width=296
+        class=full n-edge-654321
+          display:block
+          box-sizing:border-box
+          width:100%
+          max-width:300px
+          height:auto
+          margin:0 0 0 auto
+          border:2px dashed #123456
+          border-radius:5px
+          font-family:Arial, Helvetica, sans-serif
+          font-size:16px
+          line-height:24px
+          color:#222222
+  `)
+  expect(rules).toEqual([
+    '@media (max-width:480px){',
+    '  .full{max-width:100%!important}',
+    '}',
+    '@media (prefers-color-scheme:dark){',
+    '  .n-edge-654321{border-color:#654321!important}',
+    '}',
+    '[data-ogsc] .n-edge-654321{border-color:#654321!important}',
+  ])
+})
+
+test('a picture that takes a share of its cell, with others at night and on narrow', () => {
+  const { html, rules } = written(
+    tileOf('picture', {
+      picture,
+      alt: null,
+      percent: 50,
+      align: 'center',
+      narrowPicture: { ...picture, id: 'b'.repeat(64) },
+      nightPicture: { ...picture, id: 'c'.repeat(64) },
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    picture
+      source
+        srcset=c.png
+        media=(prefers-color-scheme:dark)
+      source
+        srcset=b.png
+        media=(max-width:480px)
+      img
+        src=a.png
+        alt=
+        width=150
+          display:block
+          width:50%
+          max-width:150px
+          height:auto
+          margin:0 auto
+          border:0
+          font-family:Arial, Helvetica, sans-serif
+          font-size:16px
+          line-height:24px
+          color:#222222
+  `)
+  expect(rules).toEqual([])
+})
+
+test('a divider is the upper edge of an empty block', () => {
+  const { html, rules } = written(
+    tileOf('divider', {
+      color: '#123456',
+      thickness: 3,
+      length: 40,
+      align: 'right',
+      line: 'dotted',
+      nightColor: '#654321',
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    div
+      aria-hidden=true
+      class=n-edge-654321
+        width:40%
+        margin:0 0 0 auto
+        border-top:3px dotted #123456
+        font-size:0
+        line-height:0
+      "&nbsp;"
+  `)
+  expect(rules).toEqual([
+    '@media (prefers-color-scheme:dark){',
+    '  .n-edge-654321{border-color:#654321!important}',
+    '}',
+    '[data-ogsc] .n-edge-654321{border-color:#654321!important}',
+  ])
+})
+
+test('an invisible divider keeps its room', () => {
+  const { html, rules } = written(tileOf('divider', { thickness: 3, invisible: true }))
+  expect(outline(html)).toBe(as`
+    div
+      aria-hidden=true
+        height:3px
+        font-size:0
+        line-height:0
+      "&nbsp;"
+  `)
+  expect(rules).toEqual([])
+})
+
+test('a gap is as high as it says, and may be of another height on narrow', () => {
+  const { html, rules } = written(tileOf('gap', { height: 37, narrowHeight: 12.5 }))
+  expect(outline(html)).toBe(as`
+    div
+      aria-hidden=true
+      class=h12_5
+        height:37px
+        line-height:37px
+        font-size:1px
+      "&nbsp;"
+  `)
+  expect(rules).toEqual([
+    '@media (max-width:480px){',
+    '  .h12_5{height:12.5px!important;line-height:12.5px!important}',
+    '}',
+  ])
+})
+
+test('a menu is a row of links with marks between them, and a column on narrow', () => {
+  const { html, rules } = written(
+    tileOf('menu', {
+      items: [
+        { label: 'A', link: 'https://a.example' },
+        { label: 'B', link: '' },
+      ],
+      separator: '|',
+      compact: 'column',
+      space: 7,
+      align: 'center',
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    div
+        font-family:Arial, Helvetica, sans-serif
+        font-size:16px
+        line-height:24px
+        text-align:center
+      a
+        href=https://a.example
+        target=_blank
+        class=menu-col
+          display:inline-block
+          padding:4px 7px
+          font-family:Arial, Helvetica, sans-serif
+          font-size:16px
+          line-height:24px
+          font-weight:normal
+          color:#1f4f8a
+          text-decoration:none
+        "A"
+      span
+        aria-hidden=true
+        class=menu-mark
+          color:#1f4f8a
+        "|"
+      " "
+      a
+        href=#
+        target=_blank
+        class=menu-col
+          display:inline-block
+          padding:4px 7px
+          font-family:Arial, Helvetica, sans-serif
+          font-size:16px
+          line-height:24px
+          font-weight:normal
+          color:#1f4f8a
+          text-decoration:none
+        "B"
+  `)
+  expect(rules).toEqual([
+    '@media (max-width:480px){',
+    '  .menu-col{display:block!important;padding:10px 0!important}',
+    '  .menu-mark{display:none!important}',
+    '}',
+  ])
+})
+
+test('icons stand beside each other with half the gap on each side', () => {
+  const { html, rules } = written(
+    tileOf('social', {
+      icons: [
+        { picture, alt: 'Us', link: 'https://a.example', title: 'T' },
+        { picture, alt: 'Them', link: '' },
+      ],
+      size: 30,
+      gap: 12,
+      align: 'right',
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    div
+        font-size:0
+        line-height:30px
+        text-align:right
+      a
+        href=https://a.example
+        target=_blank
+        title=T
+          display:inline-block
+          padding:0 6px
+          text-decoration:none
+        img
+          src=a.png
+          alt=Us
+          width=30
+          height=30
+            display:block
+            width:30px
+            height:30px
+            border:0
+            font-family:Arial, sans-serif
+            font-size:12px
+            color:#1f4f8a
+      " "
+      a
+        href=#
+        target=_blank
+          display:inline-block
+          padding:0 6px
+          text-decoration:none
+        img
+          src=a.png
+          alt=Them
+          width=30
+          height=30
+            display:block
+            width:30px
+            height:30px
+            border:0
+            font-family:Arial, sans-serif
+            font-size:12px
+            color:#1f4f8a
+  `)
+  expect(rules).toEqual([])
+})
+
+test('a review: its stars, what was said, and who said it', () => {
+  const { html, rules } = written(
+    tileOf('review', { text: 'It fits.', who: 'Ines', about: 'pilot', stars: 4, starColor: '#aa8800' }),
+  )
+  expect(outline(html)).toBe(as`
+    div
+      role=img
+      aria-label=4 of 5 stars
+        margin:0 0 6px
+        font-family:Arial, sans-serif
+        font-size:20px
+        line-height:24px
+        color:#aa8800
+        text-align:left
+      "★★★★☆"
+    blockquote
+        margin:0 0 8px
+        padding:0
+        font-family:Arial, Helvetica, sans-serif
+        font-size:16px
+        line-height:24px
+        font-weight:normal
+        color:#222222
+        text-align:left
+      "It fits."
+    p
+        margin:0
+        font-family:Arial, Helvetica, sans-serif
+        font-size:13px
+        line-height:19px
+        font-weight:normal
+        color:#222222
+        text-align:left
+      strong
+        "Ines"
+      ", pilot"
+  `)
+  expect(rules).toEqual([])
+})
+
+test('a footer: the sender, why it came, and the ways out', () => {
+  const { html, rules } = written(
+    tileOf('footer', {
+      sender: 'Rail',
+      address: 'Quay 4',
+      why: 'Because.',
+      unsubscribe: { label: 'Leave', link: 'https://a.example/l' },
+      preferences: { label: 'Less', link: 'https://a.example/p' },
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    p
+        margin:0 0 13px
+        font-family:Arial, Helvetica, sans-serif
+        font-size:13px
+        line-height:19px
+        font-weight:normal
+        color:#555555
+        text-align:left
+      strong
+        "Rail"
+      br
+      "Quay 4"
+    p
+        margin:0 0 13px
+        font-family:Arial, Helvetica, sans-serif
+        font-size:13px
+        line-height:19px
+        font-weight:normal
+        color:#555555
+        text-align:left
+      "Because."
+    p
+        margin:0
+        font-family:Arial, Helvetica, sans-serif
+        font-size:13px
+        line-height:19px
+        font-weight:normal
+        color:#555555
+        text-align:left
+      a
+        href=https://a.example/l
+        target=_blank
+          color:#1f4f8a
+          text-decoration:underline
+        "Leave"
+      " &nbsp; "
+      a
+        href=https://a.example/p
+        target=_blank
+          color:#1f4f8a
+          text-decoration:underline
+        "Less"
+  `)
+  expect(rules).toEqual([])
+})
+
+test('words: headings, paragraphs, lists and quotes with their styles inline; neighbouring runs of one link are one link', () => {
+  const { html, rules } = written(
+    tileOf('words', {
+      text: {
+        type: 'doc',
+        content: [
+          { type: 'heading', attrs: { level: 2 }, content: [said('Head')] },
+          {
+            type: 'paragraph',
+            content: [said('one '), said('two', link, { type: 'bold' }), said(' three', link)],
+          },
+          {
+            type: 'bulletList',
+            content: [{ type: 'listItem', content: [{ type: 'paragraph', content: [said('i')] }] }],
+          },
+          { type: 'blockquote', content: [{ type: 'paragraph', content: [said('q')] }] },
+        ],
+      },
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    h2
+        margin:0 0 12px
+        font-family:Arial, Helvetica, sans-serif
+        font-size:24px
+        line-height:30px
+        font-weight:bold
+        color:#222222
+        text-align:left
+      "Head"
+    p
+        margin:0 0 17px
+        font-family:Arial, Helvetica, sans-serif
+        font-size:16px
+        line-height:24px
+        font-weight:normal
+        color:#222222
+        text-align:left
+      "one "
+      a
+        href=https://a.example
+        target=_blank
+          color:#1f4f8a
+          text-decoration:underline
+        strong
+          "two"
+        " three"
+    ul
+        margin:0 0 17px
+        padding:0 0 0 24px
+        font-family:Arial, Helvetica, sans-serif
+        font-size:16px
+        line-height:24px
+        font-weight:normal
+        color:#222222
+        text-align:left
+      li
+          margin:0 0 4px
+        "i"
+    blockquote
+        margin:0
+        padding:0 0 0 16px
+        border-left:3px solid #1f4f8a
+      p
+          margin:0
+          font-family:Arial, Helvetica, sans-serif
+          font-size:16px
+          line-height:24px
+          font-weight:normal
+          color:#222222
+          text-align:left
+        "q"
+  `)
+  expect(rules).toEqual([])
+})
+
+test('words that run from right to left stand in from the right', () => {
+  const { html, rules } = written(
+    tileOf('words', {
+      dir: 'rtl',
+      lang: 'he',
+      text: {
+        type: 'doc',
+        content: [
+          {
+            type: 'bulletList',
+            content: [
+              {
+                type: 'listItem',
+                content: [
+                  { type: 'paragraph', content: [said('i')] },
+                  { type: 'paragraph', content: [said('j')] },
+                ],
+              },
+            ],
+          },
+          { type: 'blockquote', content: [{ type: 'paragraph', content: [said('q')] }] },
+        ],
+      },
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    div
+      lang=he
+      dir=rtl
+      ul
+          margin:0 0 17px
+          padding:0 24px 0 0
+          font-family:Arial, Helvetica, sans-serif
+          font-size:16px
+          line-height:24px
+          font-weight:normal
+          color:#222222
+          text-align:right
+        li
+            margin:0 0 4px
+          "i"
+          br
+          "j"
+      blockquote
+          margin:0
+          padding:0 16px 0 0
+          border-right:3px solid #1f4f8a
+        p
+            margin:0
+            font-family:Arial, Helvetica, sans-serif
+            font-size:16px
+            line-height:24px
+            font-weight:normal
+            color:#222222
+            text-align:right
+          "q"
+  `)
+  expect(rules).toEqual([])
+})
+
+test('marks on words', () => {
+  const { html, rules } = written(
+    tileOf('words', {
+      text: {
+        type: 'doc',
+        content: [
+          {
+            type: 'paragraph',
+            content: [
+              said('a', { type: 'italic' }),
+              said('b', { type: 'underline' }),
+              said('c', { type: 'strike' }),
+              said('d', { type: 'superscript' }),
+              said('e', { type: 'subscript' }),
+              said('f', { type: 'language', attrs: { lang: 'fr', dir: null } }),
+              said('g', {
+                type: 'textStyle',
+                attrs: {
+                  color: '#ff0000',
+                  fontSize: '20px',
+                  backgroundColor: '#00ff00',
+                  letterSpacing: '1px',
+                },
+              }),
+            ],
+          },
+        ],
+      },
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    p
+        margin:0
+        font-family:Arial, Helvetica, sans-serif
+        font-size:16px
+        line-height:24px
+        font-weight:normal
+        color:#222222
+        text-align:left
+      em
+        "a"
+      span
+          text-decoration:underline
+        "b"
+      span
+          text-decoration:line-through
+        "c"
+      sup
+          font-size:70%
+          line-height:0
+        "d"
+      sub
+          font-size:70%
+          line-height:0
+        "e"
+      span
+        lang=fr
+        "f"
+      span
+          color:#ff0000
+          font-size:20px
+          line-height:1.35
+          letter-spacing:1px
+          background-color:#00ff00
+        "g"
+  `)
+  expect(rules).toEqual([])
+})
+
+test('a table of data whose rows become cards on narrow', () => {
+  const { html, rules } = written(
+    tileOf('table', {
+      caption: 'C',
+      columns: [{ align: 'left' }, { align: 'right', width: 30 }],
+      rows: [
+        ['A', 'B'],
+        ['1', '2'],
+        ['3', '4'],
+      ],
+      compact: 'cards',
+      zebra: '#eeeeee',
+      space: 8,
+      edge: { width: 1, style: 'solid', color: '#cccccc' },
+      headColor: '#ffffff',
+      headBackground: '#000000',
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    table
+      cellpadding=0
+      cellspacing=0
+      border=0
+      width=100%
+        width:100%
+        border-collapse:collapse
+      caption
+          padding:0 0 8px
+          font-family:Arial, Helvetica, sans-serif
+          font-size:16px
+          line-height:24px
+          font-weight:normal
+          color:#222222
+          text-align:left
+        "C"
+      thead
+        tr
+          class=card-head
+          th
+            scope=col
+            class=card
+            bgcolor=#000000
+              padding:8px
+              background-color:#000000
+              border-bottom:1px solid #cccccc
+              font-family:Arial, Helvetica, sans-serif
+              font-size:16px
+              line-height:24px
+              font-weight:bold
+              color:#ffffff
+              text-align:left
+              vertical-align:top
+            "A"
+          th
+            scope=col
+            width=30%
+            class=card
+            bgcolor=#000000
+              padding:8px
+              background-color:#000000
+              border-bottom:1px solid #cccccc
+              font-family:Arial, Helvetica, sans-serif
+              font-size:16px
+              line-height:24px
+              font-weight:bold
+              color:#ffffff
+              text-align:right
+              vertical-align:top
+            "B"
+      tbody
+        tr
+          td
+            class=card
+              padding:8px
+              border-bottom:1px solid #cccccc
+              font-family:Arial, Helvetica, sans-serif
+              font-size:16px
+              line-height:24px
+              font-weight:normal
+              color:#222222
+              text-align:left
+              vertical-align:top
+            span
+              class=show-inline
+                display:none
+              "A: "
+            "1"
+          td
+            class=card
+              padding:8px
+              border-bottom:1px solid #cccccc
+              font-family:Arial, Helvetica, sans-serif
+              font-size:16px
+              line-height:24px
+              font-weight:normal
+              color:#222222
+              text-align:right
+              vertical-align:top
+            span
+              class=show-inline
+                display:none
+              "B: "
+            "2"
+        tr
+          td
+            class=card
+            bgcolor=#eeeeee
+              padding:8px
+              background-color:#eeeeee
+              border-bottom:1px solid #cccccc
+              font-family:Arial, Helvetica, sans-serif
+              font-size:16px
+              line-height:24px
+              font-weight:normal
+              color:#222222
+              text-align:left
+              vertical-align:top
+            span
+              class=show-inline
+                display:none
+              "A: "
+            "3"
+          td
+            class=card
+            bgcolor=#eeeeee
+              padding:8px
+              background-color:#eeeeee
+              border-bottom:1px solid #cccccc
+              font-family:Arial, Helvetica, sans-serif
+              font-size:16px
+              line-height:24px
+              font-weight:normal
+              color:#222222
+              text-align:right
+              vertical-align:top
+            span
+              class=show-inline
+                display:none
+              "B: "
+            "4"
+  `)
+  expect(rules).toEqual([
+    '@media (max-width:480px){',
+    '  .card{display:block!important;width:auto!important;text-align:inherit!important}',
+    '  .card-head{display:none!important}',
+    '  .show-inline{display:inline!important}',
+    '}',
+  ])
+})
+
+test('a table of data that scrolls in its place on narrow, with heads at the side', () => {
+  const { html, rules } = written(
+    tileOf('table', {
+      caption: '',
+      headRow: false,
+      headColumn: true,
+      columns: [{ align: 'left' }, { align: 'left' }],
+      rows: [
+        ['A', '1'],
+        ['B', '2'],
+      ],
+      compact: 'scroll',
+      space: 4,
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    div
+      class=scroll
+      tabindex=0
+      role=region
+      aria-label=Table
+      table
+        cellpadding=0
+        cellspacing=0
+        border=0
+        width=100%
+          width:100%
+          border-collapse:collapse
+        tbody
+          tr
+            th
+              scope=row
+              class=scroll-cell
+                padding:4px
+                border-bottom:1px solid #d5d5d5
+                font-family:Arial, Helvetica, sans-serif
+                font-size:16px
+                line-height:24px
+                font-weight:bold
+                color:#222222
+                text-align:left
+                vertical-align:top
+              "A"
+            td
+              class=scroll-cell
+                padding:4px
+                border-bottom:1px solid #d5d5d5
+                font-family:Arial, Helvetica, sans-serif
+                font-size:16px
+                line-height:24px
+                font-weight:normal
+                color:#222222
+                text-align:left
+                vertical-align:top
+              "1"
+          tr
+            th
+              scope=row
+              class=scroll-cell
+                padding:4px
+                border-bottom:1px solid #d5d5d5
+                font-family:Arial, Helvetica, sans-serif
+                font-size:16px
+                line-height:24px
+                font-weight:bold
+                color:#222222
+                text-align:left
+                vertical-align:top
+              "B"
+            td
+              class=scroll-cell
+                padding:4px
+                border-bottom:1px solid #d5d5d5
+                font-family:Arial, Helvetica, sans-serif
+                font-size:16px
+                line-height:24px
+                font-weight:normal
+                color:#222222
+                text-align:left
+                vertical-align:top
+              "2"
+  `)
+  expect(rules).toEqual([
+    '@media (max-width:480px){',
+    '  .scroll{width:0!important;min-width:100%!important;overflow-x:auto!important}',
+    '  .scroll-cell{min-width:96px!important}',
+    '}',
+  ])
+})
+
+test('custom code: its rules inline where they can be, else in the head, and only for itself', () => {
+  const { html, rules } = written(
+    tileOf('code', {
+      html: '<p class="x">[[name]]</p>',
+      css: '.x{color:red} .x:hover{color:blue} @media (max-width:300px){.x{color:green}}',
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    div
+      class=own-t
+        font-family:Arial, Helvetica, sans-serif
+        font-size:16px
+        line-height:24px
+        font-weight:normal
+        color:#222222
+      p
+        class=own-t-x
+          color:red
+        "[[name]]"
+  `)
+  expect(rules).toEqual([
+    '@media (max-width:300px){',
+    '  .own-t .own-t-x{color:green!important}',
+    '}',
+    '.own-t .own-t-x:hover{color:blue!important}',
+  ])
+})
+
+test('conditional content: one for the Word engine, another for all others', () => {
+  const { html, rules } = written(tileOf('conditional', { word: '<b>w [[name]]</b>', others: '<i>o</i>' }))
+  expect(outline(html)).toBe(as`
+    [mso]
+    b
+      "w [[name]]"
+    []
+    [!mso]
+    div
+      class=
+        font-family:Arial, Helvetica, sans-serif
+        font-size:16px
+        line-height:24px
+        font-weight:normal
+        color:#222222
+      i
+        "o"
+    []
+  `)
+  expect(rules).toEqual([])
+})
