@@ -30,15 +30,23 @@ export function writtenFor(d: Writing, jobId: string, src?: CompileOptions['src'
   }
   const { html: escapeHtml, text: escapeText } = d.escape
   const job = compileJob(jobId, { src, fields: holdField, conditions: holdConditions(d.conditions) })
-  const put = (text: string) =>
-    text.replace(held, (_, name: string, fallback: string) =>
-      name ? d.fields({ name, fallback } satisfies Field) : fallback,
-    )
-  const said = (words: string) => put(escapeText(replaceFields(words, holdField)))
+  const put = (text: string, escape: (outside: string) => string) => {
+    let out = ''
+    let from = 0
+    for (const m of text.matchAll(held)) {
+      const [whole, name, rest] = m as unknown as [string, string, string]
+      // Behind an empty name stands a mark of a condition.
+      const own = name ? d.fields({ name, fallback: rest } satisfies Field) : rest
+      out += escape(text.slice(from, m.index)) + own
+      from = m.index + whole.length
+    }
+    return out + escape(text.slice(from))
+  }
+  const said = (words: string) => put(replaceFields(words, holdField), escapeText)
   return {
     ...job,
-    html: put(escapeHtml(job.html)),
-    text: put(escapeText(job.text)),
+    html: put(job.html, escapeHtml),
+    text: put(job.text, escapeText),
     subject: said(job.email.subject),
     preheader: said(job.email.preheader),
   }

@@ -1,0 +1,199 @@
+import { z } from 'zod'
+import { applyEdit } from '@/core/email/edits'
+import { textOf } from '@/core/email/richtext'
+import { longEmail } from '@/test-support/emails'
+import { ownData, samplePng, takeInDesign } from '@/test-support/server'
+import { saveDocument } from '../jobs/documents'
+import { createClient } from '../jobs/clients'
+import { createJob } from '../jobs/jobs'
+import { Problem } from '../problem'
+import type { Destination, Sent } from './destination'
+import { deliveriesOf, deliver, settleUnknown } from './outbox'
+import { writtenFor } from './written'
+
+ownData()
+
+const jobWith = async (edits: Parameters<typeof applyEdit>[1][] = []) => {
+  const { id } = createJob({
+    clientId: createClient(`Client ${Math.random()}`).id,
+    name: 'Letter',
+    width: 600,
+    design: await takeInDesign(await samplePng(40, 40, false), 'd.png'),
+    designName: 'd.png',
+  })
+  const subject = { name: 'setEmail' as const, what: { subject: 'Walks' } }
+  saveDocument(id, 'email', 0, [subject, ...edits].reduce(applyEdit, longEmail(1)))
+  return id
+}
+
+interface Parcel extends Sent {
+  to: string
+}
+/** A destination that does as it is told, and counts. */
+const standIn = (send: () => Promise<void> = async () => {}) => {
+  const asked: { key: string }[] = []
+  const read: string[] = []
+  const destination: Destination<{ to: string }, Parcel> = {
+    name: 'platform',
+    fields: ({ name }) => `<${name}>`,
+    conditions: () => true,
+    limits: { pictures: ['image/png', 'image/jpeg'], pictureBytes: 1e6, needs: ['subject'] },
+    credentials: z.object({ to: z.string() }),
+    send: async (_, { to }, { key }) => {
+      asked.push({ key })
+      await send()
+      return { sent: { to, revision: 1 }, file: Buffer.from('file') }
+    },
+    readBack: async ({ to }) => void read.push(to),
+    summary: ({ to }) => `To ${to}`,
+  }
+  return { destination, asked, read }
+}
+const how = { tell: () => {} }
+const states = (job: string) => deliveriesOf(job).map((d) => [d.state, d.ok, d.summary])
+
+test('a delivery is written down before it starts, looked at where it arrived, and settled after', async () => {
+  const job = await jobWith()
+  let meanwhile: unknown[] = []
+  const { destination, read } = standIn(async () => {
+    meanwhile = states(job)
+  })
+  const { sent, file } = await deliver(destination, job, { to: 'a' }, how)
+  expect(meanwhile).toEqual([['sending', false, 'Under way']])
+  expect([sent, file?.toString(), read]).toEqual([{ to: 'a', revision: 1 }, 'file', ['a']])
+  expect(states(job)).toEqual([['done', true, 'To a']])
+  expect(deliveriesOf(job)[0]).toMatchObject({ destination: 'platform', revision: 1, detail: { to: 'a' } })
+})
+
+test('a repeat with the key of one that went well sends nothing and gives its answer', async () => {
+  const job = await jobWith()
+  const { destination, asked } = standIn()
+  const first = await deliver(destination, job, { to: 'a' }, { ...how, key: 'k1' })
+  const again = await deliver(destination, job, { to: 'other' }, { ...how, key: 'k1' })
+  expect(again.sent).toEqual(first.sent)
+  expect(asked).toEqual([{ key: 'k1' }])
+  await deliver(destination, job, { to: 'b' }, { ...how, key: 'k2' })
+  await deliver(destination, job, { to: 'c' }, how)
+  expect(asked).toHaveLength(3)
+  expect(asked[2]!.key).not.toBe('')
+})
+
+test('a key that belongs to another delivery, or to one under way, is refused', async () => {
+  const job = await jobWith()
+  const other = await jobWith()
+  let repeat: Promise<unknown> | undefined
+  const { destination } = standIn(async () => {
+    repeat ??= deliver(destination, job, { to: 'b' }, { ...how, key: 'k3' }).catch((e: unknown) => e)
+    await repeat
+  })
+  await deliver(destination, job, { to: 'a' }, { ...how, key: 'k3' })
+  expect(await repeat).toMatchObject({ status: 409, kind: 'already-sending' })
+  await expect(deliver(destination, other, { to: 'a' }, { ...how, key: 'k3' })).rejects.toMatchObject({
+    status: 422,
+    kind: 'key-taken',
+  })
+  expect(states(other)).toEqual([])
+})
+
+test('what the other side refused stays in the list, and is tried again under the same key', async () => {
+  const job = await jobWith()
+  let down = true
+  const { destination, asked } = standIn(async () => {
+    if (down) throw new Problem(502, 'platform-down', 'The platform does not answer', 'Wait.')
+  })
+  await expect(deliver(destination, job, { to: 'a' }, { ...how, key: 'k4' })).rejects.toMatchObject({
+    status: 502,
+  })
+  expect(deliveriesOf(job)).toMatchObject([
+    {
+      state: 'failed',
+      summary: 'The platform does not answer',
+      detail: { kind: 'platform-down', detail: 'Wait.' },
+    },
+  ])
+  down = false
+  await deliver(destination, job, { to: 'a' }, { ...how, key: 'k4' })
+  expect(asked.map((a) => a.key)).toEqual(['k4', 'k4'])
+  expect(states(job)).toEqual([['done', true, 'To a']])
+})
+
+test('what failed before anything left is no delivery', async () => {
+  const job = await jobWith()
+  const { destination } = standIn(() => Promise.reject(new Problem(422, 'wrong', 'Wrong', 'No.')))
+  await expect(deliver(destination, job, { to: 'a' }, how)).rejects.toMatchObject({ status: 422 })
+  expect(states(job)).toEqual([])
+})
+
+test('after a stop nobody can say whether what was under way arrived; it can be sent again', async () => {
+  const job = await jobWith()
+  let stopped = true
+  const { destination } = standIn(() => (stopped ? new Promise(() => {}) : Promise.resolve()))
+  void deliver(destination, job, { to: 'a' }, { ...how, key: 'k5' })
+  await new Promise((r) => setTimeout(r, 10))
+  settleUnknown()
+  expect(states(job)).toEqual([['unknown', false, 'Broken off: look whether it arrived']])
+  stopped = false
+  await deliver(destination, job, { to: 'a' }, { ...how, key: 'k5' })
+  expect(states(job)).toEqual([['done', true, 'To a']])
+})
+
+test('what an email lacks, or a picture that is not taken, is said before anything is sent', async () => {
+  const job = await jobWith([{ name: 'setEmail', what: { subject: ' ' } }])
+  const { destination, asked } = standIn()
+  await expect(deliver(destination, job, { to: 'a' }, how)).rejects.toMatchObject({
+    status: 409,
+    kind: 'no-subject',
+    extra: { where: { value: 'subject' } },
+  })
+  const good = await jobWith()
+  const light: typeof destination = { ...destination, limits: { ...destination.limits, pictureBytes: 10 } }
+  await expect(deliver(light, good, { to: 'a' }, how)).rejects.toMatchObject({ kind: 'picture-not-taken' })
+  const png: typeof destination = {
+    ...destination,
+    limits: { ...destination.limits, pictures: ['image/gif'] },
+  }
+  await expect(deliver(png, good, { to: 'a' }, how)).rejects.toMatchObject({ kind: 'picture-not-taken' })
+  expect([asked, states(job), states(good)]).toEqual([[], [], []])
+})
+
+describe('an email in the writing of a destination', () => {
+  const tile = (text: string) => ({
+    name: 'setTile' as const,
+    what: { id: 'w0-0', kind: 'words' as const, set: { text: textOf(text) } },
+  })
+  test('words that look like its own fields are escaped, its fields and conditions are not', async () => {
+    const job = await jobWith([
+      tile('Pay <<here>> dear [[name | <<you>>]]'),
+      { name: 'setEmail', what: { subject: '<<Sale>> for [[name | you]]', preheader: '<<P>>' } },
+      { name: 'setBand', what: { id: 'b0', set: { when: { field: 'city', test: 'is', value: 'Tarn' } } } },
+    ])
+    const escape = (s: string) => s.replace(/&lt;&lt;|<</g, '(((')
+    const written = writtenFor(
+      {
+        fields: ({ name, fallback }) => `<<${name}:${fallback}>>`,
+        conditions: (c) => ({ before: `<<if ${c.field}>>`, after: '<<end>>' }),
+        escape: { html: escape, text: escape },
+      },
+      job,
+    )
+    expect(written.subject).toBe('(((Sale>> for <<name:you>>')
+    expect(written.preheader).toBe('(((P>>')
+    expect(written.text).toContain('Pay (((here>> dear <<name:<<you>>>>')
+    expect(written.html).toMatch(/Pay \(\(\(here(&gt;|>)/)
+    expect(written.html).toContain('<<if city>>')
+    expect(written.html.indexOf('<<end>>')).toBeGreaterThan(written.html.indexOf('<<if city>>'))
+    // Nothing of what held their places is left.
+    expect([written.html, written.text, written.subject].join('')).not.toMatch(/[\ue000-\ue002]/)
+  })
+
+  test('without an escape it is written straight', async () => {
+    const job = await jobWith([
+      tile('Dear [[name | you]]'),
+      { name: 'setEmail', what: { preheader: '[[a]]' } },
+    ])
+    const written = writtenFor({ fields: ({ name }) => `%${name}%`, conditions: () => true }, job)
+    expect([written.subject, written.preheader]).toEqual(['Walks', '%a%'])
+    expect(written.html).toContain('Dear %name%')
+    expect(written.text).toContain('Dear %name%')
+  })
+})
