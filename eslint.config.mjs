@@ -13,6 +13,8 @@ export default ts.config(
       'next-env.d.ts',
       'test-results',
       'playwright-report',
+      '.stryker-tmp',
+      'reports',
       'src/server/db/migrations',
     ],
   },

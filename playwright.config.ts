@@ -3,8 +3,7 @@ import { defineConfig } from '@playwright/test'
 const port = Number(process.env.PORT ?? 4390)
 
 /**
- * The built app with the demo data, in Debian's chromium. bin/test builds and starts it; see
- * scripts/e2e-server.sh.
+ * The built app with the demo data, in Debian's chromium. bin/test builds and starts it.
  */
 export default defineConfig({
   testDir: 'e2e',

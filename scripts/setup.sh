@@ -24,10 +24,10 @@ setup_worker() { node scripts/build-worker.mjs; }
 # The built app, made anew when a source changes.
 setup_build() {
   local want; want=$(find src next.config.ts package-lock.json tsconfig.json postcss.config.mjs -type f | sort | xargs cat | hash_of)
-  setup_worker
+  setup_worker || return 1
   if [ "$(cat .next/source-hash 2>/dev/null)" != "$want" ]; then
     echo "Building the app"
-    node node_modules/next/dist/bin/next build
+    node node_modules/next/dist/bin/next build || return 1
     echo "$want" > .next/source-hash
   fi
 }
