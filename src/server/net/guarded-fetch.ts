@@ -25,14 +25,9 @@ const unreachable = (host: string, why: string) =>
  */
 export function isPublic(address: string): boolean {
   if (!ipaddr.isValid(address)) return false
-  // An IPv4 address inside an IPv6 one counts as what it leads to.
-  const read = ipaddr.process(address)
-  if (read.range() !== 'unicast') return false
-  if (read.kind() === 'ipv6') {
-    const v6 = read as ipaddr.IPv6
-    return v6.range() === 'unicast' && !/^(64:ff9b|2002|2001:0?:)/i.test(v6.toString())
-  }
-  return true
+  // An IPv4 address inside an IPv6 one counts as what it leads to; those of RFC 6052, 3056 and 4380 have ranges of
+  // their own.
+  return ipaddr.process(address).range() === 'unicast'
 }
 
 export interface Fetched {

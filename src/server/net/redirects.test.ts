@@ -68,7 +68,7 @@ test('an answer comes with its address, its kind and its bytes', async () => {
   await expect(get('http://a.example:8080/')).resolves.toMatchObject({ type: '', bytes: Buffer.alloc(0) })
 })
 
-test.each([301, 302, 303, 307, 308])(
+test.each([300, 301, 302, 303, 307, 308])(
   'a redirect (status %i) is followed, relative to where it stands',
   async (status) => {
     answers['https://a.example/one/page'] = sends(status, { location: '../two' })
@@ -139,6 +139,58 @@ test('a host that is late, that breaks off, or that says no is told of', async (
       kind: 'address-unreachable',
       detail: expect.stringMatching(why),
     })
+})
+
+test('a status that is no redirect leads nowhere, whatever location it names', async () => {
+  for (const status of [201, 299, 400, 503]) {
+    answers['https://a.example/'] = sends(status, { location: '/two' })
+    answers['https://a.example/two'] = sends(200)
+    await expect(get('https://a.example/')).rejects.toMatchObject({
+      detail: expect.stringContaining(String(status)),
+    })
+  }
+})
+
+test('ports that web pages use are asked, others are not', async () => {
+  for (const address of [
+    'http://a.example:443/',
+    'https://a.example:80/',
+    'http://a.example:8080/',
+    'http://a.example:8443/',
+  ]) {
+    answers[address] = sends(200, { 'content-type': ' image/PNG ; x=1' })
+    await expect(get(` ${address}`)).resolves.toMatchObject({ type: 'image/png' })
+  }
+  for (const port of [21, 81, 8081, 3306])
+    await expect(get(`http://a.example:${port}/`)).rejects.toMatchObject({
+      title: 'This address is not fetched',
+      detail: expect.stringContaining(`Port ${port}`),
+    })
+})
+
+test('a name server that fails, or knows no address, is told apart from a host that is shut', async () => {
+  const failing = (code: string) => ({
+    lookup: ((_h: string, _o: object, done: (e: Error) => void) =>
+      done(Object.assign(new Error('no'), { code }))) as unknown as FetchLimits['lookup'],
+  })
+  const why = async (more: Partial<FetchLimits>) =>
+    ((await get('https://a.example/', more).catch((e: unknown) => e)) as { detail: string }).detail
+  expect(await why(failing('ENOTFOUND'))).toContain('there is no such host, or no network')
+  expect(await why(failing('EAI_AGAIN'))).toContain('there is no such host, or no network')
+  expect(await why(failing('ECONNREFUSED'))).toContain('it could not be connected to')
+  const none = {
+    lookup: ((_h: string, _o: object, done: (e: null, a: object[]) => void) => done(null, [])) as never,
+  }
+  expect(await why(none)).toContain('it could not be connected to')
+  expect(await why({})).toContain('status 404')
+})
+
+test('what is typed is looked at as it will be asked', async () => {
+  answers['https://a.example/x:y'] = sends(200)
+  await expect(get('a.example/x:y')).resolves.toMatchObject({ address: 'https://a.example/x:y' })
+  await expect(get(`ht tp${'x'.repeat(300)}`)).rejects.toMatchObject({
+    detail: expect.stringMatching(/^"ht tpx{95}" is no address/),
+  })
 })
 
 test('the person is told which address it is about; what is sent says who asks and for what', async () => {
