@@ -182,6 +182,25 @@ test('each finding leads to its place, and one press mends a link', async ({ pag
   await expect(page.getByLabel('Preheader')).toBeFocused()
 })
 
+test('a finding is left with a reason, counts no more, and is taken up again', async ({ page, request }) => {
+  const id = await copyOf(request, 'Winter timetable')
+  await page.goto(`/jobs/${id}?stage=proof`)
+  const findings = page.locator('aside[aria-label=Findings]')
+  await findings.getByRole('button', { name: 'Leave it…' }).first().click()
+  await page.getByLabel('Why it is left as it is').fill('Agreed with the client')
+  await page.keyboard.press('Enter')
+  await expect(findings.getByRole('status')).toContainText('7 to mend, 2 to mind, 1 left as they are')
+  await accessible(page)
+  // It lasts: the server counts so too, and undo takes it back like any step.
+  await saved(page)
+  const wall = (await (await request.get('/api/jobs')).json()) as { jobs: { id: string; toMend: number }[] }
+  expect(wall.jobs.find((j) => j.id === id)!.toMend).toBe(7)
+  await page.reload()
+  await expect(findings.getByText('Left as it is: Agreed with the client')).toBeVisible()
+  await findings.getByRole('button', { name: 'Take it up again' }).click()
+  await expect(findings.getByRole('status')).toContainText('8 to mend')
+})
+
 test('cuts are moved, split, merged and removed by mouse and keyboard, and never overlap', async ({
   page,
   request,

@@ -57,9 +57,9 @@ export function FindingItem({ finding: f, band, on, onGo, onFix, onLeave, onTake
           }}
         />
       ) : (
-        <div className="flex flex-wrap gap-1 px-2.5 pb-2 pl-[29px]">
+        <div className="flex items-center gap-1 px-2.5 pb-2 pl-[29px]">
           {f.fix && !f.muted && (
-            <Button className="max-w-full" onClick={onFix}>
+            <Button className="min-w-0" onClick={onFix}>
               <span className="truncate">{f.fix.label}</span>
             </Button>
           )}
@@ -68,7 +68,7 @@ export function FindingItem({ finding: f, band, on, onGo, onFix, onLeave, onTake
               Take it up again
             </Button>
           ) : (
-            <Button look="plain" className="px-1! text-[11.5px]!" onClick={() => setLeaving(true)}>
+            <Button look="plain" className="shrink-0 px-1! text-[11.5px]!" onClick={() => setLeaving(true)}>
               Leave it…
             </Button>
           )}
