@@ -7,7 +7,12 @@ process.env.MOSAICUS_SAMPLES = 'few'
 export default {
   ...base,
   roots: ['<rootDir>/src/core', '<rootDir>/src/server/net'],
-  testPathIgnorePatterns: ['/core/cut/', '/core/import/', '/core/house/', '/core/picture/'],
+  testPathIgnorePatterns: [
+    '/core/(cut|import|house|picture)/',
+    // Thousands of documents, and validators that take seconds to begin.
+    '/compile/(documents|validators)\\.test',
+    '/readers\\.test',
+  ],
   maxWorkers: 1,
   globalSetup: undefined,
 }
