@@ -1,0 +1,56 @@
+/**
+ * The pictures of docs/screenshots, taken anew from the demo data: `node_modules/.bin/tsx scripts/screenshots.ts`
+ * while bin/demo runs, freshly loaded. With names, only those.
+ */
+import { chromium, type Page } from '@playwright/test'
+
+const base = process.env.MOSAICUS ?? 'http://127.0.0.1:4310'
+const folder = 'docs/screenshots'
+const [night, winter] = ['Eclipse night', 'Winter timetable']
+
+interface View {
+  job?: string
+  stage?: string
+  path?: string
+  slate?: boolean
+  then?: (page: Page) => Promise<unknown>
+}
+
+const views: Record<string, View> = {
+  wall: { path: '/' },
+  cut: { job: night, stage: 'cut', then: (page) => page.getByRole('button', { name: '9 Words' }).click() },
+  'cut-slate': { job: winter, stage: 'cut', slate: true },
+  compose: { job: night, stage: 'compose' },
+  proof: { job: winter, stage: 'proof' },
+  'hand-over': { job: night, stage: 'handover' },
+  inbox: { path: '/standins/inbox' },
+  platform: { path: '/standins/platform' },
+}
+
+async function main(): Promise<void> {
+  const jobs = (await (await fetch(`${base}/api/jobs`)).json()) as { jobs: { id: string; name: string }[] }
+  const wanted = process.argv.slice(2)
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox'],
+  })
+  for (const [name, view] of Object.entries(views)) {
+    if (wanted.length && !wanted.includes(name)) continue
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      colorScheme: view.slate ? 'dark' : 'light',
+    })
+    const page = await context.newPage()
+    const job = view.job && jobs.jobs.find((j) => j.name === view.job)?.id
+    await page.goto(base + (view.path ?? `/jobs/${job}?stage=${view.stage}`))
+    await page.waitForLoadState('networkidle')
+    await page.waitForTimeout(1500)
+    await view.then?.(page)
+    await page.waitForTimeout(500)
+    await page.screenshot({ path: `${folder}/${name}.png` })
+    await context.close()
+  }
+  await browser.close()
+}
+
+await main()
