@@ -3,10 +3,14 @@ import base from './jest.config.mjs'
 // Few samples, so that one change is judged in a moment.
 process.env.MOSAICUS_SAMPLES = 'few'
 
-/** The tests nearest to what the mutation run changes (see stryker.config.mjs). */
+/** Folders whose tests are run: the nearest, where a run of one folder names it (see stryker.config.mjs). */
+const nearest = process.env.MOSAICUS_NEAREST?.split(',') ?? ['core', 'server/net']
+
+/** The tests nearest to what the mutation run changes. */
 export default {
   ...base,
-  roots: ['<rootDir>/src/core', '<rootDir>/src/server/net'],
+  roots: nearest.map((folder) => `<rootDir>/src/${folder}`),
+  testSequencer: '<rootDir>/scripts/shortest-first.mjs',
   testPathIgnorePatterns: [
     '/core/(cut|import|house|picture)/',
     // Thousands of documents, and validators that take seconds to begin.

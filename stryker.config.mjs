@@ -1,6 +1,7 @@
 /**
  * The mutation run: small changes are made to these files, one at a time, and the tests have to notice. By hand or
- * nightly, not in CI: `npm run mutation`, or `npm run mutation -- --mutate 'src/core/color/*.ts'` for a part of it.
+ * nightly, not in CI: `npm run mutation` (hours), or a folder with its own tests alone (minutes):
+ * `MOSAICUS_NEAREST=core/color npm run mutation -- --mutate 'src/core/color/*.ts'`.
  */
 const folders = ['core/compile', 'core/tiles', 'core/checks', 'core/handover', 'core/color', 'server/net']
 
