@@ -2,6 +2,7 @@ import js from '@eslint/js'
 import ts from 'typescript-eslint'
 import hooks from 'eslint-plugin-react-hooks'
 import a11y from 'eslint-plugin-jsx-a11y'
+import redos from 'eslint-plugin-redos'
 
 export default ts.config(
   {
@@ -42,6 +43,13 @@ export default ts.config(
       'jsx-a11y/click-events-have-key-events': 'off',
       'jsx-a11y/no-static-element-interactions': 'off',
     },
+  },
+  {
+    // What comes from outside is read in linear time: no pattern may try the same text again and again.
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    ignores: ['**/*.test.ts', 'src/test-support/**'],
+    plugins: { redos },
+    rules: { 'redos/no-vulnerable': ['error', { timeout: 4000 }] },
   },
   {
     // A function is read in one go. What draws markup may be longer: the formatter breaks it into many lines.

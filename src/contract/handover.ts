@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { mailboxOf } from '@/core/text/address'
 import { count, revision, time } from './parts'
 import { routesOf } from './route'
 import { deliveryStates } from './states'
@@ -6,10 +7,8 @@ import { deliveryStates } from './states'
 const address = z
   .string()
   .trim()
-  .regex(
-    /^[^\s@<>"]+@[^\s@<>"]+\.[^\s@<>"]+$|^[^<>"\r\n]*<[^\s@<>"]+@[^\s@<>"]+>$/,
-    'a mail address such as name@example.org',
-  )
+  .max(400)
+  .refine((text) => mailboxOf(text), 'one mail address such as name@example.org, of ASCII letters')
 
 const delivery = z.object({
   id: z.string(),

@@ -5,6 +5,7 @@ import { asWritten, replaceFields, type FieldWriter } from '../text/fields'
 import type { CompileContext } from '../tiles/context'
 import { placePictures } from '../html/pictures'
 import { print } from '../html/print'
+import { tagsOf } from '../html/tags'
 import { elementsOf, inlineRules, readSheet } from '../html/stylesheet'
 
 /**
@@ -48,7 +49,21 @@ export function inlineDocument(html: string): string {
 }
 
 /** Takes every style sheet out. */
-const withoutSheets = (html: string): string => html.replace(/<style\b[^>]*>[\s\S]*?<\/style\s*>/gi, '')
+function withoutSheets(html: string): string {
+  let out = ''
+  let at = 0
+  let open: number | null = null
+  for (const tag of tagsOf(html)) {
+    if (tag.name !== 'style') continue
+    if (!tag.closing) open ??= tag.from
+    else if (open !== null) {
+      out += html.slice(at, open)
+      at = tag.to
+      open = null
+    }
+  }
+  return out + html.slice(at, open ?? undefined)
+}
 
 /**
  * An email written by hand as it leaves: byte for byte as it was written, but for the places of pictures, the

@@ -87,11 +87,11 @@ function bandsText(email: Email, c: TextContext, conditions: ConditionWriter = (
       if (shown === false) return []
       const said = [...tilesOf(band)]
         .filter((t) => t.show !== 'narrow')
-        .map((t) => tileText(t, c).replace(/^\n+|\s+$/g, ''))
+        .map((t) => tileText(t, c).replace(/^\n+/, '').trimEnd())
         .filter(Boolean)
         .join('\n\n')
       // Marks of a platform stand in comments in the HTML; a text has none.
-      const bare = (mark: string) => mark.replace(/^<!--\s*|\s*-->$/g, '')
+      const bare = (mark: string) => mark.replace(/^<!--/, '').replace(/-->$/, '').trim()
       return said ? [shown === true ? said : `${bare(shown.before)}\n${said}\n${bare(shown.after)}`] : []
     })
     .join('\n\n\n')

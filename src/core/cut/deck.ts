@@ -115,13 +115,19 @@ const doc = (block: Block): RichText =>
     ? { type: 'doc', content: [block] }
     : emptyText()
 
+/** A line of several without the space where it meets its neighbours. */
+const withinLines = (line: string, i: number, all: readonly string[]): string => {
+  const begun = i ? line.trimStart() : line
+  return i < all.length - 1 ? begun.trimEnd() : begun
+}
+
 function inlines(nodes: readonly Nodes[], marks: Mark[] = []): Inline[] {
   return nodes.flatMap((n): Inline[] => {
     const withMark = (m: Mark) => inlines((n as { children: Nodes[] }).children, [...marks, m])
     switch (n.type) {
       // A line end inside a paragraph is a space (CommonMark 0.31, 6.8).
       case 'text': {
-        const text = n.value.replace(/\s*\n\s*/g, ' ')
+        const text = n.value.split('\n').map(withinLines).join(' ')
         return text ? [{ type: 'text', text, ...(marks.length ? { marks } : {}) }] : []
       }
       case 'inlineCode':

@@ -118,8 +118,11 @@ const textOf = (e: Element | Root): string =>
 /** Custom properties set on the root (CSS Custom Properties Level 1), with what they come to. */
 function variablesOf(css: string): Map<string, string> {
   const out = new Map<string, string>()
-  for (const [, name, value] of css.matchAll(/(--[\w-]+)\s*:\s*([^;{}]+)/g))
-    if (!out.has(name!)) out.set(name!, value!.trim())
+  for (const declaration of css.split(/[;{}]/)) {
+    const colon = declaration.indexOf(':')
+    const name = declaration.slice(0, Math.max(0, colon)).trim().split(/\s/).at(-1)!
+    if (name.startsWith('--') && !out.has(name)) out.set(name, declaration.slice(colon + 1).trim())
+  }
   return out
 }
 function resolved(value: string, variables: ReadonlyMap<string, string>, depth = 0): string {
@@ -212,7 +215,7 @@ function buttonOf(
 }
 
 const backgroundOf = (v: string | undefined): string | undefined =>
-  v?.match(/#[0-9a-f]{3,8}\b|rgba?\([^)]*\)/i)?.[0] ??
+  v?.match(/#[0-9a-f]{3,8}\b|rgba?\([^()]*\)/i)?.[0] ??
   (v && /^[a-z]+$/i.test(v.trim()) ? v.trim() : undefined)
 
 function logo(e: Element, name: string, header: boolean, logos: PageStyle['logos'], base?: string): void {

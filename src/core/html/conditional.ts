@@ -1,3 +1,5 @@
+import { tagsOf } from './tags'
+
 /**
  * Conditional comments, as the Word engine reads them and no other reader does. Three forms exist (common
  * practice, no open standard): `<!--[if mso]> for it alone <![endif]-->`, `<!--[if !mso]><!--> for all others
@@ -19,7 +21,8 @@ export function segmentsOf(html: string): Segment[] {
   const put = (condition: string | null, markup: string, hidden: boolean) => {
     if (markup || condition !== null) out.push({ condition, markup, hidden })
   }
-  const token = /<!--\[if ([^\]]*)\]>(<!-->|<!--|-->)?|<!\[if ([^\]]*)\]>|(?:<!--)?<!\[endif\](?:-->|>)|<!--/g
+  const token =
+    /<!--\[if ([^\]<]*)\]>(<!-->|<!--|-->)?|<!\[if ([^\]<]*)\]>|(?:<!--)?<!\[endif\](?:-->|>)|<!--/g
   for (let m = token.exec(html); m; m = token.exec(html)) {
     if (m[0] === '<!--') {
       // An ordinary comment: nothing in it counts. Inside a hidden segment it ends that segment's own
@@ -155,18 +158,11 @@ const empty = new Set([
 export function nestingErrors(markup: string): string[] {
   const errors: string[] = []
   const open: string[] = []
-  const bare = markup.replace(
-    /<!--[\s\S]*?-->|<!doctype[^>]*>|<(style|script|title)\b[^>]*>[\s\S]*?<\/\1\s*>/gi,
-    '',
-  )
-  for (const [, end, name, rest] of bare.matchAll(
-    /<(\/?)([a-z][a-z0-9:-]*)((?:"[^"]*"|'[^']*'|[^"'>])*)>/gi,
-  )) {
-    const tag = name!.toLowerCase()
-    if (end) {
-      if (open.at(-1) === tag) open.pop()
-      else errors.push(`</${tag}> closes ${open.length ? `<${open.at(-1)}>` : 'nothing'}`)
-    } else if (!empty.has(tag) && !rest!.trimEnd().endsWith('/')) open.push(tag)
+  for (const { name, closing, selfClosing } of tagsOf(markup)) {
+    if (closing) {
+      if (open.at(-1) === name) open.pop()
+      else errors.push(`</${name}> closes ${open.length ? `<${open.at(-1)}>` : 'nothing'}`)
+    } else if (!empty.has(name) && !selfClosing) open.push(name)
   }
   return [...errors, ...open.map((tag) => `<${tag}> is never closed`)]
 }

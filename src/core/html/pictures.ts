@@ -1,14 +1,12 @@
 import type { PictureRef } from '../picture/ref'
 import { guarded } from './element'
+import { tagsOf } from './tags'
 
-/**
- * Attributes that name a picture, with their value in either kind of quotes or none; and the `url()` of
- * styles.
- */
-const addresses =
-  /(\s(?:src|background|srcset|poster|href)\s*=\s*)(?:"([^"]*)"|'([^']*)'|([^\s"'>]+))|(url\(\s*)(?:"([^"]*)"|'([^']*)'|([^)'"]*))(\s*\))/gi
+/** Attributes that name a picture. */
+const naming = new Set(['src', 'background', 'srcset', 'poster', 'href'])
 
-const unescape = (s: string): string => s.replace(/&amp;/g, '&').trim()
+/** The `url()` of styles, with or without quotes (CSS Values and Units 3, section 3.4). */
+const urls = /url\(\s*(?:"([^"()]*)"|'([^'()]*)'|([^\s"'()]+))\s*\)/gi
 
 /** Puts each picture's place in the output where its address stands; everything else keeps its bytes. */
 export function placePictures(
@@ -17,12 +15,25 @@ export function placePictures(
   src: (picture: PictureRef) => string,
 ): string {
   if (!Object.keys(pictures).length) return html
-  return html.replace(addresses, (whole, ...m: (string | undefined)[]) => {
-    const value = m[1] ?? m[2] ?? m[3] ?? m[5] ?? m[6] ?? m[7] ?? ''
-    const key = unescape(value)
-    const picture = Object.hasOwn(pictures, key) ? pictures[key] : undefined
-    if (!picture) return whole
-    const put = src(picture)
-    return put === key ? whole : m[0] !== undefined ? `${m[0]}"${guarded(put)}"` : `${m[4]}'${put}'${m[8]}`
+  /** The place of the picture of an address; undefined where it is none, or stays the same. */
+  const placeOf = (address: string): string | undefined => {
+    const key = address.trim()
+    const put = Object.hasOwn(pictures, key) ? src(pictures[key]!) : key
+    return put === key ? undefined : put
+  }
+  const styled = html.replace(urls, (whole, ...values: (string | undefined)[]) => {
+    const put = placeOf((values[0] ?? values[1] ?? values[2] ?? '').replaceAll('&amp;', '&'))
+    return put === undefined ? whole : `url('${put}')`
   })
+  let out = ''
+  let at = 0
+  for (const tag of tagsOf(styled, { inConditions: true }))
+    for (const a of tag.attributes) {
+      const put = naming.has(a.name) ? placeOf(a.value) : undefined
+      if (put === undefined) continue
+      const value = styled.indexOf('=', a.from) + 1
+      out += `${styled.slice(at, value)}"${guarded(put)}"`
+      at = a.to
+    }
+  return out + styled.slice(at)
 }

@@ -39,7 +39,7 @@ export function colorOf(value: string | undefined): string | undefined {
 
 /** A length in px; percentages and others are none. */
 export function pxOf(value: unknown, em = 16): number | undefined {
-  const m = /^\s*(-?[\d.]+)\s*(px|pt|em|rem)?\s*$/i.exec(String(value ?? ''))
+  const m = /^(-?[\d.]+)\s*(px|pt|em|rem)?$/i.exec(String(value ?? '').trim())
   if (!m) return undefined
   const n = parseFloat(m[1]!) * ({ pt: 4 / 3, em, rem: 16 }[m[2]?.toLowerCase() ?? ''] ?? 1)
   return Number.isFinite(n) ? n : undefined

@@ -10,6 +10,11 @@ import { stripsOf } from './strips'
 import type { Taking } from './taking'
 import { blockOf, isInline } from './words'
 
+const hasBackgroundPicture = (e: Element): boolean => {
+  const { background = '', 'background-image': image = '' } = styleOfElement(e)
+  return /url\(/i.test(background + image)
+}
+
 /** Elements that stand beside each other as cells. @param room what they share, px */
 export function cellsOf(taking: Taking, columns: Element[], inherited: Inherited, room: number): Cell[] {
   const widths = columns.map((e) => {
@@ -137,12 +142,7 @@ function blockItems(taking: Taking, e: Element, inherited: Inherited, room: numb
     const height = heightOf(e)
     return height >= 1 ? [{ ...taking.base(), kind: 'gap', height: Math.min(2000, height) }] : []
   }
-  if (
-    taking.opaque.has(e) ||
-    !layout.has(e.tagName) ||
-    isData(e) ||
-    /background(-image)?\s*:[^;]*url\(/i.test(String(e.properties.style ?? ''))
-  )
+  if (taking.opaque.has(e) || !layout.has(e.tagName) || isData(e) || hasBackgroundPicture(e))
     return [codeTile(taking, e)]
   const button = boxButton(taking, e, handDown(e, inherited))
   if (button) return [button]

@@ -1,3 +1,4 @@
+import { withoutSpacesAtEnd } from '../text/trim'
 import { colorOf, pxOf, styleOfElement } from '../html/values'
 import type { Element, ElementContent } from 'hast'
 import type { Align } from '../email/styles'
@@ -105,7 +106,7 @@ export function tidy(runs: Inline[]): Inline[] {
       if (text) out.push({ ...r, text })
     } else {
       if (last?.type === 'text') {
-        const text = last.text.replace(/ +$/, '')
+        const text = withoutSpacesAtEnd(last.text)
         if (text) last.text = text
         else out.pop()
       }
@@ -118,7 +119,7 @@ export function tidy(runs: Inline[]): Inline[] {
       out.pop()
       continue
     }
-    const text = last.text.replace(/ +$/, '')
+    const text = withoutSpacesAtEnd(last.text)
     if (text) {
       last.text = text
       break

@@ -4,7 +4,7 @@ export interface Field {
   fallback: string
 }
 
-const pattern = /\[\[\s*([a-z][a-z0-9_]{0,59})\s*(?:\|([^\]]*))?\]\]/g
+const pattern = /\[\[\s*([a-z][a-z0-9_]{0,59})\s*(?:\|([^\][]*))?\]\]/g
 
 /** The name of the field that stands for the reader's own unsubscribe address. */
 export const UNSUBSCRIBE = 'unsubscribe'

@@ -1,3 +1,4 @@
+import { isAddress } from './address'
 import { asWritten, replaceFields, type FieldWriter } from './fields'
 
 /**
@@ -46,6 +47,6 @@ export function hrefOf(link: string, fields: FieldWriter): string {
 export function withScheme(href: string): string {
   const trimmed = href.trim()
   if (hasScheme(trimmed) || trimmed === '') return trimmed
-  if (/^[^\s@/]+@[^\s@/]+\.[^\s@/]+$/.test(trimmed)) return `mailto:${trimmed}`
+  if (isAddress(trimmed)) return `mailto:${trimmed}`
   return `https://${trimmed.replace(/^\/+/, '').replace(/^https?:\/*/i, '')}`
 }

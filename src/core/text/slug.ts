@@ -6,5 +6,5 @@ export function slug(text: string, most = 40): string {
     .toLowerCase()
     .replace(/ß/g, 'ss')
     .replace(/[^a-z0-9]+/g, '-')
-  return ascii.slice(0, most).replace(/^-+|-+$/g, '')
+  return ascii.slice(0, most).replace(/^-|-$/g, '')
 }

@@ -1,6 +1,7 @@
 import type { Edit, SetTile } from '../email/edits'
 import type { Email } from '../email/schema'
 import type { Tile } from '../email/tile'
+import { tagsOf } from '../html/tags'
 import { placesOf, tilesOf, type Place } from '../email/walk'
 import type { PictureRef } from '../picture/ref'
 import { fieldsIn, type Field } from '../text/fields'
@@ -23,21 +24,20 @@ export function linksOf(email: Email): Link[] {
   if (email.way === 'hand')
     return hrefsIn(email.hand?.html ?? '').map((href) => ({ place: null, href, from: 'code' }))
   if (email.way === 'plain')
-    return [...(email.plain ?? '').matchAll(/https?:\/\/[^\s<>"]+|\[\[\s*unsubscribe[^\]]*\]\]/g)].map(
-      (m) => ({
-        place: null,
-        href: m[0],
-        from: 'words',
-      }),
-    )
+    return addressesIn(email.plain ?? '').map((href) => ({ place: null, href, from: 'words' }))
   return [...placesOf(email)].flatMap((place) => linksIn(place.tile).map((l) => ({ place, ...l })))
 }
 
 /** Where the links of a markup lead, as written. */
 const hrefsIn = (html: string): string[] =>
-  [...html.matchAll(/<a(?:rea)?\b[^>]*?\shref\s*=\s*(?:"([^"]*)"|'([^']*)'|([^\s"'>]+))/gi)]
-    .map((m) => (m[1] ?? m[2] ?? m[3]!).replace(/&amp;/g, '&'))
+  tagsOf(html)
+    .filter((t) => !t.closing && (t.name === 'a' || t.name === 'area'))
+    .flatMap((t) => t.attributes.find((a) => a.name === 'href')?.value ?? [])
     .filter((h) => h.trim())
+
+/** Where the links of a plain text lead. */
+const addressesIn = (text: string): string[] =>
+  [...text.matchAll(/https?:\/\/[^\s<>"]{1,2000}|\[\[\s{0,9}unsubscribe[^\][]{0,200}\]\]/g)].map((m) => m[0])
 
 /** The edit that leads every link of a tile to one address to another; null where its kind cannot be changed so. */
 export function relinked(tile: Tile, from: string, to: string): Edit | null {

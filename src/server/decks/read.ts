@@ -9,7 +9,7 @@ const MOST_TEXT = 400_000
 /** Parts pasted copy into pieces. Markdown where it is said to be, or looks like it. */
 export function deckOfText(
   text: string,
-  markdown = /^(#{1,6}\s|[*-]\s|\d+\.\s|>\s)|\[[^\]]+\]\([^)]+\)|\*\*[^*]+\*\*/m.test(text),
+  markdown = /^(#{1,6}\s|[*-]\s|\d+\.\s|>\s)|\[[^\][]+\]\([^()]+\)|\*\*[^*]+\*\*/m.test(text),
 ): { pieces: DeckPiece[] } {
   if (text.length > MOST_TEXT)
     throw refuse(
@@ -48,4 +48,4 @@ export async function deckOfFile(bytes: Buffer, name: string): Promise<{ pieces:
  * either.
  */
 const withoutPictures = (markdown: string): string =>
-  markdown.replace(/!\[[^\]]*\]\([^)]*\)/g, '').replace(/<a id="[^"]*"><\/a>/g, '')
+  markdown.replace(/!\[[^\][]*\]\([^()]*\)/g, '').replace(/<a id="[^"]*"><\/a>/g, '')

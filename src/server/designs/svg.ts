@@ -9,11 +9,38 @@ import type { DesignLayers } from '@/core/cut/layers'
 import { blocksOf, joinPieces, type TextLine } from '@/core/cut/reflow'
 import { MOST_PIXELS, refuseDesign, type ReadBoard } from './board'
 
-/** Whether a file's beginning is that of an SVG. */
-export const isSvg = (head: string): boolean =>
-  /^\s*(?:<\?xml[^>]*>\s*)?(?:<!--[\s\S]*?-->\s*|<!DOCTYPE[^>[]*(?:\[[\s\S]*?\])?[^>]*>\s*)*<svg[\s>]/i.test(
-    head,
-  )
+/** What may stand before the root of an XML document (XML 1.0, section 2.8), with how it ends. */
+const prologs = [
+  ['<?', '?>'],
+  ['<!--', '-->'],
+] as const
+
+/** Whether a file's beginning is that of an SVG. Reads each character once, whatever is written. */
+export function isSvg(head: string): boolean {
+  let at = 0
+  for (;;) {
+    while (/[\s\ufeff]/.test(head[at] ?? '')) at++
+    const prolog = prologs.find(([begin]) => head.startsWith(begin, at))
+    if (prolog) {
+      const end = head.indexOf(prolog[1], at + prolog[0].length)
+      if (end < 0) return false
+      at = end + prolog[1].length
+    } else if (head.slice(at, at + 9).toUpperCase() === '<!DOCTYPE') {
+      at = endOfDoctype(head, at)
+      if (at < 0) return false
+    } else return /^<svg[\s>]/i.test(head.slice(at, at + 5))
+  }
+}
+
+/** Behind a document type declaration, its internal subset in brackets passed over; -1 where it does not end. */
+function endOfDoctype(text: string, from: number): number {
+  const end = text.indexOf('>', from)
+  const subset = text.indexOf('[', from)
+  if (end < 0 || subset < 0 || subset > end) return end < 0 ? -1 : end + 1
+  const closed = text.indexOf(']', subset)
+  const after = closed < 0 ? -1 : text.indexOf('>', closed)
+  return after < 0 ? -1 : after + 1
+}
 
 /** Least width a drawing is rasterised at, px: double the usual email. */
 const WIDE = 1200
@@ -114,13 +141,27 @@ function unsafeIn(tree: Root): string[] {
 }
 
 /** The source without what could run or reach out. */
-const safeSource = (s: string): string =>
-  s
-    .replace(/<script\b[\s\S]*?(<\/script\s*>|$)/gi, '')
-    .replace(/<foreignObject\b[\s\S]*?(<\/foreignObject\s*>|$)/gi, '')
-    .replace(/\son\w+\s*=\s*("[^"]*"|'[^']*')/gi, '')
-    .replace(/((?:xlink:)?href\s*=\s*["'])(?:(?:https?:|file:|ftp:)?\/\/|file:)[^"']*/gi, '$1')
-    .replace(/url\(\s*(['"]?)(?:(?:https?:|file:)?\/\/|file:)[^)]*\)/gi, 'none')
+const safeSource = (source: string): string =>
+  withoutElements(withoutElements(source, 'script'), 'foreignObject')
+    .replace(/\son\w{1,40}\s*=\s*(?:"[^"]*"|'[^']*')/gi, '')
+    .replace(/(href\s*=\s*["'])(?:(?:https?:|file:|ftp:)?\/\/|file:)[^"'<]*/gi, '$1')
+    .replace(/url\(\s*['"]?(?:(?:https?:|file:)?\/\/|file:)[^()]*\)?/gi, 'none')
+
+/** A source without elements of a name and all that stands in them; one that does not end takes the rest with it. */
+function withoutElements(source: string, name: string): string {
+  const lower = source.toLowerCase()
+  const [begin, end] = [`<${name.toLowerCase()}`, `</${name.toLowerCase()}`]
+  let out = ''
+  let at = 0
+  for (let from = lower.indexOf(begin); from >= 0; from = lower.indexOf(begin, at)) {
+    out += source.slice(at, from)
+    const close = lower.indexOf(end, from)
+    const after = close < 0 ? -1 : source.indexOf('>', close)
+    if (after < 0) return out
+    at = after + 1
+  }
+  return out + source.slice(at)
+}
 
 type Matrix = readonly [number, number, number, number, number, number]
 const IDENTITY: Matrix = [1, 0, 0, 1, 0, 0]
@@ -136,7 +177,7 @@ const times = (a: Matrix, b: Matrix): Matrix => [
 /** A `transform` attribute (CSS Transforms Level 1, 8): translate, scale, rotate, matrix. */
 function transformOf(value: unknown): Matrix {
   let m = IDENTITY
-  for (const [, kind, list] of String(value ?? '').matchAll(/(\w+)\s*\(([^)]*)\)/g)) {
+  for (const [, kind, list] of String(value ?? '').matchAll(/([a-z]{1,12})\s{0,9}\(([^()]*)\)/gi)) {
     const n = list!
       .trim()
       .split(/[\s,]+/)

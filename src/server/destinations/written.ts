@@ -11,7 +11,7 @@ type Writing = Pick<Destination<never, Sent>, 'fields' | 'conditions' | 'escape'
 const OPEN = '\ue000',
   PART = '\ue001',
   CLOSE = '\ue002'
-const held = new RegExp(`${OPEN}([^${PART}]*)${PART}([^${CLOSE}]*)${CLOSE}`, 'g')
+const held = new RegExp(`${OPEN}([^${OPEN}${PART}]*)${PART}([^${OPEN}${CLOSE}]*)${CLOSE}`, 'g')
 
 const holdField: FieldWriter = ({ name, fallback }) => `${OPEN}${name}${PART}${fallback}${CLOSE}`
 

@@ -27,16 +27,11 @@ export async function looksOfAddress(
     )
   const html = decode(page.bytes)
   const sheets: string[] = []
-  const linked = [...html.matchAll(/<link\b[^>]*>/gi)]
-    .map((m) => m[0])
-    .filter((l) => /rel\s*=\s*["']?[^"'>]*stylesheet/i.test(l))
-    .flatMap((l) => /href\s*=\s*["']?([^"'\s>]+)/i.exec(l)?.[1] ?? [])
+  const linked = await compute('linkedSheets', { html })
   // One sheet that is missing does not spoil the rest.
   for (const href of linked.slice(0, MOST_SHEETS))
     try {
-      sheets.push(
-        decode((await guardedFetch(new URL(href.replace(/&amp;/g, '&'), page.address).href, bounds)).bytes),
-      )
+      sheets.push(decode((await guardedFetch(new URL(href, page.address).href, bounds)).bytes))
     } catch (e) {
       if (!(e instanceof Problem)) throw e
     }

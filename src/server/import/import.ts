@@ -48,13 +48,14 @@ export async function importFile(bytes: Buffer, name: string): Promise<ReadImpor
       'This file is no email',
       `"${name}" holds binary data. Bring in HTML, a ZIP with HTML and pictures, or a message saved as .eml.`,
     )
-  if (
-    /^(?:[A-Za-z][A-Za-z0-9-]*:[^\n]*\r?\n(?:[ \t][^\n]*\r?\n)*)+/.test(head) &&
-    /^(?:content-type|mime-version|from|subject|received|date|message-id):/im.test(head)
-  )
-    return fromMessage(bytes, name)
+  if (isMessage(head)) return fromMessage(bytes, name)
   return importHtml(decode(bytes))
 }
+
+/** Whether a file begins with the header of a message (RFC 5322, section 2.2). */
+const isMessage = (head: string): boolean =>
+  /^[A-Za-z][A-Za-z0-9-]*:/.test(head) &&
+  /^(?:content-type|mime-version|from|subject|received|date|message-id):/im.test(head)
 
 /** Brings in pasted HTML. */
 export function importHtml(
@@ -88,7 +89,9 @@ export function importHtml(
 
 /** A text file in the encoding it says it is in: byte order mark, meta charset, else UTF-8. */
 export function decode(bytes: Buffer): string {
-  const said = /<meta[^>]+charset\s*=\s*["']?([\w-]+)/i.exec(bytes.subarray(0, 2048).toString('latin1'))?.[1]
+  const said = /<meta[^<>]{1,200}charset=["']?([\w-]{1,40})/i.exec(
+    bytes.subarray(0, 2048).toString('latin1'),
+  )?.[1]
   const label =
     bytes[0] === 0xff && bytes[1] === 0xfe
       ? 'utf-16le'

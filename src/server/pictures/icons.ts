@@ -22,7 +22,7 @@ export async function drawIcon(
     join(process.cwd(), 'node_modules/bootstrap-icons/icons', `${icon.file}.svg`),
     'utf8',
   )
-  const drawing = /<svg[^>]*>([\s\S]*)<\/svg>/.exec(source)![1]!
+  const drawing = source.slice(source.indexOf('>', source.indexOf('<svg')) + 1, source.lastIndexOf('</svg>'))
   const { data, info } = await sharp(Buffer.from(iconSvg(drawing, look)))
     .png({ palette: true, compressionLevel: 9 })
     .toBuffer({ resolveWithObject: true })

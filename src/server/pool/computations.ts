@@ -7,6 +7,7 @@ import { withLayers, type DesignLayers } from '@/core/cut/layers'
 import { leftOut } from '@/core/cut/left-out'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
+import { linkedSheets } from '@/core/house/sheets'
 import { deckOfFile } from '../decks/read'
 import { openDesign, readDesign } from '../designs/read'
 import { pageOf, pageOfFile } from '../house/read'
@@ -38,6 +39,7 @@ export const computations = {
   deckOfFile: ({ bytes, name }: File) => deckOfFile(bufferOf(bytes), name),
   pageOf: ({ html, sheets, base }: { html: string; sheets: string[]; base?: string }) =>
     pageOf(html, sheets, base),
+  linkedSheets: ({ html }: { html: string }) => linkedSheets(html),
   pageOfFile: ({ bytes, name }: File) => pageOfFile(bufferOf(bytes), name),
 
   /** Finds the parts of a design. @param design its file @param scale design px for each px of the email */

@@ -183,7 +183,7 @@ function nameOf(b: Building, node: Node, role: Band['role'], index: number): str
       .split(/\s+/)
       .slice(0, NAME_WORDS)
       .join(' ')
-      .replace(/[.,;:!?]+$/, '')
+      .replace(/[.,;:!?]{1,3}$/, '')
     if (words) return words.slice(0, NAME_LENGTH)
   }
   const kinds = new Set(leavesOf(node).map((c) => c.kind))

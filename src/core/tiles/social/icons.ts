@@ -59,7 +59,7 @@ export const shippedIcons: Readonly<Record<string, ShippedIcon>> = {
 export function shareLink(pattern: string, address: string, title: string): string {
   const put = (s: string) =>
     s
-      .split(/(\[\[[^\]]*\]\])/)
+      .split(/(\[\[[^\][]*\]\])/)
       .map((part, i) => (i % 2 ? part : encodeURIComponent(part.replace(/\p{Surrogate}/gu, '\ufffd'))))
       .join('')
   return pattern.replaceAll('{address}', () => put(address)).replaceAll('{title}', () => put(title))

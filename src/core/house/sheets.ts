@@ -1,0 +1,9 @@
+import { tagsOf } from '../html/tags'
+
+/** Where a page's linked style sheets stand, as written (WHATWG HTML, 4.6.8.15). */
+export const linkedSheets = (html: string): string[] =>
+  tagsOf(html).flatMap((tag) => {
+    const get = (name: string) => tag.attributes.find((a) => a.name === name)?.value
+    const sheet = tag.name === 'link' && /(?:^|\s)stylesheet(?:\s|$)/i.test(get('rel') ?? '')
+    return sheet ? (get('href') ?? []) : []
+  })
