@@ -1,5 +1,15 @@
 import type { NextConfig } from 'next'
 
+/** What every answer carries, whatever it is. */
+const headers = {
+  'X-Content-Type-Options': 'nosniff',
+  'X-Frame-Options': 'SAMEORIGIN',
+  'Referrer-Policy': 'no-referrer',
+  'Cross-Origin-Opener-Policy': 'same-origin',
+  'Cross-Origin-Resource-Policy': 'same-origin',
+  'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+}
+
 const config: NextConfig = {
   // Native or socket-using packages stay outside the bundle.
   serverExternalPackages: [
@@ -17,6 +27,9 @@ const config: NextConfig = {
     'piscina',
   ],
   poweredByHeader: false,
+  headers: async () => [
+    { source: '/:path*', headers: Object.entries(headers).map(([key, value]) => ({ key, value })) },
+  ],
   devIndicators: false,
   distDir: process.env.MOSAICUS_DIST ?? '.next',
 }

@@ -4,43 +4,14 @@ import { Wall } from '@/ui/wall/wall'
 
 export const dynamic = 'force-dynamic'
 
-export default function WallPage() {
-  const brief = (archived: boolean) =>
-    listJobs(archived).map(
-      ({
-        id,
-        name,
-        client,
-        width,
-        due,
-        archived: a,
-        design,
-        state,
-        cutCount,
-        toMend,
-        toMind,
-        updatedAt,
-        emailRevision,
-      }) => ({
-        id,
-        name,
-        client,
-        width,
-        due,
-        archived: a,
+export default async function WallPage() {
+  const brief = async (archived: boolean) =>
+    (await listJobs(archived)).map(
+      ({ narrow: _, before: __, createdAt: ___, remote: ____, design, ...job }) => ({
+        ...job,
         design: { id: design.id, width: design.width, height: design.height },
-        state,
-        cutCount,
-        toMend,
-        toMind,
-        updatedAt,
-        emailRevision,
       }),
     )
-  return (
-    <Wall
-      jobs={[...brief(false), ...brief(true)]}
-      clients={listClients().map(({ id, name }) => ({ id, name }))}
-    />
-  )
+  const [open, archived] = await Promise.all([brief(false), brief(true)])
+  return <Wall jobs={[...open, ...archived]} clients={listClients().map(({ id, name }) => ({ id, name }))} />
 }

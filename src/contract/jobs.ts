@@ -58,11 +58,12 @@ export const jobRoutes = routesOf({
   },
   'GET /api/jobs/:job': { does: 'One job.', gives: jobSummary, problems: '404' },
   'PATCH /api/jobs/:job': {
-    does: 'Renames a job, sets its day or the width of its email (and so the density of its design), archives it or brings it back.',
+    does: 'Renames a job, sets its day or the width of its email (and so the density of its design), archives it or brings it back, or lets its previews load pictures from elsewhere.',
     body: z.object({
       name: name.optional(),
       due: day.nullable().optional(),
       archived: z.boolean().optional(),
+      remote: z.boolean().optional(),
       width: width.optional(),
     }),
     gives: jobSummary,

@@ -38,6 +38,7 @@ export const jobSummary = z.object({
   width: z.number().describe('of the email, px'),
   due: day.nullable(),
   archived: z.boolean(),
+  remote: z.boolean().describe('whether its previews may load pictures and fonts from elsewhere'),
   design: picture.extend({
     name: z.string(),
     scale: z.number().describe('design pixels for each px of the email'),
@@ -51,5 +52,6 @@ export const jobSummary = z.object({
   cutCount: count,
   toMend: count,
   toMind: count,
+  trouble: z.string().nullable().describe('why its documents cannot be read or compiled'),
   emailRevision: revision,
 })

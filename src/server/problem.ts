@@ -40,3 +40,16 @@ export const notFound = (what: string, id: string): Problem =>
     `There is no such ${what}`,
     `No ${what} has the id "${id.slice(0, 60)}". It may have been removed; go back to the wall and pick one.`,
   )
+
+/** What is stored cannot be read. @param error what the reading says */
+export function brokenDocument(error: unknown, revision?: number): Problem {
+  const issues = (error as { issues?: { path: PropertyKey[]; message: string }[] }).issues?.slice(0, 3) ?? []
+  const why = issues.map((i) => `${i.path.map(String).join('.')}: ${i.message}`).join('; ')
+  return new Problem(
+    422,
+    'document-broken',
+    'What is saved cannot be read',
+    `${why || (error as Error).message}. Take the job back to a version, or mend the document and save it over this one.`,
+    revision === undefined ? {} : { revision },
+  )
+}

@@ -18,22 +18,6 @@ export function problemResponse(p: Problem): Response {
   )
 }
 
-/**
- * A change may only come from the app's own pages or from a program, not from another site open in the same
- * browser.
- */
-export function assertOwnSite(request: Request): void {
-  const origin = request.headers.get('origin')
-  if (request.method === 'GET' || !origin) return
-  if (URL.canParse(origin) && new URL(origin).host === request.headers.get('host')) return
-  throw new Problem(
-    403,
-    'other-site',
-    'This change came from another site',
-    'Only the pages of Mosaicus itself, or a program that sends no Origin header, may change data.',
-  )
-}
-
 /** Largest JSON body, bytes: an email of hundreds of bands has a few MB. */
 const MOST_JSON = 16 * 1024 * 1024
 

@@ -5,7 +5,8 @@ import { asProblem } from '../as-problem'
 import { cancelTask, startTask } from '../tasks'
 import type { Tell } from '../tasks/progress'
 import { readForm, type SentForm } from './forms'
-import { assertOwnSite, problemResponse, readJson } from './respond'
+import { refusal } from './own-site'
+import { problemResponse, readJson } from './respond'
 
 type Answer<K extends Key> = AnswerOf<Routes[K]>
 
@@ -31,7 +32,8 @@ const guarded =
   <K extends Key>(key: K, handle: (asked: Asked<K>) => Promise<Response> | Response): Served =>
   async (request, context) => {
     try {
-      assertOwnSite(request)
+      const refused = refusal(request)
+      if (refused) throw refused
       return await handle(await read(key, request, (await context.params) ?? {}))
     } catch (error) {
       return problemResponse(asProblem(error))

@@ -5,12 +5,15 @@ import type { DesignLayers } from '@/core/cut/layers'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
+import type { KnownFigures } from '../pool/proof'
 
 /** Times are ISO 8601 in UTC. Documents and house styles are JSON that is checked by Zod when it is read. */
 export const clients = sqliteTable('clients', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
   house: text('house', { mode: 'json' }).$type<HouseStyle>().notNull(),
+  /** Counted up with each change of the house style. */
+  revision: integer('revision').notNull().default(1),
   createdAt: text('created_at').notNull(),
 })
 
@@ -38,6 +41,8 @@ export const jobs = sqliteTable(
     narrowName: text('narrow_name'),
     /** The design that the present one replaced. */
     beforeId: text('before_id').references(() => pictures.id),
+    /** Whether its previews may load pictures and fonts from elsewhere. */
+    remote: integer('remote', { mode: 'boolean' }).notNull().default(false),
     createdAt: text('created_at').notNull(),
     updatedAt: text('updated_at').notNull(),
   },
@@ -84,6 +89,15 @@ export const documents = sqliteTable(
   },
   (t) => [primaryKey({ columns: [t.jobId, t.kind] })],
 )
+
+/** What the documents of a job come to, kept with the revisions it was made of. */
+export const figures = sqliteTable('figures', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => jobs.id, { onDelete: 'cascade' }),
+  of: text('of').notNull(),
+  body: text('body', { mode: 'json' }).$type<KnownFigures>().notNull(),
+})
 
 /** Emails as they once were, kept under a name. */
 export const versions = sqliteTable(

@@ -1,8 +1,7 @@
 import type { z } from 'zod'
-import type { ConditionWriter } from '@/core/email/conditions'
 import type { PictureRef } from '@/core/picture/ref'
-import type { FieldWriter } from '@/core/text/fields'
 import type { Tell } from '../tasks/progress'
+import type { WritingName } from './writings'
 
 /** What a delivery works with. */
 export interface Delivering {
@@ -24,12 +23,8 @@ export interface Sent {
  */
 export interface Destination<Credentials, S extends Sent> {
   name: 'zip' | 'eml' | 'test-send' | 'platform'
-  /** How it writes personal fields. */
-  fields: FieldWriter
-  /** What becomes of conditional bands. */
-  conditions: ConditionWriter
-  /** Words that look like its own writing of fields, written so that it takes them for words. Left out where it has none. */
-  escape?: { html: (markup: string) => string; text: (words: string) => string }
+  /** How it writes fields and conditions. */
+  writing: WritingName
   /** What it takes, and what an email needs to go there. */
   limits: {
     pictures: readonly PictureRef['type'][]

@@ -1,10 +1,7 @@
 import MailComposer from 'nodemailer/lib/mail-composer'
-import { conditionsFor } from '@/core/email/conditions'
-import { asSample } from '@/core/text/fields'
-import { namePictures } from '@/core/handover/names'
-import { compileJob } from '../jobs/proof'
+import { writtenJob } from '../jobs/proof'
 import { pictureBytes } from '../pictures/store'
-import { writtenFor } from './written'
+import { contentId } from './written'
 
 /** Who a message is from and to. */
 export interface Envelope {
@@ -13,35 +10,21 @@ export interface Envelope {
 }
 
 /**
- * Sample values for a message that one person looks at: fields show their fallbacks, the unsubscribe link
- * leads to a reserved address (RFC 2606).
- */
-export const writing = {
-  fields: asSample({ unsubscribe: 'https://unsubscribe.example/' }),
-  conditions: conditionsFor({}),
-}
-
-const cid = (name: string): string => `${name}@mosaicus.example`
-
-/**
  * A job's email as a message: multipart/alternative of text and HTML, pictures related to the HTML by
  * Content-ID (RFC 2046, 2387, 2392). The same HTML and text are read back from it by any mail library.
  */
-export async function mailOf(jobId: string, envelope: Envelope) {
-  const { email } = compileJob(jobId)
-  const named = namePictures(email)
-  const byId = new Map(named.map((n) => [n.picture.id, n]))
-  const { html, text, revision, subject } = writtenFor(
-    writing,
+export async function mailOf(jobId: string, envelope: Envelope, signal?: AbortSignal) {
+  const { html, text, revision, subject, pictures } = await writtenJob(
     jobId,
-    ({ id }) => `cid:${cid(byId.get(id)!.name)}`,
+    { writing: 'message', places: 'message' },
+    signal,
   )
   const attachments = await Promise.all(
-    named.map(async (n) => ({
+    pictures.map(async (n) => ({
       filename: n.name,
       content: await pictureBytes(n.picture.id),
       contentType: n.picture.type,
-      cid: cid(n.name),
+      cid: contentId(n.name),
       contentDisposition: 'inline' as const,
     })),
   )

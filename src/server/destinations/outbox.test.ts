@@ -1,6 +1,5 @@
 import { z } from 'zod'
 import { applyEdit } from '@/core/email/edits'
-import { textOf } from '@/core/email/richtext'
 import { longEmail } from '@/test-support/emails'
 import { ownData, samplePng, takeInDesign } from '@/test-support/server'
 import { saveDocument } from '../jobs/documents'
@@ -9,7 +8,6 @@ import { createJob } from '../jobs/jobs'
 import { Problem } from '../problem'
 import type { Destination, Sent } from './destination'
 import { deliveriesOf, deliver, settleUnknown } from './outbox'
-import { writtenFor } from './written'
 
 ownData()
 
@@ -35,8 +33,7 @@ const standIn = (send: () => Promise<void> = async () => {}) => {
   const read: string[] = []
   const destination: Destination<{ to: string }, Parcel> = {
     name: 'platform',
-    fields: ({ name }) => `<${name}>`,
-    conditions: () => true,
+    writing: 'document',
     limits: { pictures: ['image/png', 'image/jpeg'], pictureBytes: 1e6, needs: ['subject'] },
     credentials: z.object({ to: z.string() }),
     send: async (_, { to }, { key }) => {
@@ -154,46 +151,4 @@ test('what an email lacks, or a picture that is not taken, is said before anythi
   }
   await expect(deliver(png, good, { to: 'a' }, how)).rejects.toMatchObject({ kind: 'picture-not-taken' })
   expect([asked, states(job), states(good)]).toEqual([[], [], []])
-})
-
-describe('an email in the writing of a destination', () => {
-  const tile = (text: string) => ({
-    name: 'setTile' as const,
-    what: { id: 'w0-0', kind: 'words' as const, set: { text: textOf(text) } },
-  })
-  test('words that look like its own fields are escaped, its fields and conditions are not', async () => {
-    const job = await jobWith([
-      tile('Pay <<here>> dear [[name | <<you>>]]'),
-      { name: 'setEmail', what: { subject: '<<Sale>> for [[name | you]]', preheader: '<<P>>' } },
-      { name: 'setBand', what: { id: 'b0', set: { when: { field: 'city', test: 'is', value: 'Tarn' } } } },
-    ])
-    const escape = (s: string) => s.replace(/&lt;&lt;|<</g, '(((')
-    const written = writtenFor(
-      {
-        fields: ({ name, fallback }) => `<<${name}:${fallback}>>`,
-        conditions: (c) => ({ before: `<<if ${c.field}>>`, after: '<<end>>' }),
-        escape: { html: escape, text: escape },
-      },
-      job,
-    )
-    expect(written.subject).toBe('(((Sale>> for <<name:you>>')
-    expect(written.preheader).toBe('(((P>>')
-    expect(written.text).toContain('Pay (((here>> dear <<name:<<you>>>>')
-    expect(written.html).toMatch(/Pay \(\(\(here(&gt;|>)/)
-    expect(written.html).toContain('<<if city>>')
-    expect(written.html.indexOf('<<end>>')).toBeGreaterThan(written.html.indexOf('<<if city>>'))
-    // Nothing of what held their places is left.
-    expect([written.html, written.text, written.subject].join('')).not.toMatch(/[\ue000-\ue002]/)
-  })
-
-  test('without an escape it is written straight', async () => {
-    const job = await jobWith([
-      tile('Dear [[name | you]]'),
-      { name: 'setEmail', what: { preheader: '[[a]]' } },
-    ])
-    const written = writtenFor({ fields: ({ name }) => `%${name}%`, conditions: () => true }, job)
-    expect([written.subject, written.preheader]).toEqual(['Walks', '%a%'])
-    expect(written.html).toContain('Dear %name%')
-    expect(written.text).toContain('Dear %name%')
-  })
 })

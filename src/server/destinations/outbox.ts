@@ -1,11 +1,10 @@
 import { and, desc, eq } from 'drizzle-orm'
 import type { deliveryStates } from '@/contract/states'
 import { newId } from '@/core/email/defaults'
-import { namePictures } from '@/core/handover/names'
 import { asProblem } from '../as-problem'
 import { db } from '../db'
 import { deliveries } from '../db/schema'
-import { emailOf, proofOf } from '../jobs/proof'
+import { picturesOfJob, proofOf } from '../jobs/proof'
 import { Problem } from '../problem'
 import type { Delivering, Destination, Sent } from './destination'
 
@@ -64,12 +63,12 @@ export async function deliver<C, S extends Sent>(
       'This delivery is under way',
       'The first request with this key has not been answered yet. Wait for it, or look at the deliveries.',
     )
-  assertSendable(jobId, destination)
   const id = before?.id ?? open(jobId, destination.name, key)
   const settle = (set: Partial<typeof deliveries.$inferInsert>) =>
     db().update(deliveries).set(set).where(eq(deliveries.id, id)).run()
   if (before) settle({ state: 'sending', at: new Date().toISOString() })
   try {
+    await assertSendable(jobId, destination)
     const { sent, file } = await destination.send(jobId, credentials, { ...how, key })
     await destination.readBack?.(sent, credentials, { ...how, key })
     settle({
@@ -89,6 +88,7 @@ export async function deliver<C, S extends Sent>(
         detail: { kind: problem.kind, detail: problem.detail },
         revision: 0,
       })
+    else if (before) settle({ state: before.state, at: before.at })
     else db().delete(deliveries).where(eq(deliveries.id, id)).run()
     throw error
   }
@@ -115,8 +115,11 @@ function open(jobId: string, destination: Delivery['destination'], key: string):
 }
 
 /** Throws a Problem (409) where the email lacks what a destination needs, or holds what it does not take. */
-function assertSendable<C, S extends Sent>(jobId: string, { limits }: Destination<C, S>): void {
-  const heavy = namePictures(emailOf(jobId).body).find(
+async function assertSendable<C, S extends Sent>(
+  jobId: string,
+  { limits }: Destination<C, S>,
+): Promise<void> {
+  const heavy = (await picturesOfJob(jobId)).find(
     ({ picture: p }) => !limits.pictures.includes(p.type) || p.bytes > limits.pictureBytes,
   )
   if (heavy)
@@ -127,7 +130,7 @@ function assertSendable<C, S extends Sent>(jobId: string, { limits }: Destinatio
       `${heavy.name} is ${heavy.picture.type} of ${(heavy.picture.bytes / 1048576).toFixed(1)} MB. This destination takes ${limits.pictures.join(', ')} of at most ${limits.pictureBytes / 1048576} MB. Replace it, then send.`,
     )
   if (!limits.needs.includes('subject')) return
-  const lacking = proofOf(jobId).findings.find((f) => f.check === 'subject' && f.severity === 'mend')
+  const lacking = (await proofOf(jobId)).findings.find((f) => f.check === 'subject' && f.severity === 'mend')
   if (lacking)
     throw new Problem(
       409,

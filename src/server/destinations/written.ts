@@ -1,11 +1,43 @@
-import { compileJob, type CompiledJob } from '../jobs/proof'
-import type { CompileOptions } from '@/core/compile'
-import { replaceFields, type Field, type FieldWriter } from '@/core/text/fields'
+import { compile, type CompileOptions } from '@/core/compile'
+import { compileText, type TextOptions } from '@/core/compile/text'
 import type { ConditionWriter } from '@/core/email/conditions'
-import type { Destination, Sent } from './destination'
+import type { Email } from '@/core/email/schema'
+import type { HouseStyle } from '@/core/email/styles'
+import { manifestOf, type Manifest } from '@/core/handover/manifest'
+import { namePictures, type NamedPicture } from '@/core/handover/names'
+import { replaceFields, type Field, type FieldWriter } from '@/core/text/fields'
+import { writings, type Writing, type WritingName } from './writings'
 
-/** What a destination's own writing looks like. */
-type Writing = Pick<Destination<never, Sent>, 'fields' | 'conditions' | 'escape'>
+/** How an email is to be written. A value, since it is told to a worker thread. */
+export interface How extends Pick<CompileOptions, 'styles' | 'print'>, Pick<TextOptions, 'links'> {
+  writing: WritingName
+  /** Where its pictures stand: by their names in a folder, by Content-ID, in the app, or each by its id. */
+  places: 'folder' | 'message' | 'app' | Readonly<Record<string, string>>
+}
+
+/** An email in the writing of whoever it goes to. */
+export interface Written {
+  title: string
+  subject: string
+  preheader: string
+  html: string
+  text: string
+  /** Its pictures in reading order, named. */
+  pictures: NamedPicture[]
+  manifest: Manifest
+}
+
+/** Content-ID of a named picture (RFC 2392). */
+export const contentId = (name: string): string => `${name}@mosaicus.example`
+
+function placesOf(how: How['places'], named: readonly NamedPicture[]): CompileOptions['src'] {
+  if (how === 'app') return ({ id }) => `/api/pictures/${id}`
+  if (typeof how === 'object') return ({ id }) => how[id]!
+  const names = new Map(named.map((n) => [n.picture.id, n.name]))
+  return how === 'folder'
+    ? ({ id }) => `images/${names.get(id)!}`
+    : ({ id }) => `cid:${contentId(names.get(id)!)}`
+}
 
 // Private use characters (Unicode, section 23.5) hold the places of fields and conditions while the words around them are escaped.
 const OPEN = '\ue000',
@@ -15,43 +47,6 @@ const held = new RegExp(`${OPEN}([^${OPEN}${PART}]*)${PART}([^${OPEN}${CLOSE}]*)
 
 const holdField: FieldWriter = ({ name, fallback }) => `${OPEN}${name}${PART}${fallback}${CLOSE}`
 
-/** An email's subject, preheader, HTML and text in the writing of a destination. */
-export interface Written extends CompiledJob {
-  subject: string
-  preheader: string
-}
-
-/** Compiles a job's email for a destination. @param src where its pictures stand there */
-export function writtenFor(d: Writing, jobId: string, src?: CompileOptions['src']): Written {
-  if (!d.escape) {
-    const job = compileJob(jobId, { src, fields: d.fields, conditions: d.conditions })
-    const said = (words: string) => replaceFields(words, d.fields)
-    return { ...job, subject: said(job.email.subject), preheader: said(job.email.preheader) }
-  }
-  const { html: escapeHtml, text: escapeText } = d.escape
-  const job = compileJob(jobId, { src, fields: holdField, conditions: holdConditions(d.conditions) })
-  const put = (text: string, escape: (outside: string) => string) => {
-    let out = ''
-    let from = 0
-    for (const m of text.matchAll(held)) {
-      const [whole, name, rest] = m as unknown as [string, string, string]
-      // Behind an empty name stands a mark of a condition.
-      const own = name ? d.fields({ name, fallback: rest } satisfies Field) : rest
-      out += escape(text.slice(from, m.index)) + own
-      from = m.index + whole.length
-    }
-    return out + escape(text.slice(from))
-  }
-  const said = (words: string) => put(replaceFields(words, holdField), escapeText)
-  return {
-    ...job,
-    html: put(job.html, escapeHtml),
-    text: put(job.text, escapeText),
-    subject: said(job.email.subject),
-    preheader: said(job.email.preheader),
-  }
-}
-
 /** Marks of conditions are held as they are, behind an empty name. */
 const holdConditions =
   (write: ConditionWriter): ConditionWriter =>
@@ -60,3 +55,46 @@ const holdConditions =
     const hold = (mark: string) => `${OPEN}${PART}${mark}${CLOSE}`
     return typeof marks === 'boolean' ? marks : { before: hold(marks.before), after: hold(marks.after) }
   }
+
+/** Puts what is held in the destination's own writing, and escapes all that stands around it. */
+function put(text: string, escape: (outside: string) => string, { fields }: Writing): string {
+  let out = ''
+  let from = 0
+  for (const m of text.matchAll(held)) {
+    const [whole, name, rest] = m as unknown as [string, string, string]
+    const own = name ? fields({ name, fallback: rest } satisfies Field) : rest
+    out += escape(text.slice(from, m.index)) + own
+    from = m.index + whole.length
+  }
+  return out + escape(text.slice(from))
+}
+
+/** Compiles an email for whoever it goes to. */
+export const write = (email: Email, house: HouseStyle, how: How): Written =>
+  writeAs(writings[how.writing], email, house, how)
+
+/** The same in any writing. */
+export function writeAs(own: Writing, email: Email, house: HouseStyle, how: Omit<How, 'writing'>): Written {
+  const { escape } = own
+  const pictures = namePictures(email)
+  const fields = escape ? holdField : own.fields
+  const conditions = escape ? holdConditions(own.conditions) : own.conditions
+  const toHtml = (s: string) => (escape ? put(s, escape.html, own) : s)
+  const toText = (s: string) => (escape ? put(s, escape.text, own) : s)
+  const { styles, print, links } = how
+  const src = placesOf(how.places, pictures)
+  const html = toHtml(compile(email, house, { src, fields, conditions, styles, print }))
+  const text = toText(compileText(email, { fields, conditions, house, links }))
+  return {
+    title: email.title,
+    subject: toText(replaceFields(email.subject, fields)),
+    preheader: toText(replaceFields(email.preheader, fields)),
+    html,
+    text,
+    pictures,
+    manifest: manifestOf(email, { html: bytesOf(html), text: bytesOf(text) }),
+  }
+}
+
+/** bytes in UTF-8 */
+const bytesOf = (text: string): number => Buffer.byteLength(text)

@@ -1,5 +1,5 @@
 import { readEmail } from '@/core/tiles/document'
-import { and, eq } from 'drizzle-orm'
+import { and, eq, sql } from 'drizzle-orm'
 import { compile } from '@/core/compile'
 import { readHouse } from '@/core/email/migrations'
 import { plainHouseStyle, type HouseStyle } from '@/core/email/styles'
@@ -50,7 +50,11 @@ export function changeClient(
 ): Client & { emails: Inheritance } {
   const before = clientOf(id)
   if (set.name !== undefined || set.house !== undefined)
-    db().update(clients).set(set).where(eq(clients.id, id)).run()
+    db()
+      .update(clients)
+      .set({ ...set, revision: sql`${clients.revision} + 1` })
+      .where(eq(clients.id, id))
+      .run()
   return { ...clientOf(id), emails: inheritance(id, before.house, set.house ?? before.house) }
 }
 

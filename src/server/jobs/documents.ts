@@ -4,13 +4,15 @@ import { readPlan, type CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import { db } from '../db'
 import { documents, jobs } from '../db/schema'
-import { Problem } from '../problem'
+import { refreshFigures } from './figures'
+import { rawDocument } from './stored'
+import { brokenDocument, Problem } from '../problem'
 
 interface Bodies {
   cuts: CutPlan
   email: Email
 }
-export type DocumentKind = keyof Bodies
+type DocumentKind = keyof Bodies
 export interface Saved<K extends DocumentKind> {
   revision: number
   body: Bodies[K]
@@ -20,14 +22,18 @@ export interface Saved<K extends DocumentKind> {
 /** A document as it was stored, however long ago, in its present form. */
 const readers: { [K in DocumentKind]: (body: unknown) => Bodies[K] } = { cuts: readPlan, email: readEmail }
 
-/** The stored document of a job, or null where there is none yet. */
+/**
+ * The stored document of a job, or null where there is none yet. Throws a Problem (422) where what is stored is none
+ * that can be read.
+ */
 export function readDocument<K extends DocumentKind>(jobId: string, kind: K): Saved<K> | null {
-  const row = db()
-    .select()
-    .from(documents)
-    .where(and(eq(documents.jobId, jobId), eq(documents.kind, kind)))
-    .get()
-  return row ? { revision: row.revision, body: readers[kind](row.body), savedAt: row.savedAt } : null
+  const row = rawDocument(jobId, kind)
+  if (!row) return null
+  try {
+    return { revision: row.revision, body: readers[kind](row.body), savedAt: row.savedAt }
+  } catch (error) {
+    throw brokenDocument(error, row.revision)
+  }
 }
 
 /**
@@ -40,6 +46,8 @@ export function saveDocument<K extends DocumentKind>(
   from: number,
   body: Bodies[K],
 ): Saved<K> {
+  // The wall's figures are made anew once all that is saved together is saved.
+  setImmediate(() => refreshFigures(jobId))
   return db().transaction(
     (tx) => {
       const row = tx

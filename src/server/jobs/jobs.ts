@@ -1,15 +1,15 @@
-import { toMend } from '@/core/checks'
-import { and, desc, eq } from 'drizzle-orm'
+import { and, desc, eq, getTableColumns, max, sql, type SQL } from 'drizzle-orm'
+import { alias } from 'drizzle-orm/sqlite-core'
 import { newId } from '@/core/email/defaults'
 import { db } from '../db'
-import { deliveries, documents, jobs } from '../db/schema'
+import { clients, deliveries, documents, figures, jobs, pictures } from '../db/schema'
 import { notFound } from '../problem'
-import { pictureInfo } from '../pictures/store'
+import { pictureInfo, refOf } from '../pictures/store'
 import type { DesignLayers } from '@/core/cut/layers'
 import type { PictureRef } from '@/core/picture/ref'
 import { clientOf, type Client } from './clients'
-import { readDocument } from './documents'
-import { proofOf } from './proof'
+import type { KnownFigures } from '../pool/proof'
+import { figuresOf } from './figures'
 
 export interface Job {
   id: string
@@ -19,6 +19,8 @@ export interface Job {
   width: number
   due: string | null
   archived: boolean
+  /** Whether its previews may load pictures and fonts from elsewhere. */
+  remote: boolean
   design: PictureRef & {
     name: string
     /** Design pixels for each px of the email. */ scale: number
@@ -41,6 +43,8 @@ export interface JobSummary extends Omit<Job, 'client'> {
   cutCount: number
   toMend: number
   toMind: number
+  /** Why its documents cannot be read or compiled; null where all is well. */
+  trouble: string | null
   emailRevision: number
 }
 
@@ -56,6 +60,7 @@ export function jobOf(id: string): Job {
     width: row.width,
     due: row.due,
     archived: row.archived,
+    remote: row.remote,
     design: {
       ...design,
       name: row.designName,
@@ -69,50 +74,101 @@ export function jobOf(id: string): Job {
   }
 }
 
-/** A job with its state and what is left to mend. */
-export function summaryOf(id: string): JobSummary {
-  const { client, ...job } = jobOf(id)
-  const email = readDocument(id, 'email')
-  const cuts = readDocument(id, 'cuts')
-  const findings = email ? proofOf(id).findings : []
-  const left = toMend(findings).length
-  const handed =
-    email &&
-    db()
-      .select({ revision: deliveries.revision })
-      .from(deliveries)
-      .where(and(eq(deliveries.jobId, id), eq(deliveries.state, 'done')))
-      .orderBy(desc(deliveries.revision))
-      .get()
-  const state: JobState = !email
-    ? cuts?.body.cuts.length
-      ? 'cut'
-      : 'design'
-    : left
-      ? 'composing'
-      : handed && handed.revision >= email.revision
-        ? 'handed over'
-        : 'ready'
+/** How far a job is. @param handed the latest revision that was handed over */
+function stateOf(f: KnownFigures, emailRevision: number, handed: number): JobState {
+  if (!emailRevision) return f.cutCount ? 'cut' : 'design'
+  if (f.trouble || f.toMend) return 'composing'
+  return handed >= emailRevision ? 'handed over' : 'ready'
+}
+
+/** The latest revision of each job that was handed over. */
+const handedOver = () =>
+  db()
+    .select({ jobId: deliveries.jobId, revision: max(deliveries.revision).as('handed') })
+    .from(deliveries)
+    .where(eq(deliveries.state, 'done'))
+    .groupBy(deliveries.jobId)
+    .as('handed')
+
+const wide = alias(pictures, 'wide')
+const slim = alias(pictures, 'slim')
+const former = alias(pictures, 'former')
+const email = alias(documents, 'email')
+const cuts = alias(documents, 'cuts')
+
+/** All that the wall shows of jobs, in one query. */
+function rowsOf(where: SQL) {
+  const handed = handedOver()
+  return db()
+    .select({
+      job: { ...getTableColumns(jobs), layers: sql<number>`json_array_length(${jobs.layers}, '$.texts')` },
+      client: { id: clients.id, name: clients.name },
+      wide,
+      slim,
+      former,
+      emailRevision: email.revision,
+      cutsRevision: cuts.revision,
+      houseRevision: clients.revision,
+      handed: handed.revision,
+      kept: { of: figures.of, body: figures.body },
+    })
+    .from(jobs)
+    .innerJoin(clients, eq(clients.id, jobs.clientId))
+    .innerJoin(wide, eq(wide.id, jobs.designId))
+    .leftJoin(slim, eq(slim.id, jobs.narrowId))
+    .leftJoin(former, eq(former.id, jobs.beforeId))
+    .leftJoin(email, and(eq(email.jobId, jobs.id), eq(email.kind, 'email')))
+    .leftJoin(cuts, and(eq(cuts.jobId, jobs.id), eq(cuts.kind, 'cuts')))
+    .leftJoin(figures, eq(figures.jobId, jobs.id))
+    .leftJoin(handed, eq(handed.jobId, jobs.id))
+    .where(where)
+    .orderBy(desc(jobs.updatedAt))
+    .all()
+}
+
+async function summaryFrom(row: ReturnType<typeof rowsOf>[number]): Promise<JobSummary> {
+  const { job, client, kept } = row
+  const emailRevision = row.emailRevision ?? 0
+  const stamp = { emailRevision, cutsRevision: row.cutsRevision ?? 0, houseRevision: row.houseRevision }
+  const known = await figuresOf(job.id, stamp, kept?.of ? kept : undefined)
+  const { id, name, width, due, archived, remote, createdAt, updatedAt } = job
   return {
-    ...job,
-    client: { id: client.id, name: client.name },
-    state,
-    cutCount: cuts?.body.cuts.length ?? 0,
-    toMend: left,
-    toMind: findings.filter((f) => !f.muted).length - left,
-    emailRevision: email?.revision ?? 0,
+    id,
+    name,
+    width,
+    due,
+    archived,
+    remote,
+    createdAt,
+    updatedAt,
+    design: {
+      ...refOf(row.wide),
+      name: job.designName,
+      scale: row.wide.width / width,
+      worded: !!job.layers,
+    },
+    narrow: row.slim && { ...refOf(row.slim), name: job.narrowName ?? '' },
+    before: row.former && refOf(row.former),
+    client,
+    state: stateOf(known, emailRevision, row.handed ?? 0),
+    cutCount: known.cutCount,
+    toMend: known.toMend,
+    toMind: known.toMind,
+    trouble: known.trouble,
+    emailRevision,
   }
 }
 
+/** A job with its state and what is left to mend. Throws a Problem (404) where there is none of that id. */
+export async function summaryOf(id: string): Promise<JobSummary> {
+  const [row] = rowsOf(eq(jobs.id, id))
+  if (!row) throw notFound('job', id)
+  return summaryFrom(row)
+}
+
 /** All jobs, the latest changed first. */
-export const listJobs = (archived = false): JobSummary[] =>
-  db()
-    .select({ id: jobs.id })
-    .from(jobs)
-    .where(eq(jobs.archived, archived))
-    .orderBy(desc(jobs.updatedAt))
-    .all()
-    .map((j) => summaryOf(j.id))
+export const listJobs = (archived = false): Promise<JobSummary[]> =>
+  Promise.all(rowsOf(eq(jobs.archived, archived)).map(summaryFrom))
 
 /** Starts a job from a design that has been taken in. */
 export function createJob(what: {
@@ -124,7 +180,7 @@ export function createJob(what: {
   designName: string
   layers?: DesignLayers | null
   narrow?: { picture: PictureRef; name: string } | null
-}): JobSummary {
+}): Job {
   clientOf(what.clientId)
   const id = newId(),
     now = new Date().toISOString()
@@ -145,14 +201,14 @@ export function createJob(what: {
       updatedAt: now,
     })
     .run()
-  return summaryOf(id)
+  return jobOf(id)
 }
 
 /** Renames a job, sets its day or the width of its email, archives it or brings it back. */
 export function changeJob(
   id: string,
-  set: { name?: string; due?: string | null; archived?: boolean; width?: number },
-): JobSummary {
+  set: { name?: string; due?: string | null; archived?: boolean; remote?: boolean; width?: number },
+): Job {
   jobOf(id)
   if (Object.keys(set).length)
     db()
@@ -160,11 +216,11 @@ export function changeJob(
       .set({ ...set, updatedAt: new Date().toISOString() })
       .where(eq(jobs.id, id))
       .run()
-  return summaryOf(id)
+  return jobOf(id)
 }
 
 /** A copy of a job with its cuts and email; what was delivered stays with the first. */
-export function duplicateJob(id: string): JobSummary {
+export function duplicateJob(id: string): Job {
   const source = jobOf(id)
   const copy = newId(),
     now = new Date().toISOString()
@@ -190,7 +246,7 @@ export function duplicateJob(id: string): JobSummary {
         .values({ ...d, jobId: copy, revision: 1, savedAt: now })
         .run()
   })
-  return summaryOf(copy)
+  return jobOf(copy)
 }
 
 /** What a job's design knows beyond its pixels, or null. */
@@ -198,7 +254,7 @@ export const layersOf = (id: string): DesignLayers | null =>
   db().select({ layers: jobs.layers }).from(jobs).where(eq(jobs.id, id)).get()?.layers ?? null
 
 /** Gives a job its narrow design, or takes it away. */
-export function setNarrow(id: string, narrow: { picture: PictureRef; name: string } | null): JobSummary {
+export function setNarrow(id: string, narrow: { picture: PictureRef; name: string } | null): Job {
   jobOf(id)
   db()
     .update(jobs)
@@ -209,5 +265,5 @@ export function setNarrow(id: string, narrow: { picture: PictureRef; name: strin
     })
     .where(eq(jobs.id, id))
     .run()
-  return summaryOf(id)
+  return jobOf(id)
 }

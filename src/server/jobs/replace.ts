@@ -6,11 +6,10 @@ import type { TakenDesign } from '../designs/take-in'
 import { fileOf } from '../pictures/store'
 import { compute } from '../pool'
 import { readDocument, saveDocument } from './documents'
-import { jobOf, summaryOf, type JobSummary } from './jobs'
+import { jobOf } from './jobs'
 
 /** What replacing a design did to its cuts. */
 export interface Replaced {
-  job: JobSummary
   plan: CutPlan | null
   /** Of the plan. */
   revision: number
@@ -49,7 +48,6 @@ export async function replaceDesign(
       .run()
     const cuts = plan && fate ? saveDocument(jobId, 'cuts', plan.revision, fate.plan) : null
     return {
-      job: summaryOf(jobId),
       plan: cuts?.body ?? null,
       revision: cuts?.revision ?? 0,
       kept: fate?.kept ?? 0,

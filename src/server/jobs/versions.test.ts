@@ -13,10 +13,12 @@ import { takeInDesign } from '@/test-support/server'
 import { changeClient, clientOf, createClient } from './clients'
 import { readDocument, saveDocument } from './documents'
 import { createJob } from './jobs'
-import { compileJob } from './proof'
+import { writtenJob } from './proof'
 import { keepVersion, listVersions, versionOf } from './versions'
 
 ownData()
+
+const written = (job: string) => writtenJob(job, { writing: 'document', places: 'app' })
 
 async function jobOfClient(clientId: string) {
   const design = await takeInDesign(await samplePng(1200, 400), 'd.png')
@@ -83,19 +85,19 @@ test('documents stored by the first version of the app are read as those of toda
     revision: 7,
     body: { version: EMAIL_VERSION, way: 'bands' },
   })
-  expect(compileJob(job.id).html).toContain('Walk number 0')
+  expect((await written(job.id)).html).toContain('Walk number 0')
 })
 
 test('an email of plain text has no HTML part; one by hand is what was written', async () => {
   const job = await jobOfClient(createClient('Plain').id)
   saveDocument(job.id, 'email', 0, { ...longEmail(1), way: 'plain', plain: 'Hello [[given_name | friend]]' })
-  expect(compileJob(job.id)).toMatchObject({ html: '', text: 'Hello [[given_name | friend]]\n' })
+  expect(await written(job.id)).toMatchObject({ html: '', text: 'Hello [[given_name | friend]]\n' })
   saveDocument(job.id, 'email', 1, {
     ...longEmail(1),
     way: 'hand',
     hand: { html: '<P>x [[a]]', pictures: {}, inline: false },
   })
-  expect(compileJob(job.id).html).toBe('<P>x [[a]]')
+  expect((await written(job.id)).html).toBe('<P>x [[a]]')
 })
 
 test('an icon is drawn at its size, in its colours, on its shape', async () => {

@@ -68,14 +68,17 @@ export async function keepNew({ ref, bytes }: NewPicture): Promise<PictureRef> {
 export function pictureInfo(id: string): PictureRef {
   const row = db().select().from(pictures).where(eq(pictures.id, id)).get()
   if (!row) throw notFound('picture', id)
-  return {
-    id: row.id,
-    type: row.type as PictureRef['type'],
-    width: row.width,
-    height: row.height,
-    bytes: row.bytes,
-  }
+  return refOf(row)
 }
+
+/** A picture as documents speak of it. */
+export const refOf = ({ id, type, width, height, bytes }: typeof pictures.$inferSelect): PictureRef => ({
+  id,
+  type: type as PictureRef['type'],
+  width,
+  height,
+  bytes,
+})
 
 /** A picture's bytes. */
 export async function pictureBytes(id: string): Promise<Buffer> {

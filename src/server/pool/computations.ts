@@ -8,6 +8,13 @@ import { leftOut } from '@/core/cut/left-out'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
 import { linkedSheets } from '@/core/house/sheets'
+import { readHouse } from '@/core/email/migrations'
+import type { Email } from '@/core/email/schema'
+import { namePictures } from '@/core/handover/names'
+import { readEmail } from '@/core/tiles/document'
+import { write, type How } from '../destinations/written'
+import { brokenDocument } from '../problem'
+import { figures, proof } from './proof'
 import { deckOfFile } from '../decks/read'
 import { openDesign, readDesign } from '../designs/read'
 import { pageOf, pageOfFile } from '../house/read'
@@ -26,6 +33,20 @@ interface File {
   name: string
 }
 
+/** Documents as they are stored. */
+interface Stored {
+  email: unknown
+  house: unknown
+}
+
+function storedEmail(body: unknown): Email {
+  try {
+    return readEmail(body)
+  } catch (error) {
+    throw brokenDocument(error)
+  }
+}
+
 /**
  * What worker threads compute: pure functions of what they are given, without the database. Everything that parses or draws what came from outside
  * is here.
@@ -41,6 +62,12 @@ export const computations = {
     pageOf(html, sheets, base),
   linkedSheets: ({ html }: { html: string }) => linkedSheets(html),
   pageOfFile: ({ bytes, name }: File) => pageOfFile(bufferOf(bytes), name),
+
+  /** An email, compiled for whoever it goes to. @param email, house as they are stored */
+  written: ({ email, house, how }: Stored & { how: How }) => write(storedEmail(email), readHouse(house), how),
+  proof: ({ email, house }: Stored) => proof(storedEmail(email), readHouse(house)),
+  namePictures: ({ email }: Pick<Stored, 'email'>) => namePictures(storedEmail(email)),
+  figures: ({ email, cuts, house }: Stored & { cuts: unknown }) => figures(email, cuts, house),
 
   /** Finds the parts of a design. @param design its file @param scale design px for each px of the email */
   autocut: async (

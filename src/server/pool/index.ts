@@ -63,7 +63,9 @@ export async function compute<N extends Name>(
 /** Why a computation ended without an answer. */
 function endedBy(error: Error, signal: AbortSignal | undefined, late: AbortSignal, deadline: number): Error {
   if (error instanceof Problem) return error
-  if (signal?.aborted) return new DOMException('Cancelled', 'AbortError')
+  // Closing the pool ends what runs.
+  if (signal?.aborted || error.message === 'Terminating worker thread')
+    return new DOMException('Cancelled', 'AbortError')
   if (late.aborted)
     return new Problem(
       422,

@@ -13,6 +13,13 @@ export interface Call {
 /** Problems cross the border between threads as values. */
 export type Answer = { value: unknown } | { problem: ProblemLike }
 
+const tooDeep = new Problem(
+  422,
+  'too-deep',
+  'This is nested too deeply',
+  'Its elements stand inside each other many hundred times. Make it simpler, then try again.',
+)
+
 /** The entry of a worker thread. */
 export default async function answer({ name, input, port }: Call): Promise<Answer> {
   const tell: Tell = (progress) => port?.postMessage(progress)
@@ -21,6 +28,8 @@ export default async function answer({ name, input, port }: Call): Promise<Answe
     return { value: await compute(input, tell) }
   } catch (error) {
     if (error instanceof Problem) return { problem: error.toJSON() }
+    // The stack is full: what was read is nested deeper than anything a person writes.
+    if (error instanceof RangeError && /call stack/.test(error.message)) return { problem: tooDeep.toJSON() }
     throw error
   } finally {
     port?.close()

@@ -1,9 +1,11 @@
 import { serve, serveLong } from '@/server/api/serve'
 import { takeInBoard } from '@/server/designs/take-in'
 import { clientOf } from '@/server/jobs/clients'
-import { createJob, listJobs } from '@/server/jobs/jobs'
+import { createJob, listJobs, summaryOf } from '@/server/jobs/jobs'
 
-export const GET = serve('GET /api/jobs', ({ query }) => ({ jobs: listJobs(query.archived === 'true') }))
+export const GET = serve('GET /api/jobs', async ({ query }) => ({
+  jobs: await listJobs(query.archived === 'true'),
+}))
 
 export const POST = serveLong(
   'POST /api/jobs',
@@ -24,6 +26,6 @@ export const POST = serveLong(
       layers: taken.layers,
       narrow,
     })
-    return { ...job, notes: taken.notes }
+    return { ...(await summaryOf(job.id)), notes: taken.notes }
   },
 )

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Destination } from '../destination'
-import { built, mailOf, writing, type Envelope } from '../mail'
+import { built, mailOf, type Envelope } from '../mail'
 
 const nobody: Envelope = { from: 'Mosaicus <studio@mosaicus.example>', to: 'reader@mosaicus.example' }
 
@@ -8,23 +8,24 @@ const nobody: Envelope = { from: 'Mosaicus <studio@mosaicus.example>', to: 'read
 export async function emlOf(
   jobId: string,
   envelope: Envelope = nobody,
+  signal?: AbortSignal,
 ): Promise<{ bytes: Buffer; revision: number }> {
-  const { mail, revision } = await mailOf(jobId, envelope)
+  const { mail, revision } = await mailOf(jobId, envelope, signal)
   return { bytes: await built(mail), revision }
 }
 
 /** A message that mail programs open, given to the person. */
 export const eml: Destination<Record<string, never>, { revision: number; bytes: number }> = {
   name: 'eml',
-  ...writing,
+  writing: 'message',
   limits: {
     pictures: ['image/png', 'image/jpeg', 'image/gif', 'image/webp'],
     pictureBytes: Infinity,
     needs: [],
   },
   credentials: z.object({}),
-  send: async (jobId) => {
-    const { bytes, revision } = await emlOf(jobId)
+  send: async (jobId, _, { signal }) => {
+    const { bytes, revision } = await emlOf(jobId, nobody, signal)
     return { sent: { revision, bytes: bytes.length }, file: bytes }
   },
   summary: ({ bytes }) => `Message of ${(bytes / 1024).toFixed(0)} KB`,

@@ -1,27 +1,11 @@
 import { createHash } from 'node:crypto'
 import { z } from 'zod'
-import { said } from '@/core/email/conditions'
-import { namePictures } from '@/core/handover/names'
-import { UNSUBSCRIBE, type FieldWriter } from '@/core/text/fields'
-import { compileJob } from '../../jobs/proof'
+import { picturesOfJob, writtenJob } from '../../jobs/proof'
 import { pictureBytes } from '../../pictures/store'
 import { Problem } from '../../problem'
 import { ownAddress } from '../../settings'
 import type { Delivering, Destination } from '../destination'
-import { writtenFor } from '../written'
 import { call } from './call'
-
-/**
- * How the sending-platform stand-in writes fields: `{:name:fallback:}`, and `{:leave_link:}` for the way out.
- */
-const fields: FieldWriter = ({ name, fallback }) =>
-  name === UNSUBSCRIBE ? '{:leave_link:}' : `{:${name}${fallback ? `:${fallback}` : ''}:}`
-
-/** Words that begin as a field or a condition does: parted by a character that is not seen, or in HTML by a reference. */
-const escape = {
-  html: (markup: string) => markup.replace(/\{(?=[:?])/g, '&#123;'),
-  text: (words: string) => words.replace(/\{(?=[:?])/g, '{\u200b'),
-}
 
 const pictureAnswer = z.object({ address: z.string().url() })
 const templateAnswer = z.object({ id: z.string(), address: z.string().url() })
@@ -51,7 +35,7 @@ async function sendPictures(
   token: string,
   { tell, signal }: Delivering,
 ): Promise<Map<string, string>> {
-  const named = namePictures(compileJob(jobId).email)
+  const named = await picturesOfJob(jobId, signal)
   const addresses = new Map<string, string>()
   for (const [i, n] of named.entries()) {
     tell({ done: i, total: named.length + 1, what: `Sending picture ${n.name}` })
@@ -71,8 +55,10 @@ async function send(jobId: string, { token }: Credentials, how: Delivering): Pro
   const addresses = await sendPictures(jobId, token, how)
   const total = addresses.size + 1
   how.tell({ done: addresses.size, total, what: 'Sending the template' })
-  const { email, html, text, subject, preheader, revision } = writtenFor(platform, jobId, ({ id }) =>
-    addresses.get(id)!,
+  const { title, html, text, subject, preheader, revision } = await writtenJob(
+    jobId,
+    { writing: platform.writing, places: Object.fromEntries(addresses) },
+    how.signal,
   )
   const made = await call(
     `${base()}/templates`,
@@ -80,7 +66,7 @@ async function send(jobId: string, { token }: Credentials, how: Delivering): Pro
     {
       method: 'POST',
       headers: { 'content-type': 'application/json', 'idempotency-key': how.key },
-      body: JSON.stringify({ name: email.title || email.subject, subject, preheader, html, text }),
+      body: JSON.stringify({ name: title || subject, subject, preheader, html, text }),
     },
     templateAnswer,
     how.signal,
@@ -104,9 +90,7 @@ async function readBack(pushed: Pushed, { token }: Credentials, { signal }: Deli
 /** The sending-platform stand-in. */
 export const platform: Destination<Credentials, Pushed> = {
   name: 'platform',
-  fields,
-  conditions: (c) => ({ before: `{?${said(c)}?}`, after: '{?end?}' }),
-  escape,
+  writing: 'platform',
   limits: {
     pictures: ['image/png', 'image/jpeg', 'image/gif'],
     pictureBytes: 10 * 1024 * 1024,

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { Problem } from '../../problem'
 import { smtpPort } from '../../settings'
 import type { Delivering, Destination } from '../destination'
-import { built, mailOf, writing, type Envelope } from '../mail'
+import { built, mailOf, type Envelope } from '../mail'
 
 /** Longest waits for the mail server, ms. */
 const CONNECT = 10_000
@@ -16,8 +16,12 @@ export interface TestSent {
 }
 
 /** Sends by SMTP. Throws a Problem (502) with the server's own words where it does not take the message. */
-async function send(jobId: string, envelope: Envelope, { key }: Delivering): Promise<{ sent: TestSent }> {
-  const { mail, revision } = await mailOf(jobId, envelope)
+async function send(
+  jobId: string,
+  envelope: Envelope,
+  { key, signal }: Delivering,
+): Promise<{ sent: TestSent }> {
+  const { mail, revision } = await mailOf(jobId, envelope, signal)
   // Mail programs take two messages of one id for the same.
   const messageId = `<${key}@mosaicus.example>`
   const raw = await built({ ...mail, messageId })
@@ -47,7 +51,7 @@ async function send(jobId: string, envelope: Envelope, { key }: Delivering): Pro
 /** A test send to the inbox stand-in. */
 export const testSend: Destination<Envelope, TestSent> = {
   name: 'test-send',
-  ...writing,
+  writing: 'message',
   limits: {
     pictures: ['image/png', 'image/jpeg', 'image/gif', 'image/webp'],
     pictureBytes: Infinity,

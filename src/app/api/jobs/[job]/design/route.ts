@@ -1,6 +1,6 @@
 import { serve, serveLong } from '@/server/api/serve'
 import { takeInBoard } from '@/server/designs/take-in'
-import { jobOf, setNarrow } from '@/server/jobs/jobs'
+import { jobOf, setNarrow, summaryOf } from '@/server/jobs/jobs'
 import { replaceDesign } from '@/server/jobs/replace'
 
 export const PUT = serveLong(
@@ -9,12 +9,17 @@ export const PUT = serveLong(
   async ({ params: { job }, form, fields }, _, signal) => {
     const { bytes, name } = await form!.file('design')
     const taken = await takeInBoard(bytes, name, fields.board, signal)
-    if (fields.role !== 'narrow') return replaceDesign(job, taken, name, signal)
+    if (fields.role !== 'narrow') {
+      const replaced = await replaceDesign(job, taken, name, signal)
+      return { ...replaced, job: await summaryOf(job) }
+    }
+    setNarrow(job, { picture: taken.picture, name })
     const same = { plan: null, revision: 0, kept: 0, moved: 0, changed: 0 }
-    return { ...same, job: setNarrow(job, { picture: taken.picture, name }), notes: taken.notes }
+    return { ...same, job: await summaryOf(job), notes: taken.notes }
   },
 )
 
-export const DELETE = serve('DELETE /api/jobs/:job/design', ({ params }) => ({
-  job: setNarrow(params.job, null),
-}))
+export const DELETE = serve('DELETE /api/jobs/:job/design', async ({ params: { job } }) => {
+  setNarrow(job, null)
+  return { job: await summaryOf(job) }
+})

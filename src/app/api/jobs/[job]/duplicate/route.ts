@@ -1,4 +1,6 @@
 import { serve } from '@/server/api/serve'
-import { duplicateJob } from '@/server/jobs/jobs'
+import { duplicateJob, summaryOf } from '@/server/jobs/jobs'
 
-export const POST = serve('POST /api/jobs/:job/duplicate', ({ params }) => duplicateJob(params.job))
+export const POST = serve('POST /api/jobs/:job/duplicate', ({ params }) =>
+  summaryOf(duplicateJob(params.job).id),
+)

@@ -1,18 +1,22 @@
-import { asSample, asWritten } from '@/core/text/fields'
 import { serveFile } from '@/server/api/serve'
-import { compileJob } from '@/server/jobs/proof'
+import { jobOf } from '@/server/jobs/jobs'
+import { writtenJob } from '@/server/jobs/proof'
 
-/** The markup may be a client's: whoever opens it directly gets it without scripts, forms or an origin. */
-const policy = "sandbox; default-src 'none'; img-src 'self' data: https: http:; style-src 'unsafe-inline'"
+/**
+ * The markup may be a client's: whoever opens it directly gets it without scripts, forms or an origin. Pictures and
+ * fonts from elsewhere load where a person has let them, for this job.
+ */
+const policy = (elsewhere: string) =>
+  `sandbox; default-src 'none'; img-src 'self' data:${elsewhere}; font-src data:${elsewhere}; style-src 'unsafe-inline'${elsewhere}`
 
-export const GET = serveFile('GET /api/jobs/:job/html', ({ params, query }) => {
-  const fields =
-    query.fields === 'sample' ? asSample({ unsubscribe: 'https://unsubscribe.example/' }) : asWritten
-  return new Response(compileJob(params.job, { fields, styles: query.styles, print: query.print }).html, {
+export const GET = serveFile('GET /api/jobs/:job/html', async ({ params, query, request: { signal } }) => {
+  const { styles, print } = query
+  const writing = query.fields === 'sample' ? 'preview' : 'document'
+  const { html } = await writtenJob(params.job, { writing, places: 'app', styles, print }, signal)
+  return new Response(html, {
     headers: {
       'content-type': 'text/html; charset=utf-8',
-      'content-security-policy': policy,
-      'x-content-type-options': 'nosniff',
+      'content-security-policy': policy(jobOf(params.job).remote ? ' https: http:' : ''),
       'cache-control': 'no-cache',
     },
   })

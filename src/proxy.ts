@@ -1,0 +1,40 @@
+import { NextResponse, type NextRequest } from 'next/server'
+import { refusal } from './server/api/own-site'
+import { problemResponse } from './server/api/respond'
+
+/**
+ * What the app's pages may load (Content Security Policy Level 3). Only scripts of the app run, each with the
+ * answer's own nonce. Pictures and sheets from elsewhere are let in here and kept out by the policy of each frame
+ * (src/ui/parts/framed.ts), since a frame within a page is under both.
+ */
+const policy = (nonce: string): string =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic' 'wasm-unsafe-eval'`,
+    "style-src 'self' 'unsafe-inline' http: https:",
+    'img-src * data: blob:',
+    'font-src * data:',
+    "connect-src 'self' data: blob:",
+    "worker-src 'self' blob:",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'self'",
+  ].join('; ')
+
+/** Requests for pages pass here first. Those for the API do not: their bodies would be held in memory on the way. */
+export const config = { matcher: '/((?!api/).*)' }
+
+export function proxy(request: NextRequest): Response {
+  const refused = refusal(request)
+  if (refused) return problemResponse(refused)
+  const nonce = Buffer.from(crypto.randomUUID()).toString('base64')
+  const csp = policy(nonce)
+  // The framework reads the nonce off the request, for the scripts it writes.
+  const asked = new Headers(request.headers)
+  asked.set('content-security-policy', csp)
+  asked.set('x-nonce', nonce)
+  const answer = NextResponse.next({ request: { headers: asked } })
+  answer.headers.set('content-security-policy', csp)
+  return answer
+}

@@ -1,0 +1,46 @@
+import { findingsOf, toMend, type Finding } from '@/core/checks'
+import { HTML_LIMIT } from '@/core/checks/weight'
+import { compile } from '@/core/compile'
+import { readPlan } from '@/core/cut/plan'
+import { styleOf } from '@/core/email/cascade'
+import type { Email } from '@/core/email/schema'
+import type { HouseStyle } from '@/core/email/styles'
+import { readHouse } from '@/core/email/migrations'
+import { readEmail } from '@/core/tiles/document'
+
+/** What the checks find in an email, and how much of the HTML limit is used. */
+export interface Proof {
+  bytes: number
+  limit: number
+  findings: Finding[]
+}
+
+export function proof(email: Email, house: HouseStyle): Proof {
+  const html = compile(email, house, { src: ({ id }) => `/api/pictures/${id}` })
+  const bytes = Buffer.byteLength(html)
+  return { bytes, limit: HTML_LIMIT, findings: findingsOf(email, styleOf(house, email.styles), html, bytes) }
+}
+
+/** What a job's documents come to: figures of the wall. */
+export interface Figures {
+  cutCount: number
+  toMend: number
+  toMind: number
+}
+
+/** The same as it is kept, or why the documents cannot be looked at. */
+export interface KnownFigures extends Figures {
+  /** Why its email or plan cannot be read or compiled; null where all is well. */
+  trouble: string | null
+}
+
+/** @param email, cuts as they are stored; null where there is none yet */
+export function figures(email: unknown, cuts: unknown, house: unknown): Figures {
+  const findings = email ? proof(readEmail(email), readHouse(house)).findings : []
+  const left = toMend(findings).length
+  return {
+    cutCount: cuts ? readPlan(cuts).cuts.length : 0,
+    toMend: left,
+    toMind: findings.filter((f) => !f.muted).length - left,
+  }
+}
