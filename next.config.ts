@@ -6,9 +6,10 @@ const headers = {
   'X-Frame-Options': 'SAMEORIGIN',
   'Referrer-Policy': 'no-referrer',
   'Cross-Origin-Opener-Policy': 'same-origin',
-  'Cross-Origin-Resource-Policy': 'same-origin',
   'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
 }
+
+const listed = (of: Record<string, string>) => Object.entries(of).map(([key, value]) => ({ key, value }))
 
 const config: NextConfig = {
   // Native or socket-using packages stay outside the bundle.
@@ -28,7 +29,9 @@ const config: NextConfig = {
   ],
   poweredByHeader: false,
   headers: async () => [
-    { source: '/:path*', headers: Object.entries(headers).map(([key, value]) => ({ key, value })) },
+    { source: '/:path*', headers: listed(headers) },
+    // Pictures are shown in frames without an origin, and named by what nobody can guess.
+    { source: '/((?!api/pictures/).*)', headers: listed({ 'Cross-Origin-Resource-Policy': 'same-origin' }) },
   ],
   devIndicators: false,
   distDir: process.env.MOSAICUS_DIST ?? '.next',

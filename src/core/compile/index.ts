@@ -42,6 +42,15 @@ export interface Compiled {
    * begin.
    */
   places: () => Lines[]
+  /** The same text, parted at its bands; one without bands is all `before`. */
+  parts: () => Parts
+}
+
+/** An email's text, parted at its bands: what has not changed is the same string as before. */
+export interface Parts {
+  before: string
+  bands: readonly { id: string; html: string }[]
+  after: string
 }
 
 /** The form in which trees are written. */
@@ -196,11 +205,8 @@ export const bandTrees = (
  */
 export function compileMapped(email: Email, house: HouseStyle, options: CompileOptions): Compiled {
   if (email.way === 'hand' && email.hand)
-    return {
-      html: byHandHtml(email.hand, options.src, options.fields ?? asWritten, options.styles),
-      places: () => [],
-    }
-  if (email.way === 'plain') return { html: '', places: () => [] }
+    return whole(byHandHtml(email.hand, options.src, options.fields ?? asWritten, options.styles))
+  if (email.way === 'plain') return whole('')
   const c = contextOf(email, house, options)
   const form: Form = {
     marks: options.marks ?? false,
@@ -210,35 +216,43 @@ export function compileMapped(email: Email, house: HouseStyle, options: CompileO
   return form.styles === 'head' ? compileHead(email, c, form) : compileBands(email, c, form)
 }
 
+/** A text without bands. */
+const whole = (html: string): Compiled => ({
+  html,
+  places: () => [],
+  parts: () => ({ before: html, bands: [], after: '' }),
+})
+
 function compileBands(email: Email, c: CompileContext, form: Form): Compiled {
   const sheets: Sheets = { sheet: form.styles !== 'inline' }
-  const run = joinAll(email.bands.map((b) => textOf(b, c, form)))
+  const runs = email.bands.map((b) => textOf(b, c, form))
   const body = [bodyTree(email, c, sheets)]
-  return around(email, c, form, form.styles === 'inline' ? withoutSheet(body) : body, run, sheets)
+  return around(email, c, form, form.styles === 'inline' ? withoutSheet(body) : body, runs, sheets)
 }
 
 /** All styles in the head: their names are counted through the whole document, so no band is remembered. */
 function compileHead(email: Email, c: CompileContext, form: Form): Compiled {
   const pass = new StylesToHead()
   const body = pass.apply([bodyTree(email, c, { sheet: true })])
-  const runs = email.bands.flatMap((band) => {
+  const runs = email.bands.map((band) => {
     const shown = band.when ? c.conditions(band.when) : true
-    if (shown === false) return []
+    if (shown === false) return nothing
     const { tree, rules } = treeOf(band, c)
-    return [runOf(pass.apply(tree), rules, form, shown)]
+    return runOf(pass.apply(tree), rules, form, shown)
   })
-  return around(email, c, form, body, joinAll(runs), { sheet: true, own: pass.lines() })
+  return around(email, c, form, body, runs, { sheet: true, own: pass.lines() })
 }
 
-/** The document around its bands. */
+/** The document around its bands. @param runs one for each band */
 function around(
   email: Email,
   c: CompileContext,
   form: Form,
   body: ElementContent[],
-  run: Run,
+  runs: readonly Run[],
   sheets: Sheets,
 ): Compiled {
+  const run = joinAll(runs)
   const root = rootToComments(documentTree(email, c, body, run.rules, sheets))
   const [before, after] = printAround(root, { indent: form.print === 'readable', marks: false })
   const places = () => {
@@ -246,7 +260,8 @@ function around(
     collect(run, before.split('\n').length, out)
     return out
   }
-  return { html: `${before}${run.html}${after}`, places }
+  const bands = () => email.bands.map(({ id }, i) => ({ id, html: runs[i]!.html }))
+  return { html: `${before}${run.html}${after}`, places, parts: () => ({ before, bands: bands(), after }) }
 }
 
 /** An email as HTML. */

@@ -8,6 +8,7 @@ import type { HouseStyle } from '@/core/email/styles'
 import { ComposeStage } from '../compose/stage'
 import { CutStage } from '../cut/stage'
 import { HandoverStage } from '../handover/stage'
+import { call } from '../api'
 import { Button, cx } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import { ProofStage } from '../proof/stage'
@@ -17,7 +18,8 @@ import { useFinder, type Action } from './actions'
 import { useEmailWork, type EmailWork } from './email-work'
 import { openCuts, openEmail } from './sessions'
 import { TopBar, stages, type StageId } from './top'
-import type { BenchProps, CutSession, EmailSession } from './types'
+import { ElsewhereOf } from './elsewhere'
+import type { BenchJob, BenchProps, CutSession, EmailSession } from './types'
 
 /** A job on the bench: its documents are opened once, and every stage works on the same ones. */
 export default function Bench({ job: opened, cuts, email }: BenchProps) {
@@ -78,10 +80,8 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
     },
   ])
 
+  const elsewhere = useLoading(job, setJob)
   const left = useLeft(cutSession, work, built)
-  const due = job.due
-    ? `, due ${new Date(`${job.due}T12:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}`
-    : ''
   const side = stage === 'proof' || stage === 'handover' ? 272 : stage === 'compose' ? 186 : 148
   return (
     <div
@@ -90,7 +90,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
     >
       <TopBar
         title={job.name}
-        about={`${job.client.name}${due}`}
+        about={aboutOf(job)}
         stage={stage}
         left={left}
         done={{ cut: built && !left.cut, compose: built && !left.compose, proof: built && !left.proof }}
@@ -99,42 +99,76 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
         onFind={finder.openFinder}
         onHelp={finder.openSheet}
       />
-      <ShelfOf value={job.client}>
-        {stage === 'cut' ? (
-          <CutStage
-            job={job}
-            session={cutSession}
-            email={built ? work.email : null}
-            setActions={setActions}
-            onJob={setJob}
-            onBuilt={(r) => {
-              emailSession.adopt('build the email', r.email, r.revision)
-              cutSession.adopt('build the email', r.plan, r.cutsRevision)
-              r.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
-              go('compose')
-            }}
-          />
-        ) : !built ? (
-          <NoEmail onCut={() => go('cut')} />
-        ) : stage === 'compose' ? (
-          <ComposeStage job={job} work={work} cuts={cutSession} setActions={setActions} />
-        ) : stage === 'proof' ? (
-          <ProofStage
-            work={work}
-            setActions={setActions}
-            onValue={(v) => {
-              go('handover')
-              setFocus(v)
-            }}
-          />
-        ) : (
-          <HandoverStage job={job} work={work} session={emailSession} focus={focus} setActions={setActions} />
-        )}
-      </ShelfOf>
+      <ElsewhereOf value={elsewhere}>
+        <ShelfOf value={job.client}>
+          {stage === 'cut' ? (
+            <CutStage
+              job={job}
+              session={cutSession}
+              email={built ? work.email : null}
+              setActions={setActions}
+              onJob={setJob}
+              onBuilt={(r) => {
+                emailSession.adopt('build the email', r.email, r.revision)
+                cutSession.adopt('build the email', r.plan, r.cutsRevision)
+                r.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
+                go('compose')
+              }}
+            />
+          ) : !built ? (
+            <NoEmail onCut={() => go('cut')} />
+          ) : stage === 'compose' ? (
+            <ComposeStage job={job} work={work} cuts={cutSession} setActions={setActions} />
+          ) : stage === 'proof' ? (
+            <ProofStage
+              work={work}
+              setActions={setActions}
+              onValue={(v) => {
+                go('handover')
+                setFocus(v)
+              }}
+            />
+          ) : (
+            <HandoverStage
+              job={job}
+              work={work}
+              session={emailSession}
+              focus={focus}
+              setActions={setActions}
+            />
+          )}
+        </ShelfOf>
+      </ElsewhereOf>
       {finder.finder}
       <Conflict session={emailSession as DocumentSession<unknown>} what="email" />
       <Conflict session={cutSession as DocumentSession<unknown>} what="cut plan" />
     </div>
+  )
+}
+
+/** Whose a job is, and when it is due. */
+function aboutOf({ client, due }: BenchJob): string {
+  if (!due) return client.name
+  const day = new Date(`${due}T12:00`).toLocaleDateString('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  })
+  return `${client.name}, due ${day}`
+}
+
+/** Whether previews load what stands elsewhere; the press that lets them is remembered with the job. */
+function useLoading({ id, remote }: BenchJob, setJob: (set: (j: BenchJob) => BenchJob) => void) {
+  return useMemo(
+    () => ({
+      allowed: remote,
+      allow: () =>
+        void call('PATCH /api/jobs/:job', { params: { job: id }, body: { remote: true } }).then(
+          () => setJob((j) => ({ ...j, remote: true })),
+          (error: Error) => toast.error(error.message),
+        ),
+    }),
+    [id, remote, setJob],
   )
 }
 

@@ -61,7 +61,8 @@ export function WorkLens({
     <EmailLens
       name={name}
       width={width}
-      html={work.html}
+      parts={work.parts}
+      speaks={name === 'Wide'}
       ties={work.ties}
       bandIds={work.bandIds}
       selected={tile?.id ?? band?.id}

@@ -3,7 +3,7 @@ import type { Editor } from '@tiptap/react'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { findingsOf, type Finding } from '@/core/checks'
-import { compile } from '@/core/compile'
+import { compile, compileMapped } from '@/core/compile'
 import { compileText } from '@/core/compile/text'
 import { styleOf } from '@/core/email/cascade'
 import { conditionsFor } from '@/core/email/conditions'
@@ -97,12 +97,15 @@ function useSeen(email: Email, house: HouseStyle) {
     }),
     [values],
   )
-  const html = useMemo(() => compile(email, house, { src, ...seen, marks: true }), [email, house, seen])
+  const parts = useMemo(
+    () => compileMapped(email, house, { src, ...seen, marks: true }).parts(),
+    [email, house, seen],
+  )
   const text = useMemo(
     () => (email.way === 'plain' ? compileText(email, { ...seen, house }) : ''),
     [email, house, seen],
   )
-  return { recipient, setRecipient, html, text }
+  return { recipient, setRecipient, parts, text }
 }
 
 /** What is selected and what is being written in. */

@@ -1,11 +1,13 @@
 'use client'
-import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react'
-import morphdom from 'morphdom'
+import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react'
+import type { Parts } from '@/core/compile'
 import { cx } from '../parts/controls'
+import { NotLoaded, useElsewhere } from './elsewhere'
+import { firstOf, patch, type Changed } from './live-frame'
+import { measureAll, Measures, type Marks } from './measures'
 import type { Stretch, Ties } from './ties'
 
-/** Rectangles of everything marked in a lens, by id, in px of what it shows. */
-export type Marks = Map<string, Stretch>
+export type { Marks } from './measures'
 
 interface FrameProps {
   name: string
@@ -55,7 +57,9 @@ interface EmailLensProps {
   name: string
   /** Width of the window it stands for, px. */
   width: number
-  html: string
+  parts: Parts
+  /** Whether this is the lens that says what is not loaded. */
+  speaks?: boolean
   ties: Ties
   /** Which marks are bands: they are what ties one lens to another. */
   bandIds: readonly string[]
@@ -75,33 +79,43 @@ interface EmailLensProps {
 
 /**
  * The frame that the email stands in, without scripts. The page reaches in only to measure, and changes it in
- * place when the email changes, so that nothing flickers.
+ * place, band by band, when the email changes, so that nothing flickers.
  * @param onMarks told where everything marked lies, and how tall the email is, px of the email
  */
-function useFrame(html: string, onMarks?: (marks: Marks, height: number) => void) {
+function useFrame(parts: Parts, elsewhere: boolean, onMarks?: (marks: Marks, height: number) => void) {
   const frame = useRef<HTMLIFrameElement>(null)
-  const [first] = useState(html)
+  const [first] = useState(() => firstOf(parts, elsewhere))
   const [height, setHeight] = useState(400)
   const [marks, setMarks] = useState<Marks>(new Map())
+  const shown = useRef(parts)
+  const latest = useRef(parts)
+  latest.current = parts
   const ready = useRef(false)
   const tell = useRef(onMarks)
   tell.current = onMarks
+  const measures = useRef(new Measures())
+  const tall = useRef(0)
 
-  const measure = useRef(() => {})
-  measure.current = () => {
+  const measure = useCallback((changed: Changed) => {
     const doc = frame.current?.contentDocument
     if (!doc?.body) return
-    const next: Marks = new Map()
-    for (const el of doc.querySelectorAll<HTMLElement>('[data-m]')) {
-      const r = el.getBoundingClientRect()
-      if (r.width && r.height)
-        next.set(el.dataset.m!, { top: r.top, left: r.left, width: r.width, height: r.height })
-    }
-    const tall = Math.ceil(doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0)
-    setHeight(Math.max(tall, 40))
+    const ids = shown.current.bands.map((b) => b.id)
+    const next = ids.length ? measures.current.take(doc, ids, changed) : measureAll(doc)
+    tall.current = Math.ceil(doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0)
+    setHeight(Math.max(tall.current, 40))
     setMarks(next)
-    tell.current?.(next, tall)
-  }
+    tell.current?.(next, tall.current)
+  }, [])
+
+  /** Brings the frame to the latest state. */
+  const follow = useCallback(() => {
+    const doc = frame.current?.contentDocument
+    if (!ready.current || !doc || shown.current === latest.current) return
+    const changed = patch(doc, shown.current, latest.current, elsewhere)
+    shown.current = latest.current
+    if (changed === 'all' || changed.size) measure(changed)
+    else measure(new Set())
+  }, [elsewhere, measure])
 
   useEffect(() => {
     const el = frame.current
@@ -109,12 +123,17 @@ function useFrame(html: string, onMarks?: (marks: Marks, height: number) => void
     let observer: ResizeObserver | undefined
     const loaded = () => {
       ready.current = true
-      const body = el.contentDocument?.body
-      if (!body) return
-      observer = new ResizeObserver(() => measure.current())
-      observer.observe(body)
-      body.addEventListener('load', () => measure.current(), true)
-      measure.current()
+      const doc = el.contentDocument
+      if (!doc?.body) return
+      observer = new ResizeObserver(() => {
+        const now = Math.ceil(doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0)
+        // What was just measured after a change is not measured again.
+        if (now !== tall.current) measure('all')
+      })
+      observer.observe(doc.body)
+      doc.body.addEventListener('load', () => measure('all'), true)
+      measure('all')
+      follow()
     }
     el.addEventListener('load', loaded)
     if (el.contentDocument?.readyState === 'complete' && el.contentDocument.body?.childElementCount) loaded()
@@ -122,14 +141,9 @@ function useFrame(html: string, onMarks?: (marks: Marks, height: number) => void
       el.removeEventListener('load', loaded)
       observer?.disconnect()
     }
-  }, [])
+  }, [follow, measure])
 
-  useEffect(() => {
-    const doc = frame.current?.contentDocument
-    if (!ready.current || !doc) return
-    morphdom(doc.documentElement, new DOMParser().parseFromString(html, 'text/html').documentElement)
-    measure.current()
-  }, [html])
+  useEffect(follow, [parts, follow])
 
   /** The ids of all marks under a place, innermost first. @param x, y px of the email */
   const under = (x: number, y: number): string[] => {
@@ -150,8 +164,14 @@ function useFrame(html: string, onMarks?: (marks: Marks, height: number) => void
  * to measure, and changes it in place when the email changes, so that nothing flickers.
  */
 export function EmailLens(p: EmailLensProps) {
-  const { name, width, html, ties, bandIds, onMarks } = p
-  const { frame, first, height, marks, under } = useFrame(html, onMarks)
+  // A policy once given to a frame holds: letting it load takes another frame.
+  const { allowed } = useElsewhere()
+  return <Lens key={String(allowed)} {...p} allowed={allowed} />
+}
+
+function Lens(p: EmailLensProps & { allowed: boolean }) {
+  const { name, width, parts, ties, bandIds, onMarks } = p
+  const { frame, first, height, marks, under } = useFrame(parts, p.allowed, onMarks)
   const [scroller, room] = useWidth<HTMLDivElement>()
   const zoom = room ? Math.min(1, (room - 20) / width) : 0.5
   const bands = useRef(bandIds)
@@ -176,6 +196,7 @@ export function EmailLens(p: EmailLensProps) {
   const at = (id: string | null | undefined) => (id ? marks.get(id) : undefined)
   return (
     <LensFrame name={name} detail={p.detail ?? String(width)} zoom={zoom} right={p.right}>
+      {p.speaks && <NotLoaded parts={parts} />}
       <div
         ref={scroller}
         className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto"

@@ -9,6 +9,8 @@ export interface BenchJob {
   name: string
   width: number
   due: string | null
+  /** Whether its previews may load pictures and fonts from elsewhere. */
+  remote: boolean
   client: { id: string; name: string; house: HouseStyle }
   design: {
     id: string

@@ -15,9 +15,12 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { useLayoutEffect, useRef, useState } from 'react'
+import { memo, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import type { Parts } from '@/core/compile'
 import type { Band } from '@/core/email/schema'
 import { cx, kb } from '../parts/controls'
+import { useElsewhere } from '../bench/elsewhere'
+import { firstOf, patch } from '../bench/live-frame'
 import type { Stretch } from '../bench/ties'
 
 interface Props {
@@ -26,7 +29,7 @@ interface Props {
   places: ReadonlyMap<string, Stretch>
   height: number
   width: number
-  html: string
+  parts: Parts
   weights: ReadonlyMap<string, number>
   /** Findings to mend, by band. */
   toMend: ReadonlyMap<string, number>
@@ -38,12 +41,16 @@ interface Props {
 
 const STRIP = 96
 
+/** How long the small picture may lag behind the email, ms. */
+const BEHIND = 120
+
 /**
  * The scale drawing of all bands in true proportion: for moving around, and for bringing bands into another
  * order.
  */
 export function Spine(p: Props) {
   const list = useRef<HTMLDivElement>(null)
+  const { allowed } = useElsewhere()
   const [room, setRoom] = useState(500)
   useLayoutEffect(() => {
     const el = list.current!
@@ -74,19 +81,12 @@ export function Spine(p: Props) {
             className="absolute top-0 left-3 overflow-hidden border border-black/10 bg-white"
             style={{ width: p.width * scale, height: p.height * scale }}
           >
-            <iframe
-              title="The email in small"
-              sandbox=""
-              srcDoc={p.html}
-              tabIndex={-1}
-              scrolling="no"
-              className="pointer-events-none border-0"
-              style={{
-                width: p.width,
-                height: p.height,
-                transform: `scale(${scale})`,
-                transformOrigin: '0 0',
-              }}
+            <SmallEmail
+              key={String(allowed)}
+              parts={p.parts}
+              width={p.width}
+              height={p.height}
+              scale={scale}
             />
           </div>
           <DndContext
@@ -114,7 +114,7 @@ export function Spine(p: Props) {
                   weight={p.weights.get(b.id) ?? 0}
                   toMend={p.toMend.get(b.id) ?? 0}
                   selected={p.selected === b.id}
-                  onSelect={() => p.onSelect(b.id)}
+                  onSelect={p.onSelect}
                   onHover={p.onHover}
                 />
               ))}
@@ -126,7 +126,41 @@ export function Spine(p: Props) {
   )
 }
 
-function SpineBand({
+/** The email in small. It changes in place, as the lenses do, and so stays in step with the strips beside it. */
+function SmallEmail(p: { parts: Parts; width: number; height: number; scale: number }) {
+  const { parts, width, height, scale } = p
+  const { allowed } = useElsewhere()
+  const frame = useRef<HTMLIFrameElement>(null)
+  const [first] = useState(() => firstOf(parts, allowed))
+  const shown = useRef(parts)
+  const follow = useCallback(() => {
+    const doc = frame.current?.contentDocument
+    if (!doc?.body?.childElementCount) return
+    if (shown.current !== parts) patch(doc, shown.current, parts, allowed)
+    shown.current = parts
+    doc.scrollingElement?.scrollTo(0, 0)
+  }, [parts, allowed])
+  // Nobody edits here: it may follow when there is time.
+  useEffect(() => {
+    const wait = setTimeout(follow, BEHIND)
+    return () => clearTimeout(wait)
+  }, [follow])
+  return (
+    <iframe
+      ref={frame}
+      title="The email in small"
+      sandbox="allow-same-origin"
+      srcDoc={first}
+      onLoad={follow}
+      tabIndex={-1}
+      scrolling="no"
+      className="pointer-events-none border-0"
+      style={{ width, height, transform: `scale(${scale})`, transformOrigin: '0 0' }}
+    />
+  )
+}
+
+const SpineBand = memo(function SpineBand({
   band,
   height,
   strip,
@@ -142,7 +176,7 @@ function SpineBand({
   weight: number
   toMend: number
   selected: boolean
-  onSelect: () => void
+  onSelect: (id: string) => void
   onHover: (id: string | null) => void
 }) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
@@ -155,9 +189,9 @@ function SpineBand({
       {...listeners}
       aria-pressed={selected}
       aria-label={`Band ${band.name}, ${kb(weight)}${toMend ? `, ${toMend} to mend` : ''}`}
-      onClick={onSelect}
+      onClick={() => onSelect(band.id)}
       onKeyUp={(e) => {
-        if (e.key === 'Tab') onSelect()
+        if (e.key === 'Tab') onSelect(band.id)
       }}
       onPointerEnter={() => onHover(band.id)}
       onPointerLeave={() => onHover(null)}
@@ -188,4 +222,4 @@ function SpineBand({
       {toMend > 0 && height < 40 && <i aria-hidden className="ml-auto h-2 w-2 shrink-0 bg-terra" />}
     </div>
   )
-}
+})

@@ -1,6 +1,8 @@
 'use client'
 import { useMemo, useState } from 'react'
 import { useStore } from 'zustand'
+import { remembered } from '@/core/email/remember'
+import type { Band } from '@/core/email/schema'
 import { tilesOf } from '@/core/email/walk'
 import { definitionOf } from '@/core/tiles'
 import { useStageActions, type Action } from '../bench/actions'
@@ -62,7 +64,7 @@ function BandStage({
         places={wide.marks}
         height={wide.height}
         width={email.width}
-        html={work.html}
+        parts={work.parts}
         weights={weights}
         toMend={toMend}
         selected={band}
@@ -103,21 +105,11 @@ function BandStage({
   )
 }
 
+/** Bytes of a band's pictures. */
+const pictureBytes = remembered((band: Band): number =>
+  [...tilesOf(band)].flatMap((t) => definitionOf(t).pictures(t)).reduce((sum, p) => sum + p.picture.bytes, 0),
+)
+
 /** Bytes of each band: its share of the HTML and its pictures. */
-function weigh({ email, html }: EmailWork): Map<string, number> {
-  const starts = email.bands.map((b) => html.indexOf(`data-m="${b.id}"`))
-  return new Map(
-    email.bands.map((b, i) => {
-      const end = starts.slice(i + 1).find((s) => s > 0) ?? html.length
-      const pictures = [...tilesOf(b)].reduce(
-        (sum, t) =>
-          sum +
-          definitionOf(t)
-            .pictures(t)
-            .reduce((all, p) => all + p.picture.bytes, 0),
-        0,
-      )
-      return [b.id, Math.max(0, end - starts[i]!) + pictures]
-    }),
-  )
-}
+const weigh = ({ email, parts }: EmailWork): Map<string, number> =>
+  new Map(email.bands.map((b, i) => [b.id, (parts.bands[i]?.html.length ?? 0) + pictureBytes(b)]))

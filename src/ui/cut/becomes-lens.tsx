@@ -1,6 +1,6 @@
 import { ScanSearch } from 'lucide-react'
 import { useMemo } from 'react'
-import { compile } from '@/core/compile'
+import { compileMapped } from '@/core/compile'
 import { asSample } from '@/core/text/fields'
 import { EmailLens, LensFrame } from '../bench/lens'
 import { Button } from '../parts/controls'
@@ -13,19 +13,24 @@ const sampleFields = asSample({ unsubscribe: '#' })
 export function BecomesLens({ work: w }: { work: CutWork }) {
   const { job, plan, result, trouble, hovered, setHovered, select } = w
   const bandIds = useMemo(() => plan.cuts.map((c) => `t-${c.id}`), [plan])
-  const html = useMemo(
+  const parts = useMemo(
     () =>
       result &&
-      compile(result.email, job.client.house, { src: previewSrc, fields: sampleFields, marks: true }),
+      compileMapped(result.email, job.client.house, {
+        src: previewSrc,
+        fields: sampleFields,
+        marks: true,
+      }).parts(),
     [result, job.client.house],
   )
   const mark = w.current ? `t-${w.current.id}` : null
-  if (html)
+  if (parts)
     return (
       <EmailLens
         name="Becomes"
         width={job.width}
-        html={html}
+        parts={parts}
+        speaks
         ties={w.ties}
         bandIds={bandIds}
         selected={mark}

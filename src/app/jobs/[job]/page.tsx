@@ -26,7 +26,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function JobPage({ params }: Props) {
   const { job: id } = await params
-  const { name, width, due, client, design, narrow, before } = find(id)
+  const { name, width, due, remote, client, design, narrow, before } = find(id)
   const cuts = cutsOf(id)
   const email = readDocument(id, 'email')
   return (
@@ -36,6 +36,7 @@ export default async function JobPage({ params }: Props) {
         name,
         width,
         due,
+        remote,
         client,
         design: {
           id: design.id,

@@ -1,0 +1,45 @@
+'use client'
+import { CloudOff } from 'lucide-react'
+import { createContext, useContext, useEffect, useState } from 'react'
+import type { Parts } from '@/core/compile'
+import { elsewhereIn } from '@/core/html/elsewhere'
+import { Button } from '../parts/controls'
+
+/** Whether the previews of a job load what stands elsewhere, and how a person lets them. */
+interface Elsewhere {
+  allowed: boolean
+  allow: () => void
+}
+
+const Context = createContext<Elsewhere>({ allowed: false, allow: () => {} })
+export const ElsewhereOf = Context.Provider
+export const useElsewhere = (): Elsewhere => useContext(Context)
+
+/** How long an email rests before it is searched, ms. */
+const REST = 600
+
+/** Says what a preview does not load, with a press that lets it. */
+export function NotLoaded({ parts }: { parts: Parts }) {
+  const { allowed, allow } = useElsewhere()
+  const [hosts, setHosts] = useState<string[]>([])
+  useEffect(() => {
+    if (allowed) return
+    const wait = setTimeout(() => {
+      setHosts(elsewhereIn(parts.before + parts.bands.map((b) => b.html).join('') + parts.after))
+    }, REST)
+    return () => clearTimeout(wait)
+  }, [parts, allowed])
+  if (allowed || !hosts.length) return null
+  const named = hosts.slice(0, 2).join(', ') + (hosts.length > 2 ? ` and ${hosts.length - 2} more` : '')
+  return (
+    <div role="status" className="flex items-center gap-2 bg-[#fffdf8] px-2.5 py-1 text-xs text-[#20272b]">
+      <CloudOff size={14} aria-hidden className="shrink-0" />
+      <span className="min-w-0 truncate">
+        Not loaded: what stands at <b className="font-semibold">{named}</b>
+      </span>
+      <Button className="ml-auto shrink-0" onClick={allow}>
+        Load it
+      </Button>
+    </div>
+  )
+}

@@ -1,0 +1,126 @@
+import morphdom from 'morphdom'
+import type { Parts } from '@/core/compile'
+import { framed } from '../parts/framed'
+
+/** Comments that stand before each band of what a frame shows, and behind the last. */
+const mark = (id: string): string => `m:${encodeURIComponent(id)}`
+const END = 'm:'
+
+/** What a frame begins with: the email with a mark before each band. @param elsewhere whether it may load from elsewhere */
+export const firstOf = ({ before, bands, after }: Parts, elsewhere: boolean): string =>
+  framed(
+    `${before}${bands.map((b) => `<!--${mark(b.id)}-->${b.html}`).join('')}${bands.length ? `<!--${END}-->` : ''}${after}`,
+    elsewhere,
+  )
+
+/** A band as it stands in a frame: its mark, and what follows it. */
+interface Stretch {
+  mark: Comment
+  nodes: ChildNode[]
+}
+
+/** The comment behind the last band. */
+function endOf(doc: Document): Comment | null {
+  const walker = doc.createTreeWalker(doc.documentElement, NodeFilter.SHOW_COMMENT)
+  for (let n = walker.nextNode(); n; n = walker.nextNode()) if (n.nodeValue === END) return n as Comment
+  return null
+}
+
+/** Each band's stretch, by its mark. */
+function stretchesOf(end: Comment): Map<string, Stretch> {
+  const out = new Map<string, Stretch>()
+  let open: Stretch | null = null
+  for (const node of end.parentNode!.childNodes) {
+    if (node === end) break
+    if (node.nodeType === Node.COMMENT_NODE && node.nodeValue!.startsWith('m:')) {
+      open = { mark: node as Comment, nodes: [] }
+      out.set(node.nodeValue!, open)
+    } else open?.nodes.push(node)
+  }
+  return out
+}
+
+/** The nodes of a markup, which load nothing before they stand in the document. */
+function nodesOf(doc: Document, html: string): ChildNode[] {
+  const template = doc.createElement('template')
+  template.innerHTML = html
+  return [...template.content.childNodes]
+}
+
+/** Puts a band's new markup in place; what is the same stays, so that nothing flickers. */
+function renew(doc: Document, stretch: Stretch, html: string, before: ChildNode): void {
+  const fresh = nodesOf(doc, html)
+  const alike =
+    fresh.length === stretch.nodes.length && fresh.every((n, i) => n.nodeName === stretch.nodes[i]!.nodeName)
+  if (!alike) {
+    stretch.nodes.forEach((n) => n.remove())
+    fresh.forEach((n) => before.before(n))
+    stretch.nodes = fresh
+    return
+  }
+  fresh.forEach((n, i) => {
+    const old = stretch.nodes[i]!
+    if (n.nodeType === Node.ELEMENT_NODE) morphdom(old, n)
+    else if (old.nodeValue !== n.nodeValue) old.nodeValue = n.nodeValue
+  })
+}
+
+/** Changes all that stands around the bands. @param slot what holds them: its children stay */
+function morphShell(doc: Document, shell: string, slot: ParentNode | null): void {
+  morphdom(doc.documentElement, new DOMParser().parseFromString(shell, 'text/html').documentElement, {
+    // The preheader comes and goes before the element that holds the bands.
+    getNodeKey: (node) =>
+      (node as Element).getAttribute?.('role') === 'article' ? 'article' : (node as Element).id,
+    onBeforeElChildrenUpdated: (from) => from !== slot,
+  })
+}
+
+/** What changed in a frame: the bands whose insides did, or everything. */
+export type Changed = ReadonlySet<string> | 'all'
+
+/**
+ * Brings a frame from one state of an email to the next: only bands that changed are parsed and patched.
+ * @returns what has to be measured again
+ */
+export function patch(doc: Document, was: Parts, now: Parts, elsewhere: boolean): Changed {
+  const end = endOf(doc)
+  if (!end || !now.bands.length) {
+    morphShell(doc, firstOf(now, elsewhere), null)
+    return 'all'
+  }
+  const around = was.before !== now.before || was.after !== now.after
+  if (around) morphShell(doc, framed(`${now.before}<!--${END}-->${now.after}`, elsewhere), end.parentNode)
+  const changed = patchBands(doc, end, was, now)
+  return around ? 'all' : changed
+}
+
+function patchBands(doc: Document, end: Comment, was: Parts, now: Parts): Set<string> {
+  const stretches = stretchesOf(end)
+  const before = new Map(was.bands.map((b) => [b.id, b.html]))
+  const changed = new Set<string>()
+  const kept = new Set(now.bands.map((b) => mark(b.id)))
+  for (const [key, { mark: comment, nodes }] of stretches)
+    if (!kept.has(key)) {
+      comment.remove()
+      nodes.forEach((n) => n.remove())
+    }
+  // From the last to the first, so that each band's place is before what is already right.
+  let next: ChildNode = end
+  for (const { id, html } of now.bands.toReversed()) {
+    let stretch = stretches.get(mark(id))
+    if (!stretch) {
+      stretch = { mark: doc.createComment(mark(id)), nodes: nodesOf(doc, html) }
+      next.before(stretch.mark, ...stretch.nodes)
+      changed.add(id)
+    } else {
+      const last = stretch.nodes.at(-1) ?? stretch.mark
+      if (last.nextSibling !== next) next.before(stretch.mark, ...stretch.nodes)
+      if (before.get(id) !== html) {
+        renew(doc, stretch, html, next)
+        changed.add(id)
+      }
+    }
+    next = stretch.mark
+  }
+  return changed
+}

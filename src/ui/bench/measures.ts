@@ -1,0 +1,72 @@
+import type { Changed } from './live-frame'
+import type { Stretch } from './ties'
+
+/** Rectangles of everything marked in a lens, by id, in px of what it shows. */
+export type Marks = Map<string, Stretch>
+
+interface Measured {
+  el: HTMLElement
+  box: Stretch
+  /** All marks in the band, itself first. */
+  marks: Marks
+}
+
+const boxOf = (el: Element): Stretch => {
+  const { top, left, width, height } = el.getBoundingClientRect()
+  return { top, left, width, height }
+}
+
+const sameSize = (a: Stretch, b: Stretch) => a.width === b.width && a.height === b.height && a.left === b.left
+
+/** Where everything marked lies in a frame. Bands that did not change are moved, not measured again. */
+export class Measures {
+  private known = new Map<string, Measured>()
+
+  /** @param bands ids of the bands in their order @param changed what may lie elsewhere within itself */
+  take(doc: Document, bands: readonly string[], changed: Changed): Marks {
+    const next = new Map<string, Measured>()
+    const marks: Marks = new Map()
+    for (const id of bands) {
+      const before = changed === 'all' || changed.has(id) ? undefined : this.known.get(id)
+      const measured = (before?.el.isConnected && moved(before)) || measure(doc, id)
+      if (!measured) continue
+      next.set(id, measured)
+      for (const [key, box] of measured.marks) marks.set(key, box)
+    }
+    this.known = next
+    return marks
+  }
+}
+
+/** A band at its present place; null where it has another size and so is another inside. */
+function moved(before: Measured): Measured | null {
+  const box = boxOf(before.el)
+  if (!sameSize(box, before.box)) return null
+  const by = box.top - before.box.top
+  if (!by) return before
+  const marks: Marks = new Map([...before.marks].map(([id, m]) => [id, { ...m, top: m.top + by }]))
+  return { el: before.el, box, marks }
+}
+
+function measure(doc: Document, id: string): Measured | null {
+  const el = doc.querySelector<HTMLElement>(`[data-m="${CSS.escape(id)}"]`)
+  if (!el) return null
+  const box = boxOf(el)
+  const marks: Marks = new Map()
+  if (box.width && box.height) marks.set(id, box)
+  for (const inner of el.querySelectorAll<HTMLElement>('[data-m]')) {
+    const at = boxOf(inner)
+    if (at.width && at.height) marks.set(inner.dataset.m!, at)
+  }
+  return { el, box, marks }
+}
+
+/** Everything marked, in an email that has no bands. */
+export function measureAll(doc: Document): Marks {
+  const marks: Marks = new Map()
+  for (const el of doc.querySelectorAll<HTMLElement>('[data-m]')) {
+    const box = boxOf(el)
+    if (box.width && box.height) marks.set(el.dataset.m!, box)
+  }
+  return marks
+}
