@@ -4,14 +4,16 @@
  */
 export async function register() {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return
-  const [{ db }, { smtpPort }, { startInbox }, { settleBroken }, { settleUnknown }] = await Promise.all([
-    import('./server/db'),
-    import('./server/settings'),
-    import('./standins/inbox/smtp'),
-    import('./server/tasks'),
-    import('./server/destinations/outbox'),
-  ])
+  const [{ db }, { smtpPort, clearUploads }, { startInbox }, { settleBroken }, { settleUnknown }] =
+    await Promise.all([
+      import('./server/db'),
+      import('./server/settings'),
+      import('./standins/inbox/smtp'),
+      import('./server/tasks'),
+      import('./server/destinations/outbox'),
+    ])
   db()
+  clearUploads()
   settleBroken()
   settleUnknown()
   startInbox(smtpPort())

@@ -27,7 +27,7 @@ export const materialRoutes = routesOf({
     does: "Reads the looks off a client's page: pasted HTML and CSS or an address as JSON, or a saved page as a file. Saves nothing and runs nothing.",
     form: { files: { file: 'HTML, or a ZIP with its style sheets' }, most: 20 },
     body: z.object({
-      html: z.string().max(4_000_000).optional(),
+      html: z.string().max(1_000_000).optional(),
       css: z.string().max(2_000_000).optional(),
       address: z.string().trim().min(3).max(2000).optional(),
     }),

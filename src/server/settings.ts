@@ -1,3 +1,4 @@
+import { rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 
 /** Where everything the app keeps lies. Nothing is written outside it. */
@@ -5,6 +6,12 @@ export const dataFolder = (): string =>
   resolve(/* turbopackIgnore: true */ process.env.MOSAICUS_DATA ?? './data')
 
 export const picturesFolder = (): string => join(dataFolder(), 'pictures')
+
+/** Where files lie that were sent, until their requests are answered. */
+export const uploadsFolder = (): string => join(dataFolder(), 'uploads')
+
+/** Once at the start: what was being sent when the app was stopped is of no use. */
+export const clearUploads = (): void => rmSync(uploadsFolder(), { recursive: true, force: true })
 
 const port = (): number => Number(process.env.PORT ?? 4310)
 

@@ -143,7 +143,7 @@ const fontFaces = (c: CompileContext): string[] =>
   c.style.webFonts.flatMap((f) =>
     f.files.map(
       (file) =>
-        `@font-face{font-family:'${f.family}';font-style:${file.italic ? 'italic' : 'normal'};font-weight:${file.weight};font-display:swap;src:url('${encodeURI(file.address).replace(/'/g, '%27')}')}`,
+        `@font-face{font-family:'${f.family}';font-style:${file.italic ? 'italic' : 'normal'};font-weight:${file.weight};font-display:swap;src:url('${encodeURI(file.address.toWellFormed()).replace(/'/g, '%27')}')}`,
     ),
   )
 

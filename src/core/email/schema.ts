@@ -1,3 +1,4 @@
+import { tooMuchEmail } from '../html/bounds'
 import { z } from 'zod'
 import { pictureRefSchema } from '../picture/ref'
 import { conditionSchema } from './conditions'
@@ -83,7 +84,13 @@ export type { Role } from './styles'
 
 /** An email whose HTML was written, or taken over, by hand. */
 export const byHandSchema = z.object({
-  html: z.string().max(4_000_000),
+  html: z
+    .string()
+    .max(1_000_000)
+    .superRefine((html, c) => {
+      const much = tooMuchEmail(html)
+      if (much) c.addIssue({ code: 'custom', message: `HTML with ${much} is not taken` })
+    }),
   /** Addresses in the HTML that stand for pictures kept here. */
   pictures: z.record(z.string().min(1).max(2000), pictureRefSchema),
   /** Whether the rules of its `<style>` are written into the elements when it leaves. */

@@ -125,8 +125,12 @@ function variablesOf(css: string): Map<string, string> {
   }
   return out
 }
+/** Longest value whose custom properties are put in, characters. */
+const LONGEST_VALUE = 2000
+
 function resolved(value: string, variables: ReadonlyMap<string, string>, depth = 0): string {
-  if (depth > 4 || !value.includes('var(')) return value
+  // Each may hold many of the next.
+  if (depth > 4 || value.length > LONGEST_VALUE || !value.includes('var(')) return value
   return resolved(
     value.replace(
       /var\(\s*(--[\w-]+)\s*(?:,([^()]*))?\)/g,

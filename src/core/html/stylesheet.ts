@@ -1,7 +1,7 @@
 import { calculateForAST } from '@bramus/specificity/core'
 import * as csstree from 'css-tree'
 import type { Element, ElementContent, Parents, Root } from 'hast'
-import { selectAll } from 'hast-util-select'
+import { Selecting } from './select'
 
 export interface Declaration {
   property: string
@@ -183,15 +183,20 @@ export const styleText = (declarations: readonly Declaration[]): string =>
  */
 export function inlineRules(tree: Root | Element, statics: readonly StaticRule[]): void {
   const found = new Map<Element, { rule: StaticRule; order: number }[]>()
+  const selecting = new Selecting(tree)
   statics.forEach((rule, order) => {
     let elements: Element[]
     // A selector that the matcher does not know matches nothing, as in a reader that does not know it.
     try {
-      elements = selectAll(rule.selector, tree)
+      elements = selecting.all(rule.selector)
     } catch {
       return
     }
-    for (const e of elements) found.set(e, [...(found.get(e) ?? []), { rule, order }])
+    for (const e of elements) {
+      const hits = found.get(e)
+      if (hits) hits.push({ rule, order })
+      else found.set(e, [{ rule, order }])
+    }
   })
   for (const [element, hits] of found) {
     const sorted = hits
@@ -205,8 +210,14 @@ export function inlineRules(tree: Root | Element, statics: readonly StaticRule[]
 
 /** Every element of a tree, in document order. */
 export function* elementsOf(node: Parents | ElementContent): Generator<Element> {
-  if (node.type === 'element') yield node
-  if ('children' in node)
-    for (const child of node.children) if (child.type === 'element') yield* elementsOf(child)
-  if (node.type === 'element' && node.content) yield* elementsOf(node.content)
+  // A list of what waits, not recursion: what comes from outside may be nested to any depth.
+  const waiting: (Parents | ElementContent)[] = [node]
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    if (next.type === 'element') yield next
+    const content = next.type === 'element' && next.content ? [next.content as Parents] : []
+    const children = 'children' in next ? next.children : []
+    for (let i = content.length - 1; i >= 0; i--) waiting.push(content[i]!)
+    for (let i = children.length - 1; i >= 0; i--)
+      if (children[i]!.type === 'element') waiting.push(children[i] as Element)
+  }
 }

@@ -19,9 +19,11 @@ export const allowedHref = (link: string): boolean => allowed.test(link.replace(
  * escapes are kept.
  */
 const encode = (s: string): string =>
-  s.replace(/[\s<>"{}|\\^`[\]]|\P{ASCII}/gu, (c) =>
-    encodeURIComponent(c).replace('[', '%5B').replace(']', '%5D'),
-  )
+  s
+    .toWellFormed()
+    .replace(/[\s<>"{}|\\^`[\]]|\P{ASCII}/gu, (c) =>
+      encodeURIComponent(c).replace('[', '%5B').replace(']', '%5D'),
+    )
 
 /**
  * A link as it goes into `href`: fields put by the writer, everything else a valid URL (RFC 3986). Links that

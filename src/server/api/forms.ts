@@ -1,47 +1,73 @@
+import { randomUUID } from 'node:crypto'
+import { createWriteStream } from 'node:fs'
+import { mkdir, rm } from 'node:fs/promises'
+import { join } from 'node:path'
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
+import busboy from 'busboy'
+import type { Content } from '../content'
 import { Problem } from '../problem'
+import { uploadsFolder } from '../settings'
 
-/** A file that came with a form. */
+/** A file that came with a form. It lies on disk until the request is answered. */
 export interface SentFile {
-  bytes: Uint8Array
+  content: Content
   name: string
 }
 
 /** A multipart form: its files and text fields. */
 export interface SentForm {
   /** The file in a field. Throws a Problem (400) where none came. */
-  file: (field: string) => Promise<SentFile>
+  file: (field: string) => SentFile
   /** The same, or null where none came. */
-  maybe: (field: string) => Promise<SentFile | null>
+  maybe: (field: string) => SentFile | null
   /** Text fields that are filled in. */
   fields: Record<string, string>
+  /** Takes the files away. */
+  dispose: () => Promise<void>
 }
 
-/** Reads a multipart form, refusing what is too heavy before it is read. @param most MB */
+/** Fields and files that are read of one form. */
+const MOST_PARTS = 20
+
+/** Longest text field, bytes. */
+const MOST_FIELD = 64 * 1024
+
+const noForm = () =>
+  new Problem(
+    400,
+    'no-form',
+    'No file came',
+    'Send multipart/form-data with the file in the field that docs/api.md names.',
+  )
+const tooHeavy = (most: number) =>
+  new Problem(
+    413,
+    'too-heavy',
+    'The file is too heavy',
+    `At most ${most} MB can be taken in here. Make it smaller, or export it anew.`,
+  )
+
+/**
+ * Reads a multipart form as it comes (RFC 7578): files are written to disk, and reading ends as soon as one is too
+ * heavy. Throws a Problem (400, 413) for what is no form or too much. @param most MB of all files together
+ */
 export async function readForm(request: Request, most: number): Promise<SentForm> {
-  if (Number(request.headers.get('content-length') ?? 0) > (most + 1) * 1024 * 1024)
-    throw new Problem(
-      413,
-      'too-heavy',
-      'The file is too heavy',
-      `At most ${most} MB can be taken in here. Make it smaller, or export it anew.`,
-    )
-  const form = await request.formData().catch(() => null)
-  if (!form)
-    throw new Problem(
-      400,
-      'no-form',
-      'No file came',
-      'Send multipart/form-data with the file in the field that docs/api.md names.',
-    )
-  const maybe = async (field: string): Promise<SentFile | null> => {
-    const file = form.get(field)
-    if (file === null) return null
-    if (!(file instanceof File))
-      throw new Problem(400, 'no-file', 'No file came', `The field "${field}" has to hold a file.`)
-    return { bytes: new Uint8Array(await file.arrayBuffer()), name: file.name.slice(0, 200) || field }
+  if (Number(request.headers.get('content-length') ?? 0) > (most + 1) * 1024 * 1024) throw tooHeavy(most)
+  const files = new Map<string, SentFile>()
+  const fields: Record<string, string> = {}
+  const dispose = async () => {
+    for (const { content } of files.values()) if ('path' in content) await rm(content.path, { force: true })
   }
-  const file = async (field: string): Promise<SentFile> => {
-    const found = await maybe(field)
+  try {
+    await receive(request, most, files, fields)
+  } catch (error) {
+    await dispose()
+    throw error
+  }
+  const maybe = (field: string) => files.get(field) ?? null
+  const file = (field: string): SentFile => {
+    const found = maybe(field)
     if (found) return found
     throw new Problem(
       400,
@@ -50,8 +76,51 @@ export async function readForm(request: Request, most: number): Promise<SentForm
       `Send multipart/form-data with the file in the field "${field}".`,
     )
   }
-  const texts = [...form].filter(
-    (pair): pair is [string, string] => typeof pair[1] === 'string' && pair[1] !== '',
+  return { file, maybe, fields, dispose }
+}
+
+async function receive(
+  request: Request,
+  most: number,
+  files: Map<string, SentFile>,
+  fields: Record<string, string>,
+): Promise<void> {
+  if (!request.body) throw noForm()
+  let parser: busboy.Busboy
+  try {
+    parser = busboy({
+      headers: { 'content-type': request.headers.get('content-type') ?? '' },
+      limits: { fileSize: most * 1024 * 1024, files: MOST_PARTS, fields: MOST_PARTS, fieldSize: MOST_FIELD },
+    })
+  } catch {
+    throw noForm()
+  }
+  await mkdir(uploadsFolder(), { recursive: true })
+  const stop = new AbortController()
+  const writing: Promise<void>[] = []
+  let room = most * 1024 * 1024
+  let failed: unknown
+  const fail = (error: unknown) => {
+    failed ??= error
+    // Not within the parser's own call: it still holds the stream that would be gone.
+    process.nextTick(() => stop.abort())
+  }
+  parser.on('field', (name, value) => {
+    if (value !== '') fields[name] = value
+  })
+  parser.on('file', (field, stream, { filename }) => {
+    const path = join(uploadsFolder(), randomUUID())
+    files.set(field, { content: { path }, name: (filename || field).slice(0, 200) })
+    stream.on('limit', () => fail(tooHeavy(most)))
+    stream.on('data', (part: Buffer) => {
+      room -= part.length
+      if (room < 0) fail(tooHeavy(most))
+    })
+    writing.push(pipeline(stream, createWriteStream(path), { signal: stop.signal }).catch(fail))
+  })
+  await pipeline(Readable.fromWeb(request.body as never), parser, { signal: stop.signal }).catch(
+    (error: unknown) => fail((error as Error).name === 'AbortError' ? error : noForm()),
   )
-  return { file, maybe, fields: Object.fromEntries(texts) }
+  await Promise.all(writing)
+  if (failed) throw failed
 }

@@ -1,4 +1,7 @@
+import { readdirSync } from 'node:fs'
 import { ownData } from '@/test-support/server'
+import { uploadsFolder } from '../settings'
+import { bytesOf } from '../content'
 import { Problem } from '../problem'
 import { readJson } from './respond'
 import { serve, serveFile, serveLong } from './serve'
@@ -81,8 +84,8 @@ test('what the contract does not name leaves the server never, and what it asks 
 test('a form is taken where the contract has one, and told what is missing', async () => {
   const seen: unknown[] = []
   const page = serve('POST /api/pictures', async ({ form }) => {
-    const { bytes, name } = await form!.file('picture')
-    seen.push([name, bytes.length])
+    const { content, name } = form!.file('picture')
+    seen.push([name, (await bytesOf(content)).length])
     return { id: 'a'.repeat(64), type: 'image/png' as const, width: 1, height: 1, bytes: 1 }
   })
   const form = new FormData()
@@ -96,6 +99,47 @@ test('a form is taken where the contract has one, and told what is missing', asy
   expect(seen).toEqual([['moon.png', 7]])
   expect(await (await send(new FormData())).json()).toMatchObject({ status: 400, title: 'No picture came' })
   expect((await send('words')).status).toBe(400)
+})
+
+test('a form is read no further than it may be heavy, whatever its length says, and leaves nothing behind', async () => {
+  const take = serve('POST /api/pictures', () => {
+    throw new Error('never asked')
+  })
+  let sent = 0
+  const head =
+    '--b\r\ncontent-disposition: form-data; name="picture"; filename="p.png"\r\ncontent-type: image/png\r\n\r\n'
+  const body = new ReadableStream({
+    start: (c) => c.enqueue(new TextEncoder().encode(head)),
+    pull: (c) => (sent++ < 600 ? c.enqueue(new Uint8Array(1024 * 1024)) : c.close()),
+  })
+  const request = new Request('http://127.0.0.1:4310/api/pictures', {
+    method: 'POST',
+    body,
+    headers: { ...host, 'content-type': 'multipart/form-data; boundary=b' },
+    duplex: 'half',
+  } as RequestInit)
+  expect((await take(request, context())).status).toBe(413)
+  // The limit of the route, and what was on its way.
+  expect(sent).toBeLessThan(40)
+  expect(readdirSync(uploadsFolder())).toEqual([])
+})
+
+test.each([
+  ['', 'multipart/form-data; boundary=b'],
+  ['words', 'multipart/form-data; boundary=b'],
+  ['--b\r\n', 'multipart/form-data; boundary=b'],
+  ['words', 'multipart/form-data'],
+])('a form of %j is none', async (body, type) => {
+  const take = serve('POST /api/pictures', ({ form }) => (form!.file('picture'), null as never))
+  expect((await take(post(body, { 'content-type': type }), context())).status).toBe(400)
+})
+
+test('half a pair of surrogates is replaced as it comes in', async () => {
+  const given = await readJson(
+    post('{"a":["\\ud83d","\\ud83d\\ude00"]}'),
+    z.object({ a: z.array(z.string()) }),
+  )
+  expect(given.a).toEqual(['\ufffd', '\u{1f600}'])
 })
 
 test('JSON over the limit is refused', async () => {

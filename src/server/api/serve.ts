@@ -50,14 +50,19 @@ async function read<K extends Key>(
   const sendsForm = route.form && request.headers.get('content-type')?.startsWith('multipart/')
   const needsForm = route.form && !route.body
   const form = sendsForm || needsForm ? await readForm(request, route.form!.most) : undefined
-  return {
-    request,
-    params,
-    query,
-    body: form || !route.body ? undefined : await readJson(request, route.body),
-    form,
-    fields: form && route.form?.fields?.parse(form.fields),
-  } as Asked<K>
+  try {
+    return {
+      request,
+      params,
+      query,
+      body: form || !route.body ? undefined : await readJson(request, route.body),
+      form,
+      fields: form && route.form?.fields?.parse(form.fields),
+    } as Asked<K>
+  } catch (error) {
+    await form?.dispose()
+    throw error
+  }
 }
 
 /** An answer as the contract describes it: what it does not name is left out. */
@@ -71,13 +76,30 @@ function answer(key: Key, value: unknown): Response {
 export const serve = <K extends Key>(
   key: K,
   handle: (asked: Asked<K>) => Promise<Answer<K>> | Answer<K>,
-): Served => guarded(key, async (asked) => answer(key, await handle(asked)))
+): Served =>
+  guarded(key, async (asked) => {
+    try {
+      return answer(key, await handle(asked))
+    } finally {
+      await asked.form?.dispose()
+    }
+  })
 
 /** Serves a route that gives a file or a stream. */
 export const serveFile = <K extends Key>(
   key: K,
   handle: (asked: Asked<K>) => Promise<Response> | Response,
 ): Served => guarded(key, handle)
+
+/** Begins work that takes a form's files away when it is done; they go at once where it cannot begin. */
+function begin<T>({ form }: { form: SentForm | undefined }, start: () => T): T {
+  try {
+    return start()
+  } catch (error) {
+    void form?.dispose()
+    throw error
+  }
+}
 
 /**
  * Serves long work. It runs as a task: a caller that prefers `respond-async` (RFC 7240, section 4.1) gets the task (202) and follows it; any other
@@ -91,8 +113,10 @@ export const serveLong = <K extends Key>(
 ): Served =>
   guarded(key, async (asked) => {
     const { job = null } = asked.params as { job?: string }
-    const { task, done } = startTask({ kind: key, title: title(asked), job }, (tell, signal) =>
-      work(asked, tell, signal),
+    const { task, done } = begin(asked, () =>
+      startTask({ kind: key, title: title(asked), job }, (tell, signal) =>
+        work(asked, tell, signal).finally(() => asked.form?.dispose()),
+      ),
     )
     if (asked.request.headers.get('prefer')?.includes('respond-async'))
       return Response.json(task, {

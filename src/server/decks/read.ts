@@ -1,10 +1,20 @@
 import mammoth from 'mammoth'
 import { markdownDeck, plainDeck, type DeckPiece } from '@/core/cut/deck'
-import { decode } from '../import/import'
+import { decode } from '../import/decode'
+import { unzip } from '../import/unzip'
 import { Problem } from '../problem'
 
 const refuse = (why: string) => new Problem(422, 'not-a-deck', 'This copy cannot be read', why)
 const MOST_TEXT = 400_000
+
+/** What a document may come to once it is unpacked, bytes. */
+const MOST_UNPACKED = 40 * 1024 * 1024
+
+/** Throws a Problem where a document unpacks to too much: the library would find out too late. */
+async function assertUnpacks(bytes: Buffer, name: string): Promise<void> {
+  const { files, read } = await unzip(bytes, name, (_, why) => refuse(why), MOST_UNPACKED)
+  for (const file of files) await read(file)
+}
 
 /** Parts pasted copy into pieces. Markdown where it is said to be, or looks like it. */
 export function deckOfText(
@@ -15,6 +25,8 @@ export function deckOfText(
     throw refuse(
       `It has ${text.length.toLocaleString('en')} characters; at most ${MOST_TEXT.toLocaleString('en')} are read.`,
     )
+  if (/>{50}|(?:> ){50}/.test(text))
+    throw refuse('Quotations stand in it more than 50 deep. Take their marks out.')
   const pieces = markdown ? markdownDeck(text) : plainDeck(text)
   if (!pieces.length) throw refuse('There are no words in it. Paste the copy, or drop the file with it.')
   return { pieces }
@@ -24,6 +36,7 @@ export function deckOfText(
 export async function deckOfFile(bytes: Buffer, name: string): Promise<{ pieces: DeckPiece[] }> {
   if (!bytes.length) throw refuse(`"${name}" is empty (0 bytes).`)
   if (bytes.subarray(0, 4).toString('latin1') === 'PK\u0003\u0004') {
+    await assertUnpacks(bytes, name)
     // The library gives Markdown: its marks are read like anyone's.
     const read = await (
       mammoth as unknown as { convertToMarkdown(i: { buffer: Buffer }): Promise<{ value: string }> }

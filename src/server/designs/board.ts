@@ -3,6 +3,8 @@ import { Problem } from '../problem'
 
 /** Most pixels a design may have, and most bytes its file. */
 export const MOST_PIXELS = 60_000_000
+/** Longest side of a design, px. */
+export const MOST_SIDE = 40_000
 export const MOST_BYTES = 60 * 1024 * 1024
 
 /** One page or artboard of a design's file, as it can be chosen. Sizes in px as it would be taken in. */

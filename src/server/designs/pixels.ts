@@ -1,7 +1,7 @@
 import sharp, { type Metadata } from 'sharp'
 import { newPicture, type NewPicture } from '../pictures/kept'
 import { Problem } from '../problem'
-import { MOST_BYTES, MOST_PIXELS, refuseDesign as unreadable } from './board'
+import { MOST_BYTES, MOST_PIXELS, MOST_SIDE, refuseDesign as unreadable } from './board'
 
 /**
  * Reads a design picture, judged by its content and not by its name. It comes out as PNG in sRGB without alpha and
@@ -41,6 +41,13 @@ export async function readPixels(bytes: Buffer, name: string): Promise<NewPictur
   if (meta.format === 'gif')
     throw unreadable(
       `"${name}" is a GIF; a design comes as PNG, JPEG, WebP or AVIF. Export it as PNG and drop that file.`,
+    )
+  if (Math.max(width, height) > MOST_SIDE)
+    throw new Problem(
+      413,
+      'design-too-large',
+      'The design is too large',
+      `"${name}" has ${width} x ${height} px; at most ${MOST_SIDE.toLocaleString('en')} px on a side can be taken in.`,
     )
   if (width * height > MOST_PIXELS)
     throw new Problem(

@@ -1,3 +1,4 @@
+import { gunzipSync } from 'node:zlib'
 import sharp from 'sharp'
 import { cleaned } from '@/core/cut/clean'
 import { guessSize, type SizeGuess } from '@/core/cut/density'
@@ -6,6 +7,7 @@ import { readInk } from '@/core/cut/ink'
 import { layersSchema, type DesignLayers } from '@/core/cut/layers'
 import { overlap, type Raster } from '@/core/cut/raster'
 import { newPicture, type NewPicture } from '../pictures/kept'
+import { decode } from '../import/decode'
 import { Problem } from '../problem'
 import { MOST_BYTES, refuseDesign, type Board, type ReadBoard } from './board'
 import { isLayered, layeredBoards, readLayered } from './layered'
@@ -41,13 +43,28 @@ function typeOf(bytes: Buffer, name: string): DesignType {
     )
   if (isLayered(bytes)) return 'layered'
   if (isPdf(bytes)) return 'pdf'
-  return isSvg(bytes.subarray(0, 4096).toString('utf8')) ? 'svg' : 'picture'
+  return isSvg(decode(bytes.subarray(0, 4096))) ? 'svg' : 'picture'
+}
+
+/** A design that came packed (SVGZ: gzip, RFC 1952), unpacked as far as a design may be heavy. */
+function unpacked(bytes: Buffer, name: string): Buffer {
+  if (bytes[0] !== 0x1f || bytes[1] !== 0x8b) return bytes
+  try {
+    return gunzipSync(bytes, { maxOutputLength: MOST_BYTES })
+  } catch (error) {
+    throw refuseDesign(
+      (error as NodeJS.ErrnoException).code === 'ERR_BUFFER_TOO_LARGE'
+        ? `"${name}" unpacks to more than 60 MB. Save it again without packing, or export it as PNG.`
+        : `"${name}" is packed but damaged or breaks off. Save it again without packing.`,
+    )
+  }
 }
 
 /**
  * Opens a design's file and says what can be chosen in it. Throws a Problem that says what is wrong with it.
  */
-export async function openDesign(bytes: Buffer, name: string): Promise<OpenedDesign> {
+export async function openDesign(sent: Buffer, name: string): Promise<OpenedDesign> {
+  const bytes = unpacked(sent, name)
   const type = typeOf(bytes, name)
   const boards =
     type === 'pdf'
@@ -71,7 +88,8 @@ async function whole(bytes: Buffer, name: string, type: DesignType): Promise<Boa
  * Reads one board of a design: its pixels as opaque sRGB PNG, and the words and shapes its file carries.
  * @param board counted from 0
  */
-export async function readDesign(bytes: Buffer, name: string, board: number): Promise<ReadDesign> {
+export async function readDesign(sent: Buffer, name: string, board: number): Promise<ReadDesign> {
+  const bytes = unpacked(sent, name)
   const type = typeOf(bytes, name)
   if (type === 'picture') return { type, picture: await readPixels(bytes, name), layers: null, notes: [] }
   const read: ReadBoard =

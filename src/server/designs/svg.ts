@@ -5,6 +5,7 @@ import { fromHtml } from 'hast-util-from-html'
 import sharp from 'sharp'
 import { elementsOf, inlineRules, readSheet } from '@/core/html/stylesheet'
 import { readHex } from '@/core/color/hex'
+import { decode } from '../import/decode'
 import type { DesignLayers } from '@/core/cut/layers'
 import { blocksOf, joinPieces, type TextLine } from '@/core/cut/reflow'
 import { MOST_PIXELS, refuseDesign, type ReadBoard } from './board'
@@ -51,7 +52,8 @@ const WIDE = 1200
  * what is none, or would be too large.
  */
 export async function readSvg(bytes: Buffer, name: string): Promise<ReadBoard> {
-  const source = bytes.toString('utf8')
+  // What its bytes say prevails over what its declaration says of them.
+  const source = decode(bytes).replace(/^\s*<\?xml[^<>]*\?>/, '')
   if (/<!ENTITY/i.test(source))
     throw refuseDesign(
       `"${name}" defines entities of its own, which can swell to any size. Export the drawing again as plain SVG, or as PNG.`,

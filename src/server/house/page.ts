@@ -1,24 +1,29 @@
+import type { Content } from '../content'
 import type { PageStyle } from '@/core/house/page'
-import { decode } from '../import/import'
+import { decode } from '../import/decode'
 import { guardedFetch, type FetchLimits } from '../net/guarded-fetch'
 import { compute } from '../pool'
 import { Problem } from '../problem'
 import { MOST_PAGE, MOST_SHEETS, refuse } from './read'
 
 /** The looks of a saved page: an HTML file, or a ZIP of one with its style sheets. */
-export const looksOfFile = (bytes: Uint8Array, name: string, signal?: AbortSignal): Promise<PageStyle> =>
-  compute('pageOfFile', { bytes, name }, { signal })
+export const looksOfFile = (content: Content, name: string, signal?: AbortSignal): Promise<PageStyle> =>
+  compute('pageOfFile', { content, name }, { signal })
 
 /** The looks of pasted HTML and CSS. */
 export const looksOfSource = (html: string, css = '', signal?: AbortSignal): Promise<PageStyle> =>
   compute('pageOf', { html, sheets: [css] }, { signal })
 
+/** Longest that a page and all its sheets may take to come, ms. */
+const MOST_TIME = 20_000
+
 /** The looks of the page at an address, fetched with its style sheets; private networks are refused. */
 export async function looksOfAddress(
   address: string,
-  limits: Pick<FetchLimits, 'lookup'> = {},
+  limits: Pick<FetchLimits, 'lookup' | 'ask'> = {},
+  signal?: AbortSignal,
 ): Promise<PageStyle & { address: string }> {
-  const bounds = { most: MOST_PAGE, patience: 12_000, ...limits }
+  const bounds = { most: MOST_PAGE, patience: 12_000, until: Date.now() + MOST_TIME, ...limits }
   const page = await guardedFetch(address, bounds)
   if (!/html|xml|text\/plain/.test(page.type))
     throw refuse(
@@ -26,15 +31,23 @@ export async function looksOfAddress(
       `It sends ${page.type || 'something unnamed'}. Give the address of a web page.`,
     )
   const html = decode(page.bytes)
-  const sheets: string[] = []
-  const linked = await compute('linkedSheets', { html })
-  // One sheet that is missing does not spoil the rest.
-  for (const href of linked.slice(0, MOST_SHEETS))
-    try {
-      sheets.push(decode((await guardedFetch(new URL(href, page.address).href, bounds)).bytes))
-    } catch (e) {
-      if (!(e instanceof Problem)) throw e
-    }
+  const linked = await compute('linkedSheets', { html }, { signal })
+  const sheets = await Promise.all(
+    linked
+      .filter((href) => URL.canParse(href, page.address))
+      .slice(0, MOST_SHEETS)
+      .map((href) => sheetAt(new URL(href, page.address).href, bounds)),
+  )
   const { address: base } = page
-  return { ...(await compute('pageOf', { html, sheets, base })), address: base }
+  return { ...(await compute('pageOf', { html, sheets, base }, { signal })), address: base }
+}
+
+/** The sheet at an address. One that is missing does not spoil the rest. */
+async function sheetAt(address: string, bounds: FetchLimits): Promise<string> {
+  try {
+    return decode((await guardedFetch(address, bounds)).bytes)
+  } catch (error) {
+    if (error instanceof Problem) return ''
+    throw error
+  }
 }

@@ -1,5 +1,6 @@
+import { tooMuch } from '@/core/html/bounds'
 import { pageStyle, type PageStyle } from '@/core/house/page'
-import { decode } from '../import/import'
+import { decode } from '../import/decode'
 import { unzip } from '../import/unzip'
 import { Problem } from '../problem'
 
@@ -16,6 +17,8 @@ export function pageOf(html: string, sheets: readonly string[] = [], base?: stri
   const css = sheets.filter((s) => s.trim())
   if (!tags && !css.length)
     throw refuse('There is no HTML in it', 'Paste the source of a page, with its tags, or its style sheet.')
+  const much = tags && tooMuch(html)
+  if (much) throw refuse('This page is too much', `It holds ${much}. Save a simpler page of the same look.`)
   return pageStyle(tags ? html : '<body></body>', css, base)
 }
 
@@ -43,5 +46,5 @@ export async function pageOfFile(bytes: Buffer, name: string): Promise<PageStyle
   const sheets: string[] = []
   for (const f of files.filter((x) => /\.css$/i.test(x.name)).slice(0, MOST_SHEETS))
     sheets.push(decode(await read(f)))
-  return pageStyle(decode(await read(page)), sheets)
+  return pageOf(decode(await read(page)), sheets)
 }

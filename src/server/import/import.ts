@@ -1,9 +1,11 @@
 import { simpleParser } from 'mailparser'
+import { tooMuchEmail } from '@/core/html/bounds'
 import { bandsFromHtml, type ImportedBands } from '@/core/import/bands'
 import type { ByHand } from '@/core/email/schema'
 import { checkPicture } from '../pictures/check'
 import type { NewPicture } from '../pictures/kept'
 import { Problem } from '../problem'
+import { decode } from './decode'
 import { unzip } from './unzip'
 
 /** An email that was brought in: as it was written, and as bands. */
@@ -23,7 +25,8 @@ export interface ReadImport extends Imported {
 }
 
 const MOST_BYTES = 40 * 1024 * 1024
-const MOST_HTML = 4_000_000
+/** As much as an email written by hand may have, characters. */
+const MOST_HTML = 1_000_000
 
 const refuse = (title: string, why: string) => new Problem(422, 'not-an-email', title, why)
 
@@ -68,12 +71,18 @@ export function importHtml(
       413,
       'too-heavy',
       'The HTML is too long',
-      `It has ${(html.length / 1e6).toFixed(1)} million characters; at most 4 million can be brought in. Mail programs cut messages off long before.`,
+      `It has ${(html.length / 1e6).toFixed(1)} million characters; at most one million can be brought in. Mail programs cut messages off long before.`,
     )
   if (!/<[a-z!]/i.test(html))
     throw refuse(
       'There is no HTML in it',
       'It holds plain text only. Paste or drop the source of the email, with its tags.',
+    )
+  const much = tooMuchEmail(html)
+  if (much)
+    throw refuse(
+      'This HTML is too much',
+      `It holds ${much}. Mail programs would not show it either; take out what is not needed.`,
     )
   const refs = Object.fromEntries(Object.entries(pictures).map(([address, p]) => [address, p.ref]))
   const bands = bandsFromHtml(html, refs)
@@ -84,24 +93,6 @@ export function importHtml(
     subject: more.subject ?? '',
     text: more.text ?? null,
     notes: [...(more.notes ?? []), ...bands.notes],
-  }
-}
-
-/** A text file in the encoding it says it is in: byte order mark, meta charset, else UTF-8. */
-export function decode(bytes: Buffer): string {
-  const said = /<meta[^<>]{1,200}charset=["']?([\w-]{1,40})/i.exec(
-    bytes.subarray(0, 2048).toString('latin1'),
-  )?.[1]
-  const label =
-    bytes[0] === 0xff && bytes[1] === 0xfe
-      ? 'utf-16le'
-      : bytes[0] === 0xfe && bytes[1] === 0xff
-        ? 'utf-16be'
-        : (said ?? 'utf-8')
-  try {
-    return new TextDecoder(label).decode(bytes)
-  } catch {
-    return new TextDecoder().decode(bytes)
   }
 }
 

@@ -1,3 +1,4 @@
+import type { Content } from '../content'
 import { keepNew } from '../pictures/store'
 import { compute } from '../pool'
 import type { Imported, ReadImport } from './import'
@@ -9,8 +10,8 @@ async function kept({ pictures, ...imported }: ReadImport): Promise<Imported> {
 }
 
 /** Brings in an email made elsewhere: HTML, a ZIP or a message, told by its content. */
-export const takeInEmail = async (bytes: Uint8Array, name: string, signal?: AbortSignal): Promise<Imported> =>
-  kept(await compute('importFile', { bytes, name }, { signal }))
+export const takeInEmail = async (content: Content, name: string, signal?: AbortSignal): Promise<Imported> =>
+  kept(await compute('importFile', { content, name }, { signal }))
 
 /** Brings in pasted HTML. */
 export const takeInHtml = async (html: string, signal?: AbortSignal): Promise<Imported> =>

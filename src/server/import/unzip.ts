@@ -5,6 +5,9 @@ const MOST_ENTRIES = 500
 /** What a ZIP may come to once it is unpacked, bytes. */
 const MOST_UNPACKED = 150 * 1024 * 1024
 
+/** What the library reads off a file's header: the size it is said to have, bytes. */
+type Declared = JSZip.JSZipObject & { _data: { uncompressedSize: number } }
+
 export interface Unzipped {
   files: JSZip.JSZipObject[]
   /** Throws a Problem where a file is damaged or all of them come to too much. */ read: (
@@ -15,12 +18,13 @@ export interface Unzipped {
 /**
  * Opens a ZIP that is not to be trusted: the size it declares may be a lie, so what is unpacked is counted as
  * it comes.
- * @param refuse makes the Problem from a title and a reason
+ * @param refuse makes the Problem from a title and a reason @param most what all of it may come to, bytes
  */
 export async function unzip(
   bytes: Buffer,
   name: string,
   refuse: (title: string, why: string) => Problem,
+  most = MOST_UNPACKED,
 ): Promise<Unzipped> {
   let zip: JSZip
   try {
@@ -34,6 +38,13 @@ export async function unzip(
       'There is too much in this ZIP',
       `It holds ${files.length} files; at most ${MOST_ENTRIES} are read. Pack only what belongs to it.`,
     )
+  const tooMuch = () =>
+    refuse(
+      'This ZIP unpacks to too much',
+      `It comes to more than ${most / 1048576} MB. Pack only what belongs to it.`,
+    )
+  const declared = files.reduce((sum, f) => sum + (f as Declared)._data.uncompressedSize, 0)
+  if (declared > most) throw tooMuch()
   let unpacked = 0
   const read = async (file: JSZip.JSZipObject): Promise<Buffer> => {
     const parts: Buffer[] = []
@@ -41,14 +52,9 @@ export async function unzip(
       const stream = file.nodeStream()
       stream.on('data', (part: Buffer) => {
         unpacked += part.length
-        if (unpacked > MOST_UNPACKED) {
+        if (unpacked > most) {
           stream.pause()
-          reject(
-            refuse(
-              'This ZIP unpacks to too much',
-              `It comes to more than ${MOST_UNPACKED / 1048576} MB. Pack only what belongs to it.`,
-            ),
-          )
+          reject(tooMuch())
         } else parts.push(part)
       })
       stream.on('end', () => resolve())

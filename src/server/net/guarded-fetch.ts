@@ -37,7 +37,8 @@ export interface Fetched {
 }
 export interface FetchLimits {
   /** bytes */ most: number
-  /** ms */ patience: number
+  /** For each answer, ms. */ patience: number
+  /** When all of it has to be over, ms since 1970; 20 s from now unless said. */ until?: number
   /** How names are resolved; tests set their own. */ lookup?: LookupFunction
   /** How an address is asked; tests set their own, which answers for hosts that do not exist. */ ask?: Ask
 }
@@ -50,18 +51,29 @@ const overNetwork: Ask = (url, options, answered) =>
 
 const MOST_REDIRECTS = 4
 
+/** Longest that one address may take with all it leads to, ms. */
+const MOST_TIME = 20_000
+
+/** How long may still be waited, ms. */
+const leftOf = ({ patience, until = Infinity }: FetchLimits): number =>
+  Math.max(1, Math.min(patience, until - Date.now()))
+
 /**
  * Fetches a public address for the person. Every address that its name resolves to is checked, the connection
  * goes to the very address that was checked (so that a name cannot change its mind in between), each redirect
  * is checked anew, and size and time are bounded. Throws a Problem that says why not.
  */
-export async function guardedFetch(typed: string, limits: FetchLimits): Promise<Fetched> {
+export async function guardedFetch(typed: string, asked: FetchLimits): Promise<Fetched> {
   let address = addressOf(typed)
+  const until = asked.until ?? Date.now() + MOST_TIME
+  const limits = { ...asked, until }
   for (let hop = 0; hop <= MOST_REDIRECTS; hop++) {
     const answer = await once(address, limits)
     const { statusCode = 0, headers } = answer
     if (statusCode >= 300 && statusCode < 400 && headers.location) {
       answer.destroy()
+      if (!URL.canParse(headers.location, address))
+        throw unreachable(address.host, 'it leads to an address that is none')
       address = addressOf(new URL(headers.location, address).href)
       continue
     }
@@ -93,10 +105,9 @@ function addressOf(typed: string): URL {
   return url
 }
 
-function once(
-  url: URL,
-  { patience, lookup = dnsLookup as unknown as LookupFunction, ask: asked = overNetwork }: FetchLimits,
-): Promise<IncomingMessage> {
+function once(url: URL, limits: FetchLimits): Promise<IncomingMessage> {
+  const { lookup = dnsLookup as unknown as LookupFunction, ask: asked = overNetwork } = limits
+  const patience = leftOf(limits)
   const guarded: LookupFunction = (host, options, done) => {
     lookup(host, { ...options, all: true }, (error, found) => {
       const list = (
@@ -134,7 +145,12 @@ function once(
       },
       resolve,
     )
-    ask.on('timeout', () => ask.destroy(Object.assign(new Error('late'), { code: 'ETIMEDOUT' })))
+    const late = () => ask.destroy(Object.assign(new Error('late'), { code: 'ETIMEDOUT' }))
+    // Over all of the head: one that comes byte by byte is late too.
+    const timer = setTimeout(late, patience)
+    ask.on('response', () => clearTimeout(timer))
+    ask.on('close', () => clearTimeout(timer))
+    ask.on('timeout', late)
     ask.on('error', (e: NodeJS.ErrnoException) =>
       reject(
         e.code === 'EPRIVATE'
@@ -142,7 +158,7 @@ function once(
           : unreachable(
               url.host,
               e.code === 'ETIMEDOUT'
-                ? `no answer within ${patience / 1000} s`
+                ? `no answer within ${Math.round(patience / 100) / 10} s`
                 : e.code === 'ENOTFOUND' || e.code === 'EAI_AGAIN'
                   ? 'there is no such host, or no network'
                   : 'it could not be connected to',
@@ -153,13 +169,15 @@ function once(
   })
 }
 
-function bodyOf(answer: IncomingMessage, url: URL, { most, patience }: FetchLimits): Promise<Buffer> {
+function bodyOf(answer: IncomingMessage, url: URL, limits: FetchLimits): Promise<Buffer> {
+  const { most } = limits
+  const patience = leftOf(limits)
   return new Promise((resolve, reject) => {
     const parts: Buffer[] = []
     let size = 0
     const late = setTimeout(() => {
       answer.destroy()
-      reject(unreachable(url.host, `it was not done within ${patience / 1000} s`))
+      reject(unreachable(url.host, `it was not done within ${Math.round(patience / 100) / 10} s`))
     }, patience)
     answer.on('data', (part: Buffer) => {
       size += part.length

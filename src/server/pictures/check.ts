@@ -4,6 +4,9 @@ import { newPicture, type NewPicture } from './kept'
 
 const MOST_PICTURE_BYTES = 10 * 1024 * 1024
 
+/** Longest side of a picture of an email, px. */
+const MOST_SIDE = 20_000
+
 /**
  * Checks a picture for the email, which is kept as it is (a GIF keeps its frames), judged by its content. Throws a Problem
  * for anything else than a whole PNG, JPEG or GIF of at most 25 megapixels and 10 MB; mail programs show no
@@ -23,10 +26,13 @@ export async function checkPicture(bytes: Buffer, name: string): Promise<NewPict
   let meta: Metadata
   try {
     meta = await sharp(bytes, { limitInputPixels: 25_000_000, animated: true }).metadata()
+    if (Math.max(meta.width ?? 0, meta.pageHeight ?? meta.height ?? 0) > MOST_SIDE) throw new RangeError()
     // Reading every pixel tells a whole file from a broken one.
     await sharp(bytes, { limitInputPixels: 25_000_000, failOn: 'truncated' }).stats()
   } catch {
-    throw refuse(`"${name}" is not a whole PNG, JPEG or GIF of at most 25 megapixels. Export it again.`)
+    throw refuse(
+      `"${name}" is not a whole PNG, JPEG or GIF of at most 25 megapixels, ${MOST_SIDE.toLocaleString('en')} px on a side. Export it again.`,
+    )
   }
   if (!(meta.format && meta.format in types))
     throw refuse(

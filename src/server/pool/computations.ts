@@ -5,7 +5,7 @@ import { groundOf } from '@/core/cut/ground'
 import { readInk } from '@/core/cut/ink'
 import { withLayers, type DesignLayers } from '@/core/cut/layers'
 import { leftOut } from '@/core/cut/left-out'
-import type { CutPlan } from '@/core/cut/plan'
+import { readPlan, type CutPlan } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
 import { linkedSheets } from '@/core/house/sheets'
 import { readHouse } from '@/core/email/migrations'
@@ -15,7 +15,8 @@ import { readEmail } from '@/core/tiles/document'
 import { write, type How } from '../destinations/written'
 import { brokenDocument } from '../problem'
 import { figures, proof } from './proof'
-import { deckOfFile } from '../decks/read'
+import { bytesOf, type Content } from '../content'
+import { deckOfFile, deckOfText } from '../decks/read'
 import { openDesign, readDesign } from '../designs/read'
 import { pageOf, pageOfFile } from '../house/read'
 import { importFile, importHtml } from '../import/import'
@@ -26,10 +27,8 @@ import { decodeRaster, rasterOf } from './raster'
 /** How far a computation is. */
 export type Tell = (progress: { done: number; total: number }) => void
 
-const bufferOf = (bytes: Uint8Array): Buffer => Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)
-
 interface File {
-  bytes: Uint8Array
+  content: Content
   name: string
 }
 
@@ -39,35 +38,40 @@ interface Stored {
   house: unknown
 }
 
-function storedEmail(body: unknown): Email {
+/** A document as it is stored, read. Throws a Problem (422) where it is none. */
+function stored<T>(read: (body: unknown) => T, body: unknown): T {
   try {
-    return readEmail(body)
+    return read(body)
   } catch (error) {
     throw brokenDocument(error)
   }
 }
+const storedEmail = (body: unknown): Email => stored(readEmail, body)
 
 /**
  * What worker threads compute: pure functions of what they are given, without the database. Everything that parses or draws what came from outside
  * is here.
  */
 export const computations = {
-  openDesign: ({ bytes, name }: File) => openDesign(bufferOf(bytes), name),
-  readDesign: ({ bytes, name, board }: File & { board: number }) => readDesign(bufferOf(bytes), name, board),
-  checkPicture: ({ bytes, name }: File) => checkPicture(bufferOf(bytes), name),
-  importFile: ({ bytes, name }: File) => importFile(bufferOf(bytes), name),
+  openDesign: async ({ content, name }: File) => openDesign(await bytesOf(content), name),
+  readDesign: async ({ content, name, board }: File & { board: number }) =>
+    readDesign(await bytesOf(content), name, board),
+  checkPicture: async ({ content, name }: File) => checkPicture(await bytesOf(content), name),
+  importFile: async ({ content, name }: File) => importFile(await bytesOf(content), name),
   importHtml: ({ html }: { html: string }) => importHtml(html),
-  deckOfFile: ({ bytes, name }: File) => deckOfFile(bufferOf(bytes), name),
+  deckOfFile: async ({ content, name }: File) => deckOfFile(await bytesOf(content), name),
+  deckOfText: ({ text, markdown }: { text: string; markdown?: boolean }) => deckOfText(text, markdown),
   pageOf: ({ html, sheets, base }: { html: string; sheets: string[]; base?: string }) =>
     pageOf(html, sheets, base),
   linkedSheets: ({ html }: { html: string }) => linkedSheets(html),
-  pageOfFile: ({ bytes, name }: File) => pageOfFile(bufferOf(bytes), name),
+  pageOfFile: async ({ content, name }: File) => pageOfFile(await bytesOf(content), name),
 
   /** An email, compiled for whoever it goes to. @param email, house as they are stored */
   written: ({ email, house, how }: Stored & { how: How }) => write(storedEmail(email), readHouse(house), how),
   proof: ({ email, house }: Stored) => proof(storedEmail(email), readHouse(house)),
   namePictures: ({ email }: Pick<Stored, 'email'>) => namePictures(storedEmail(email)),
-  figures: ({ email, cuts, house }: Stored & { cuts: unknown }) => figures(email, cuts, house),
+  figures: ({ email, cuts, house }: Stored & { cuts: unknown }) =>
+    figures(email ? storedEmail(email) : null, cuts ? stored(readPlan, cuts) : null, readHouse(house)),
 
   /** Finds the parts of a design. @param design its file @param scale design px for each px of the email */
   autocut: async (

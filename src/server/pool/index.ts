@@ -12,12 +12,42 @@ export type { Tell } from './computations'
 const DEADLINE = 120_000
 
 /** Most memory of a thread's own objects, MB; pixels lie outside it. */
-const MEMORY = 1024
+const MEMORY = 512
+
+/** Most memory of the whole process while it computes, MB: above it the latest computations are ended. */
+const MOST_MEMORY = 1000
+
+/** How often the memory of the process is looked at while it computes, ms. */
+const WATCH = 50
 
 /** The thread that answers requests goes first: workers are nicer than it (nice(2)). */
 const NICER = 5
 
-const held = globalThis as typeof globalThis & { mosaicusPool?: Piscina }
+const held = globalThis as typeof globalThis & {
+  mosaicusPool?: Piscina
+  mosaicusWatch?: Set<AbortController>
+}
+
+/** Computations that run, the latest last. */
+const running = (): Set<AbortController> => (held.mosaicusWatch ??= new Set())
+
+let watching: ReturnType<typeof setInterval> | undefined
+
+/**
+ * Ends the latest computation where the process takes too much: what a thread takes outside its own objects (pixels,
+ * unpacked files, WebAssembly) is counted by nobody else.
+ */
+function watch(): void {
+  watching ??= setInterval(() => {
+    if (!running().size) {
+      clearInterval(watching)
+      watching = undefined
+    } else if (process.memoryUsage.rss() > MOST_MEMORY * 1048576) [...running()].at(-1)!.abort(TOO_MUCH)
+  }, WATCH)
+  watching.unref()
+}
+
+const TOO_MUCH = 'too much memory'
 
 const pool = (): Piscina =>
   (held.mosaicusPool ??= new Piscina({
@@ -30,6 +60,20 @@ const pool = (): Piscina =>
   }))
 
 type Name = keyof Computations
+
+/** What reads files from outside has less time than what works on a design, ms. */
+const DEADLINES: Partial<Record<Name, number>> = {
+  openDesign: 40_000,
+  readDesign: 60_000,
+  checkPicture: 20_000,
+  importFile: 20_000,
+  importHtml: 20_000,
+  deckOfFile: 10_000,
+  deckOfText: 10_000,
+  pageOf: 20_000,
+  pageOfFile: 20_000,
+  linkedSheets: 10_000,
+}
 type Input<N extends Name> = Parameters<Computations[N]>[0]
 type Output<N extends Name> = Awaited<ReturnType<Computations[N]>>
 
@@ -40,45 +84,56 @@ type Output<N extends Name> = Awaited<ReturnType<Computations[N]>>
 export async function compute<N extends Name>(
   name: N,
   input: Input<N>,
-  { signal, tell, deadline = DEADLINE }: { signal?: AbortSignal; tell?: Tell; deadline?: number } = {},
+  {
+    signal,
+    tell,
+    deadline = DEADLINES[name] ?? DEADLINE,
+  }: { signal?: AbortSignal; tell?: Tell; deadline?: number } = {},
 ): Promise<Output<N>> {
   const late = AbortSignal.timeout(deadline)
+  const heavy = new AbortController()
+  running().add(heavy)
+  watch()
   const channel = tell && new MessageChannel()
   channel?.port1.on('message', tell!)
   const call: Call = { name, input, ...(channel ? { port: channel.port2 } : {}) }
   try {
     const answer = (await pool().run(call, {
-      signal: signal ? AbortSignal.any([signal, late]) : late,
+      signal: AbortSignal.any([late, heavy.signal, ...(signal ? [signal] : [])]),
       transferList: channel ? [channel.port2] : [],
     })) as Answer
     if ('problem' in answer) throw Problem.of(answer.problem)
     return answer.value as Output<N>
   } catch (error) {
-    throw endedBy(error as Error, signal, late, deadline)
+    throw endedBy(error as Error, { signal, late, heavy: heavy.signal, deadline })
   } finally {
+    running().delete(heavy)
     channel?.port1.close()
   }
 }
 
 /** Why a computation ended without an answer. */
-function endedBy(error: Error, signal: AbortSignal | undefined, late: AbortSignal, deadline: number): Error {
+function endedBy(
+  error: Error,
+  how: { signal?: AbortSignal; late: AbortSignal; heavy: AbortSignal; deadline: number },
+): Error {
   if (error instanceof Problem) return error
   // Closing the pool ends what runs.
-  if (signal?.aborted || error.message === 'Terminating worker thread')
+  if (how.signal?.aborted || error.message === 'Terminating worker thread')
     return new DOMException('Cancelled', 'AbortError')
-  if (late.aborted)
-    return new Problem(
-      422,
-      'too-long',
-      'This takes too long',
-      `It was ended after ${deadline / 1000} seconds. Make it smaller or simpler, then try again.`,
-    )
-  if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+  if (how.heavy.aborted || (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
     return new Problem(
       422,
       'too-much',
       'This needs too much memory',
-      `It was ended at ${MEMORY} MB. Make it smaller or simpler, then try again.`,
+      'It was ended before it could take what other work needs. Make it smaller or simpler, then try again.',
+    )
+  if (how.late.aborted)
+    return new Problem(
+      422,
+      'too-long',
+      'This takes too long',
+      `It was ended after ${how.deadline / 1000} seconds. Make it smaller or simpler, then try again.`,
     )
   return error
 }

@@ -23,12 +23,14 @@ test('a computation runs on another thread, with its progress', async () => {
 })
 
 test('a Problem crosses the border between threads whole', async () => {
-  await expect(compute('openDesign', { bytes: Buffer.from('words'), name: 'd.png' })).rejects.toMatchObject({
-    status: 415,
-    kind: 'not-a-design',
-    title: expect.stringMatching(/not a design/),
-    detail: expect.stringMatching(/d\.png/),
-  })
+  await expect(compute('openDesign', { content: Buffer.from('words'), name: 'd.png' })).rejects.toMatchObject(
+    {
+      status: 415,
+      kind: 'not-a-design',
+      title: expect.stringMatching(/not a design/),
+      detail: expect.stringMatching(/d\.png/),
+    },
+  )
 })
 
 test('cancelling ends the thread; the next computation gets another', async () => {
@@ -37,7 +39,7 @@ test('cancelling ends the thread; the next computation gets another', async () =
   const long = compute('autocut', { design: fileOf(id), scale: 1, layers: null }, { signal: stop.signal })
   setTimeout(() => stop.abort(), 50)
   await expect(long).rejects.toMatchObject({ name: 'AbortError' })
-  expect(await compute('deckOfFile', { bytes: Buffer.from('one\n\ntwo'), name: 'a.txt' })).toMatchObject({
+  expect(await compute('deckOfFile', { content: Buffer.from('one\n\ntwo'), name: 'a.txt' })).toMatchObject({
     pieces: [{ text: 'one' }, { text: 'two' }],
   })
 })

@@ -1,12 +1,10 @@
 import { findingsOf, toMend, type Finding } from '@/core/checks'
 import { HTML_LIMIT } from '@/core/checks/weight'
 import { compile } from '@/core/compile'
-import { readPlan } from '@/core/cut/plan'
+import type { CutPlan } from '@/core/cut/plan'
 import { styleOf } from '@/core/email/cascade'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
-import { readHouse } from '@/core/email/migrations'
-import { readEmail } from '@/core/tiles/document'
 
 /** What the checks find in an email, and how much of the HTML limit is used. */
 export interface Proof {
@@ -34,12 +32,12 @@ export interface KnownFigures extends Figures {
   trouble: string | null
 }
 
-/** @param email, cuts as they are stored; null where there is none yet */
-export function figures(email: unknown, cuts: unknown, house: unknown): Figures {
-  const findings = email ? proof(readEmail(email), readHouse(house)).findings : []
+/** @param email, plan null where there is none yet */
+export function figures(email: Email | null, plan: CutPlan | null, house: HouseStyle): Figures {
+  const findings = email ? proof(email, house).findings : []
   const left = toMend(findings).length
   return {
-    cutCount: cuts ? readPlan(cuts).cuts.length : 0,
+    cutCount: plan?.cuts.length ?? 0,
     toMend: left,
     toMind: findings.filter((f) => !f.muted).length - left,
   }

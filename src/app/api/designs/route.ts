@@ -5,7 +5,7 @@ export const POST = serveLong(
   'POST /api/designs',
   () => 'Opening a design',
   async ({ form }, _, signal) => {
-    const { bytes, name } = await form!.file('design')
-    return openDesign(bytes, name, signal)
+    const { content, name } = form!.file('design')
+    return openDesign(content, name, signal)
   },
 )

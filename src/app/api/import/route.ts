@@ -6,7 +6,7 @@ export const POST = serveLong(
   () => 'Reading an email made elsewhere',
   async ({ form, body }, _, signal) => {
     if (!form) return takeInHtml(body.html, signal)
-    const { bytes, name } = await form.file('file')
-    return takeInEmail(bytes, name, signal)
+    const { content, name } = form.file('file')
+    return takeInEmail(content, name, signal)
   },
 )

@@ -11,12 +11,12 @@ export const POST = serveLong(
   'POST /api/jobs',
   ({ fields }) => `Taking in the design of ${fields.name}`,
   async ({ form, fields }, _, signal) => {
-    const { bytes, name } = await form!.file('design')
+    const { content, name } = form!.file('design')
     clientOf(fields.clientId)
-    const taken = await takeInBoard(bytes, name, fields.board, signal)
-    const second = await form!.maybe('narrow')
+    const taken = await takeInBoard(content, name, fields.board, signal)
+    const second = form!.maybe('narrow')
     const narrow = second && {
-      picture: (await takeInBoard(second.bytes, second.name, fields.narrowBoard, signal)).picture,
+      picture: (await takeInBoard(second.content, second.name, fields.narrowBoard, signal)).picture,
       name: second.name,
     }
     const job = createJob({

@@ -6,9 +6,11 @@ export const POST = serveLong(
   ({ body }) => `Reading ${body?.address ?? 'a page'}`,
   async ({ form, body }, _, signal) => {
     if (form) {
-      const { bytes, name } = await form.file('file')
-      return looksOfFile(bytes, name, signal)
+      const { content, name } = form.file('file')
+      return looksOfFile(content, name, signal)
     }
-    return body.address ? looksOfAddress(body.address) : looksOfSource(body.html ?? '', body.css, signal)
+    return body.address
+      ? looksOfAddress(body.address, {}, signal)
+      : looksOfSource(body.html ?? '', body.css, signal)
   },
 )

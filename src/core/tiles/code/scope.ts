@@ -1,7 +1,7 @@
 import type { Element, ElementContent } from 'hast'
 import { fromHtml } from 'hast-util-from-html'
-import { select } from 'hast-util-select'
 import { fromComments } from '../../html/conditions'
+import { Selecting } from '../../html/select'
 import { el } from '../../html/element'
 import {
   elementsOf,
@@ -38,7 +38,8 @@ export function scopeCode(tile: Pick<CodeTile, 'id' | 'html' | 'css'>): Scoped {
   const tree = el('div', { className: [scope] }, nodes)
   const sheet = sheetOf([tile.css, ...styles])
   // Matched while classes bear the names they were written with.
-  const dynamics = sheet.dynamics.filter((r) => matches(tree, within(scope, r.selector)))
+  const selecting = new Selecting({ type: 'root', children: [tree] })
+  const dynamics = sheet.dynamics.filter((r) => matches(selecting, within(scope, r.selector)))
   inlineRules(
     { type: 'root', children: [tree] },
     sheet.statics.map((r) => ({ ...r, selector: within(scope, r.selector) })),
@@ -141,18 +142,14 @@ function renameAnimations(tree: Element, rename: Rename): void {
       properties.style = styleText(readStyle(properties.style).map(rename))
 }
 
+/** What a tree alone does not tell: pointers, first letters and the like. */
+const UNSETTLED =
+  /::?(?!not|is|where|nth|first-child|last-child|first-of|last-of|only|empty|root)[a-z-]+(\([^()]*\))?/g
+
 /** Whether a rule has anything to be applied to, were its pointer or its first letter there. */
-function matches(tree: Element, selector: string): boolean {
+function matches(selecting: Selecting, selector: string): boolean {
   try {
-    return (
-      select(
-        selector.replace(
-          /::?(?!not|is|where|nth|first-child|last-child|first-of|last-of|only|empty|root)[a-z-]+(\([^)]*\))?/g,
-          '',
-        ) || '*',
-        { type: 'root', children: [tree] },
-      ) !== undefined
-    )
+    return selecting.all(selector.replace(UNSETTLED, '') || '*').length > 0
   } catch {
     return false
   }

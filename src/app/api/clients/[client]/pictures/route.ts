@@ -9,8 +9,8 @@ export const GET = serve('GET /api/clients/:client/pictures', ({ params, query }
 
 export const POST = serve('POST /api/clients/:client/pictures', async ({ params, body, form }) => {
   if (form) {
-    const { bytes, name } = await form.file('picture')
-    return putOnShelf(params.client, await takeInPicture(bytes, name), name)
+    const { content, name } = form.file('picture')
+    return putOnShelf(params.client, await takeInPicture(content, name), name)
   }
   const { id, name, address } = body
   if (id) return putOnShelf(params.client, pictureInfo(id), name ?? 'picture')

@@ -7,8 +7,8 @@ export const PUT = serveLong(
   'PUT /api/jobs/:job/design',
   ({ params }) => `Taking in a design of ${jobOf(params.job).name}`,
   async ({ params: { job }, form, fields }, _, signal) => {
-    const { bytes, name } = await form!.file('design')
-    const taken = await takeInBoard(bytes, name, fields.board, signal)
+    const { content, name } = form!.file('design')
+    const taken = await takeInBoard(content, name, fields.board, signal)
     if (fields.role !== 'narrow') {
       const replaced = await replaceDesign(job, taken, name, signal)
       return { ...replaced, job: await summaryOf(job) }
