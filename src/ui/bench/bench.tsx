@@ -223,26 +223,52 @@ function NoEmail({ onCut }: { onCut: () => void }) {
   )
 }
 
-/** Two versions of one document, made in two tabs: the person chooses, and undo reaches the other. */
+/**
+ * Two versions of one document, made in two tabs: the person chooses, and undo reaches the other. Saving waits for the
+ * choice, so a closed question leaves a bar that opens it again.
+ */
 function Conflict({ session, what }: { session: DocumentSession<unknown>; what: string }) {
-  const open = useStore(session.store, (s) => s.status.kind === 'conflict' && s.theirs !== null)
+  const theirs = useStore(session.store, (s) => (s.status.kind === 'conflict' ? s.theirs : null))
   const [later, setLater] = useState(false)
   useEffect(() => {
-    if (!open) setLater(false)
-  }, [open])
+    if (!theirs) setLater(false)
+  }, [theirs])
+  if (!theirs) return null
   return (
-    <Dialog
-      open={open && !later}
-      onClose={() => setLater(true)}
-      title={`This ${what} was changed elsewhere`}
-      about="Another tab or a script saved a newer version while you were working here. Both are safe: whichever you take now, undo brings back the other."
-    >
-      <div className="flex gap-2">
-        <Button look="main" onClick={() => session.settle('mine')}>
-          Keep what is here
-        </Button>
-        <Button onClick={() => session.settle('theirs')}>Take the newer one</Button>
-      </div>
-    </Dialog>
+    <>
+      {later && (
+        <div
+          role="alert"
+          className="fixed top-12 left-1/2 z-30 flex -translate-x-1/2 items-center gap-3 border-t-4 border-terra bg-paper px-4 py-2 shadow-lg"
+        >
+          <span>This {what} was changed elsewhere. Nothing is saved until you choose.</span>
+          <Button look="main" onClick={() => setLater(false)}>
+            Choose
+          </Button>
+        </div>
+      )}
+      <Dialog
+        open={!later}
+        onClose={() => setLater(true)}
+        title={`This ${what} was changed elsewhere`}
+        about="Another tab or a script saved a newer version while you were working here. Both are safe: whichever you take now, undo brings back the other."
+      >
+        {theirs.clashes.length > 0 && (
+          <p className="mb-3">
+            Changed in both: <b className="font-semibold">{listed(theirs.clashes)}</b>.
+          </p>
+        )}
+        <div className="flex gap-2">
+          <Button look="main" onClick={() => session.settle('mine')}>
+            Keep what is here
+          </Button>
+          <Button onClick={() => session.settle('theirs')}>Take the newer one</Button>
+        </div>
+      </Dialog>
+    </>
   )
 }
+
+/** A few names, and how many more there are. */
+const listed = (names: readonly string[]): string =>
+  names.slice(0, 4).join(', ') + (names.length > 4 ? ` and ${names.length - 4} more` : '')

@@ -1,4 +1,5 @@
 import { readPlan } from '@/core/cut/plan'
+import { mergeDocuments } from '@/core/email/merge'
 import { newEmail } from '@/core/email/defaults'
 import { readEmail } from '@/core/tiles/document'
 import { call } from '../api'
@@ -10,6 +11,8 @@ export const openCuts = (job: BenchJob, cuts: BenchProps['cuts']): CutSession =>
   openDocument({
     key: `cuts:${job.id}`,
     read: readPlan,
+    merge: (base, mine, theirs) =>
+      mergeDocuments(base, mine, theirs, 'cuts', (c) => c.name ?? `cut at ${c.x}, ${c.y}`),
     doc: cuts.plan,
     revision: cuts.revision,
     savedAt: cuts.savedAt,
@@ -29,6 +32,7 @@ export const openEmail = (job: BenchJob, email: BenchProps['email']): EmailSessi
   openDocument({
     key: `email:${job.id}`,
     read: readEmail,
+    merge: (base, mine, theirs) => mergeDocuments(base, mine, theirs, 'bands', (b) => `band "${b.name}"`),
     doc: email?.email ?? newEmail(job.width),
     revision: email?.revision ?? 0,
     savedAt: email?.savedAt ?? '',

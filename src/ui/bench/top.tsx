@@ -116,8 +116,15 @@ function UndoButtons({ session }: { session: DocumentSession<unknown> }) {
   )
 }
 
+/** What a person has to know while something is not saved. */
+const keptOrNot = (kept: boolean | null): string =>
+  kept === false
+    ? "This browser's storage is full, so it is kept in this tab alone: do not close it."
+    : 'Your work is kept in this browser.'
+
 function SaveState({ session }: { session: DocumentSession<unknown> }) {
   const status = useStore(session.store, (s) => s.status)
+  const kept = useStore(session.store, (s) => s.kept)
   const look = {
     saved: [
       'bg-verdigris',
@@ -127,15 +134,11 @@ function SaveState({ session }: { session: DocumentSession<unknown> }) {
     ],
     saving: ['bg-ochre', 'Saving'],
     waiting: ['bg-ochre', 'Saving'],
-    failed: ['bg-terra', 'Not saved yet'],
+    failed: ['bg-terra', kept === false ? 'Not saved: keep this tab open' : 'Not saved yet'],
     conflict: ['bg-terra', 'Changed elsewhere'],
   }[status.kind] as [string, string]
   return (
-    <Tip
-      text={
-        status.kind === 'failed' ? `${status.why} Your work is kept in this browser.` : 'Work saves itself'
-      }
-    >
+    <Tip text={status.kind === 'failed' ? `${status.why} ${keptOrNot(kept)}` : 'Work saves itself'}>
       <button
         type="button"
         onClick={() => void session.flush()}

@@ -100,3 +100,79 @@ test.each([
   expect(s.store.getState().doc).toBe(other)
   s.dispose()
 })
+
+test('a change elsewhere is brought together with ours where both can be; undo reaches ours alone', async () => {
+  const { server, open } = mergingWorld()
+  const s = open()
+  s.change('ours', (d) => ({ ...d, a: 'ours' }))
+  Object.assign(server, { doc: { a: '', b: 'theirs' }, revision: 2 })
+  await s.flush()
+  await s.flush()
+  expect([server.doc, s.store.getState().status.kind]).toEqual([{ a: 'ours', b: 'theirs' }, 'saved'])
+  s.undo()
+  expect(s.store.getState().doc).toEqual({ a: 'ours', b: '' })
+  s.dispose()
+})
+
+test('what both changed is a choice, which names it; saving waits', async () => {
+  const { server, open } = mergingWorld()
+  const s = open()
+  s.change('ours', (d) => ({ ...d, a: 'ours' }))
+  Object.assign(server, { doc: { a: 'theirs', b: '' }, revision: 2 })
+  await s.flush()
+  expect(s.store.getState()).toMatchObject({ status: { kind: 'conflict' }, theirs: { clashes: ['a'] } })
+  s.change('more', (d) => ({ ...d, b: 'more' }))
+  await s.flush()
+  expect(server.doc).toEqual({ a: 'theirs', b: '' })
+  s.settle('mine')
+  await s.flush()
+  expect(server.doc).toEqual({ a: 'ours', b: 'more' })
+  s.undo()
+  expect(s.store.getState().doc).toEqual({ a: 'theirs', b: '' })
+  s.dispose()
+})
+
+test('a full storage is told, and told no more once all is saved', async () => {
+  const { open, server } = world()
+  const s = open()
+  localStorage.setItem = () => {
+    throw new DOMException('full', 'QuotaExceededError')
+  }
+  server.down = true
+  s.change('one', (d) => `${d}b`)
+  expect(s.store.getState().kept).toBe(false)
+  server.down = false
+  await s.flush()
+  expect(s.store.getState().kept).toBeNull()
+  s.dispose()
+})
+
+/** The same with documents of two values, which can be brought together. */
+function mergingWorld() {
+  world()
+  interface Doc {
+    a: string
+    b: string
+  }
+  const server: { doc: Doc; revision: number } = { doc: { a: '', b: '' }, revision: 1 }
+  const open = () =>
+    openDocument<Doc>({
+      key: 'y',
+      ...server,
+      savedAt: '',
+      save: async (doc, revision) => {
+        if (revision !== server.revision) throw new ApiProblem(409, 'Stale', 'Stale')
+        Object.assign(server, { doc, revision: revision + 1 })
+        return { revision: server.revision, savedAt: '' }
+      },
+      load: async () => ({ ...server }),
+      merge: (base, mine, theirs) => {
+        const clashes = (['a', 'b'] as const).filter(
+          (k) => mine[k] !== base[k] && theirs[k] !== base[k] && mine[k] !== theirs[k],
+        )
+        const of = (k: 'a' | 'b') => (mine[k] === base[k] ? theirs[k] : mine[k])
+        return clashes.length ? { clashes } : { doc: { a: of('a'), b: of('b') } }
+      },
+    })
+  return { server, open }
+}

@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from 'zustand'
 import { ApiProblem } from '../api'
-import { draftPlace, type DraftPlace } from './draft'
+import { draftPlace, type Draft, type DraftPlace } from './draft'
 
 /** How the saving stands. */
 export type SaveStatus =
@@ -16,8 +16,10 @@ export interface DocumentState<T> {
   status: SaveStatus
   past: { doc: T; label: string }[]
   future: { doc: T; label: string }[]
-  /** What was saved elsewhere, while a choice between it and ours is open. */
-  theirs: { doc: T; revision: number } | null
+  /** What was saved elsewhere, while a choice between it and ours is open, and what both changed. */
+  theirs: { doc: T; revision: number; clashes: string[] } | null
+  /** Whether what is not yet saved is kept in this browser; null where nothing has to be. */
+  kept: boolean | null
 }
 
 export interface DocumentSession<T> {
@@ -49,6 +51,8 @@ interface Options<T> {
    * Brings a draft that an older version of the app left in the browser up to date. Throws for what is none.
    */
   read?: (draft: unknown) => T
+  /** Brings two changes of one document together, or names what both changed. */
+  merge?: (base: T, mine: T, theirs: T) => { doc: T } | { clashes: string[] }
 }
 
 /** Steps that undo reaches back. */
@@ -80,27 +84,39 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
     past: [],
     future: [],
     theirs: null,
+    kept: null,
   }))
   const draft = draftPlace(o.key, o.read)
-  const saving = savingOf(o, store, draft)
+  /** What the server acknowledged last: what changes of both sides are told from. */
+  const base: Base<T> = { doc: o.doc }
+  const saving = savingOf(o, store, draft, base)
   takeUp(o, store, draft, saving.touched)
   return {
     store,
     ...changes(store, saving.touched),
-    ...takingOver(store, draft, saving.touched),
+    ...takingOver(store, draft, base, saving.touched),
     flush: saving.flush,
     dispose: saving.dispose,
   }
 }
 
+/** The last state that the server is known to have. */
+interface Base<T> {
+  doc: T
+}
+
 /** Saves what was touched, by itself and after a pause; never over what was saved elsewhere. */
-function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: DraftPlace<T>) {
+function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: DraftPlace<T>, base: Base<T>) {
   let timer: ReturnType<typeof setTimeout> | undefined
   let running: Promise<void> | null = null
   let retry = 0
   const remember = () => {
     const { doc, revision } = store.getState()
-    draft.remember({ doc, revision })
+    store.setState({ kept: draft.remember({ doc, revision }) })
+  }
+  const forget = () => {
+    draft.forget()
+    store.setState({ kept: null })
   }
   const later = (ms = PAUSE) => {
     clearTimeout(timer)
@@ -119,12 +135,13 @@ function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: Dr
     try {
       const saved = await o.save(doc, revision)
       retry = 0
+      base.doc = doc
       const same = store.getState().doc === doc
       store.setState({
         revision: saved.revision,
         status: same ? { kind: 'saved', at: saved.savedAt } : { kind: 'waiting' },
       })
-      if (same) draft.forget()
+      if (same) forget()
       else {
         remember()
         later()
@@ -141,11 +158,23 @@ function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: Dr
   async function clash() {
     try {
       const theirs = await o.load()
-      if (JSON.stringify(theirs.doc) === JSON.stringify(store.getState().doc)) {
+      const mine = store.getState().doc
+      if (JSON.stringify(theirs.doc) === JSON.stringify(mine)) {
+        base.doc = theirs.doc
         store.setState({ revision: theirs.revision, status: { kind: 'saved', at: new Date().toISOString() } })
-        return draft.forget()
+        return forget()
       }
-      store.setState({ theirs, status: { kind: 'conflict' } })
+      const merged = o.merge?.(base.doc, mine, theirs.doc) ?? { clashes: [] }
+      if ('clashes' in merged)
+        return store.setState({ theirs: { ...theirs, ...merged }, status: { kind: 'conflict' } })
+      base.doc = theirs.doc
+      store.setState((s) => ({
+        doc: merged.doc,
+        revision: theirs.revision,
+        past: [...s.past, { doc: mine, label: 'what was changed elsewhere' }].slice(-DEPTH),
+        status: { kind: 'waiting' },
+      }))
+      touched()
     } catch {
       later(CLASH_AGAIN)
     }
@@ -212,13 +241,16 @@ function changes<T>(
 function takingOver<T>(
   store: StoreApi<DocumentState<T>>,
   draft: DraftPlace<T>,
+  base: Base<T>,
   touched: () => void,
 ): Pick<DocumentSession<T>, 'adopt' | 'settle'> {
   return {
     adopt(label, doc, revision) {
       const s = store.getState()
       draft.forget()
+      base.doc = doc
       store.setState({
+        kept: null,
         doc,
         revision,
         past: [...s.past, { doc: s.doc, label }].slice(-DEPTH),
@@ -230,6 +262,7 @@ function takingOver<T>(
       const s = store.getState()
       if (!s.theirs) return
       const { doc: theirs, revision } = s.theirs
+      base.doc = theirs
       if (side === 'mine') {
         store.setState({
           revision,
@@ -245,6 +278,7 @@ function takingOver<T>(
           theirs: null,
           past: [...s.past, { doc: s.doc, label: 'your version' }],
           future: [],
+          kept: null,
           status: { kind: 'saved', at: new Date().toISOString() },
         })
         draft.forget()
@@ -261,7 +295,20 @@ function takeUp<T>(
   touched: () => void,
 ): void {
   const draft = place.recall()
-  if (!draft) return
+  if (draft) return resume(o, store, place, draft, touched)
+  void place.inherit().then((left) => {
+    // Whoever began to work here meanwhile is not disturbed.
+    if (left && store.getState().status.kind === 'saved') resume(o, store, place, left, touched)
+  })
+}
+
+function resume<T>(
+  o: Options<T>,
+  store: StoreApi<DocumentState<T>>,
+  place: DraftPlace<T>,
+  draft: Draft<T>,
+  touched: () => void,
+): void {
   if (JSON.stringify(draft.doc) === JSON.stringify(o.doc)) return place.forget()
   if (draft.revision === o.revision) {
     store.setState({ doc: draft.doc, past: [{ doc: o.doc, label: 'what had not been saved' }] })
@@ -269,7 +316,7 @@ function takeUp<T>(
   } else
     store.setState({
       doc: draft.doc,
-      theirs: { doc: o.doc, revision: o.revision },
+      theirs: { doc: o.doc, revision: o.revision, clashes: [] },
       status: { kind: 'conflict' },
     })
 }

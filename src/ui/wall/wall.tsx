@@ -37,6 +37,8 @@ export interface WallJob {
   cutCount: number
   toMend: number
   toMind: number
+  /** Why its documents cannot be read; null where all is well. */
+  trouble: string | null
   updatedAt: string
   emailRevision: number
 }
@@ -51,6 +53,7 @@ const states = {
 
 /** What is left to do, in a few words. */
 function left(j: WallJob): string {
+  if (j.trouble) return 'Cannot be read: open it'
   if (j.state === 'design') return 'Find the parts'
   if (j.state === 'cut') return `Build from ${j.cutCount} cuts`
   if (j.state === 'composing') return `${j.toMend} to mend`
@@ -451,7 +454,7 @@ function StripMenu({
 function StripPicture({ job }: { job: WallJob }) {
   const proportion = job.design.height / job.design.width
   const height = Math.min(TALLEST, Math.max(60, WIDTH * proportion))
-  if (!job.emailRevision)
+  if (!job.emailRevision || job.trouble)
     return (
       <img
         src={`/api/pictures/${job.design.id}?width=432`}

@@ -4,6 +4,9 @@ import { cutsOf } from '@/server/jobs/cuts'
 import { readDocument } from '@/server/jobs/documents'
 import { jobOf } from '@/server/jobs/jobs'
 import { Problem } from '@/server/problem'
+import { listVersions } from '@/server/jobs/versions'
+import { rawDocument } from '@/server/jobs/stored'
+import { BrokenDocument } from '@/ui/broken/broken'
 import { BenchLoader } from '@/ui/bench/loader'
 
 export const dynamic = 'force-dynamic'
@@ -20,6 +23,30 @@ const find = (id: string) => {
   }
 }
 
+/** What a reading gives, or why it cannot be read. */
+function attempt<T>(read: () => T): T | Problem {
+  try {
+    return read()
+  } catch (error) {
+    if (error instanceof Problem && error.kind === 'document-broken') return error
+    throw error
+  }
+}
+
+function brokenOf(id: string, name: string, kind: 'email' | 'cuts') {
+  const { revision, body } = rawDocument(id, kind)!
+  const problem = attempt(() => readDocument(id, kind))
+  return {
+    job: { id, name },
+    kind,
+    revision,
+    why: problem instanceof Problem ? problem.detail : '',
+    source: JSON.stringify(body, null, 1),
+    versions:
+      kind === 'email' ? listVersions(id).map(({ id: v, name: n, at }) => ({ id: v, name: n, at })) : [],
+  }
+}
+
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: `${find((await params).job).name} - Mosaicus` }
 }
@@ -27,8 +54,10 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function JobPage({ params }: Props) {
   const { job: id } = await params
   const { name, width, due, remote, client, design, narrow, before } = find(id)
-  const cuts = cutsOf(id)
-  const email = readDocument(id, 'email')
+  const cuts = attempt(() => cutsOf(id))
+  const email = attempt(() => readDocument(id, 'email'))
+  if (cuts instanceof Problem || email instanceof Problem)
+    return <BrokenDocument {...brokenOf(id, name, cuts instanceof Problem ? 'cuts' : 'email')} />
   return (
     <BenchLoader
       job={{
