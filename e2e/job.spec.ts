@@ -1,5 +1,23 @@
+import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
+import Database from 'better-sqlite3'
+import { newTile } from '@/core/tiles'
 import { accessible, copyOf, jobId, saved } from './support'
+
+/** Puts into the database what no route takes: an email whose custom code is nested 1,600 deep. */
+function breakEmail(job: string): void {
+  const db = new Database(join(process.env.MOSAICUS_DATA!, 'mosaicus.db'))
+  const row = db.prepare("select body from documents where job_id = ? and kind = 'email'").get(job) as {
+    body: string
+  }
+  const email = JSON.parse(row.body) as { bands: { cells: { items: object[] }[] }[] }
+  const tile = { ...newTile('code'), html: '<b>'.repeat(1600) }
+  email.bands[0]!.cells[0]!.items.push(tile)
+  db.prepare(
+    "update documents set body = ?, revision = revision + 1 where job_id = ? and kind = 'email'",
+  ).run(JSON.stringify(email), job)
+  db.close()
+}
 
 const TOKEN = 'standin-7f3a-open-sesame'
 
@@ -132,6 +150,11 @@ test('two tabs: the stale one is asked, and neither version is lost', async ({ p
   await saved(other)
   await page.getByLabel('Subject').fill('From this tab')
   await expect(page.getByRole('dialog')).toContainText('was changed elsewhere')
+  await expect(page.getByRole('dialog')).toContainText('Changed in both: subject')
+  // Escape does not lose the question.
+  await page.keyboard.press('Escape')
+  await expect(page.getByText('Nothing is saved until you choose')).toBeVisible()
+  await page.getByRole('button', { name: 'Choose' }).click()
   await page.getByRole('button', { name: 'Keep what is here' }).click()
   await saved(page)
   const subject = async () =>
@@ -142,6 +165,72 @@ test('two tabs: the stale one is asked, and neither version is lost', async ({ p
   await page.getByRole('button', { name: /^Undo/ }).click()
   await saved(page)
   expect(await subject()).toBe('From the other tab')
+})
+
+test('two tabs: edits of different things are brought together without a question', async ({
+  page,
+  context,
+  request,
+}) => {
+  const id = await copyOf(request, 'Winter timetable')
+  await page.goto(`/jobs/${id}?stage=handover`)
+  const other = await context.newPage()
+  await other.goto(`/jobs/${id}?stage=handover`)
+  await other.getByLabel('Subject').fill('From the other tab')
+  await saved(other)
+  await page.getByLabel('Preheader').fill('From this tab')
+  await saved(page)
+  await expect(page.getByLabel('Subject')).toHaveValue('From the other tab')
+  const { email } = (await (await request.get(`/api/jobs/${id}/email`)).json()) as {
+    email: { subject: string; preheader: string }
+  }
+  expect([email.subject, email.preheader]).toEqual(['From the other tab', 'From this tab'])
+})
+
+test('an email that cannot be read is shown as such, touches no other job, and is mended or taken back', async ({
+  page,
+  request,
+}) => {
+  const id = await copyOf(request, 'Winter timetable')
+  await request.post(`/api/jobs/${id}/versions`, { data: { name: 'As it was' } })
+  breakEmail(id)
+  await page.goto('/')
+  await expect(page.getByText('Cannot be read: open it')).toBeVisible()
+  await expect(page.getByText('Eclipse night', { exact: true }).first()).toBeVisible()
+  await page.goto(`/jobs/${id}`)
+  await expect(page.getByRole('heading', { name: /cannot be read/ })).toBeVisible()
+  await accessible(page)
+  await page.getByRole('button', { name: 'Take it back' }).click()
+  await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible()
+})
+
+test('nothing is loaded from elsewhere until a person lets it, for this job', async ({ page, request }) => {
+  const id = await copyOf(request, 'Winter timetable')
+  const asked: string[] = []
+  await page.route('https://elsewhere.example/**', (route) => {
+    asked.push(route.request().url())
+    return route.fulfill({ status: 200, contentType: 'image/gif', body: '' })
+  })
+  const { revision, email } = (await (await request.get(`/api/jobs/${id}/email`)).json()) as {
+    revision: number
+    email: object
+  }
+  const html =
+    '<!doctype html><html><head><link rel="stylesheet" href="https://elsewhere.example/s.css"><script src="https://elsewhere.example/s.js"></script></head><body><p>By hand</p><img alt="" src="https://elsewhere.example/p.gif"><a href="[[unsubscribe]]">x</a></body></html>'
+  const hand = { html, pictures: {}, inline: false }
+  await request.put(`/api/jobs/${id}/email`, { data: { revision, email: { ...email, way: 'hand', hand } } })
+  await page.goto('/')
+  await page.goto(`/jobs/${id}?stage=proof`)
+  const wide = page.frameLocator('iframe[title*="Wide"]')
+  await expect(wide.getByText('By hand')).toBeVisible()
+  await expect(page.getByRole('status').getByText('elsewhere.example')).toBeVisible()
+  expect(asked).toEqual([])
+  await page.getByRole('button', { name: 'Load it' }).click()
+  await expect.poll(() => asked.some((url) => url.endsWith('p.gif'))).toBe(true)
+  await page.reload()
+  await expect(wide.getByText('By hand')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Load it' })).toHaveCount(0)
+  expect(asked.filter((url) => url.endsWith('.js'))).toEqual([])
 })
 
 test('bands move and go by keyboard, and the finder reaches every action', async ({ page, request }) => {

@@ -1,7 +1,7 @@
 import Database from 'better-sqlite3'
 import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
-import { mkdirSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { dataFolder, picturesFolder } from '../settings'
 import * as schema from './schema'
@@ -19,9 +19,26 @@ export function openDb(folder: string): Db {
   sqlite.pragma('synchronous = FULL')
   sqlite.pragma('foreign_keys = ON')
   sqlite.pragma('busy_timeout = 5000')
+  copyBefore(sqlite, folder)
   const db = drizzle(sqlite, { schema })
-  migrate(db, { migrationsFolder: join(process.cwd(), 'src/server/db/migrations') })
+  migrate(db, { migrationsFolder: migrations() })
   return db
+}
+
+const migrations = () => join(process.cwd(), 'src/server/db/migrations')
+
+/** Copies a database beside itself before its tables are changed: `mosaicus.before-4.db` holds it as it was with four. */
+function copyBefore(sqlite: Database.Database, folder: string): void {
+  const known = sqlite.prepare("select 1 from sqlite_master where name = '__drizzle_migrations'").get()
+  if (!known) return
+  const { applied } = sqlite.prepare('select count(*) as applied from __drizzle_migrations').get() as {
+    applied: number
+  }
+  const journal = JSON.parse(readFileSync(join(migrations(), 'meta/_journal.json'), 'utf8')) as {
+    entries: unknown[]
+  }
+  const copy = join(folder, `mosaicus.before-${applied + 1}.db`)
+  if (applied < journal.entries.length && !existsSync(copy)) sqlite.prepare('vacuum into ?').run(copy)
 }
 
 /** Next loads route modules apart from each other; the one connection lives on the process. */

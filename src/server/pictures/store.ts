@@ -44,6 +44,7 @@ export async function keepNew({ ref, bytes }: NewPicture): Promise<PictureRef> {
         await handle.close()
       }
       await rename(temporary, file)
+      await syncFolder(join(file, '..'))
     } catch (error) {
       await rm(temporary, { force: true })
       if ((error as NodeJS.ErrnoException).code === 'ENOSPC')
@@ -62,6 +63,16 @@ export async function keepNew({ ref, bytes }: NewPicture): Promise<PictureRef> {
     .onConflictDoNothing()
     .run()
   return ref
+}
+
+/** A new name survives a crash once its folder is on the disk (rename(2), fsync(2)). */
+async function syncFolder(folder: string): Promise<void> {
+  const handle = await open(folder, 'r')
+  try {
+    await handle.sync()
+  } finally {
+    await handle.close()
+  }
 }
 
 /** What is known of a picture. Throws a Problem (404) where there is none of that id. */

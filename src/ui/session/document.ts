@@ -158,23 +158,9 @@ function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: Dr
   async function clash() {
     try {
       const theirs = await o.load()
-      const mine = store.getState().doc
-      if (JSON.stringify(theirs.doc) === JSON.stringify(mine)) {
-        base.doc = theirs.doc
-        store.setState({ revision: theirs.revision, status: { kind: 'saved', at: new Date().toISOString() } })
-        return forget()
-      }
-      const merged = o.merge?.(base.doc, mine, theirs.doc) ?? { clashes: [] }
-      if ('clashes' in merged)
-        return store.setState({ theirs: { ...theirs, ...merged }, status: { kind: 'conflict' } })
-      base.doc = theirs.doc
-      store.setState((s) => ({
-        doc: merged.doc,
-        revision: theirs.revision,
-        past: [...s.past, { doc: mine, label: 'what was changed elsewhere' }].slice(-DEPTH),
-        status: { kind: 'waiting' },
-      }))
-      touched()
+      const took = bringTogether(o, store, base, theirs)
+      if (took === 'same') forget()
+      else if (took === 'merged') touched()
     } catch {
       later(CLASH_AGAIN)
     }
@@ -190,6 +176,35 @@ function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: Dr
     if (store.getState().status.kind === 'waiting') void flush()
   }
   return { touched, flush, dispose }
+}
+
+/** Takes in what was saved elsewhere meanwhile, where it leaves no choice to the person. */
+function bringTogether<T>(
+  o: Options<T>,
+  store: StoreApi<DocumentState<T>>,
+  base: Base<T>,
+  theirs: { doc: T; revision: number },
+): 'same' | 'merged' | 'choice' {
+  const mine = store.getState().doc
+  const { revision } = theirs
+  if (JSON.stringify(theirs.doc) === JSON.stringify(mine)) {
+    base.doc = theirs.doc
+    store.setState({ revision, status: { kind: 'saved', at: new Date().toISOString() } })
+    return 'same'
+  }
+  const merged = o.merge?.(base.doc, mine, theirs.doc) ?? { clashes: [] }
+  if ('clashes' in merged) {
+    store.setState({ theirs: { ...theirs, ...merged }, status: { kind: 'conflict' } })
+    return 'choice'
+  }
+  base.doc = theirs.doc
+  store.setState((s) => ({
+    doc: merged.doc,
+    revision,
+    past: [...s.past, { doc: mine, label: 'what was changed elsewhere' }].slice(-DEPTH),
+    status: { kind: 'waiting' },
+  }))
+  return 'merged'
 }
 
 /** Changing the document, and going back and forth among its changes. */

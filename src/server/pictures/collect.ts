@@ -1,0 +1,72 @@
+import { readdir, rm, stat } from 'node:fs/promises'
+import { join } from 'node:path'
+import { eq, lt } from 'drizzle-orm'
+import { db } from '../db'
+import { crops, documents, jobs, pictures, shelfPictures, versions } from '../db/schema'
+import { picturesFolder } from '../settings'
+import { fileOf } from './store'
+
+/** What nothing needs is kept this long, ms: a page may be about to save a document that names it. */
+const GRACE = 24 * 3600 * 1000
+
+/** A SHA-256 as it stands in a document. */
+const ID = /\b[0-9a-f]{64}\b/g
+
+/** The pictures that a job, a shelf, a document or a version needs. */
+function needed(): Set<string> {
+  const out = new Set<string>()
+  const columns = { design: jobs.designId, narrow: jobs.narrowId, before: jobs.beforeId }
+  for (const row of db().select(columns).from(jobs).all())
+    for (const id of Object.values(row)) if (id) out.add(id)
+  for (const { id } of db().select({ id: shelfPictures.pictureId }).from(shelfPictures).all()) out.add(id)
+  const see = (body: unknown) => {
+    for (const [id] of JSON.stringify(body).matchAll(ID)) out.add(id)
+  }
+  for (const table of [documents, versions])
+    for (const { body } of db().select({ body: table.body }).from(table).all()) see(body)
+  return out
+}
+
+/** Files of writes that were killed, and those of pictures that nobody knows any more. */
+async function sweep(before: number): Promise<number> {
+  const known = new Set(
+    db()
+      .select({ id: pictures.id })
+      .from(pictures)
+      .all()
+      .map((p) => p.id),
+  )
+  let gone = 0
+  for (const folder of await readdir(picturesFolder()).catch(() => []))
+    for (const name of await readdir(join(picturesFolder(), folder)).catch(() => [])) {
+      const file = join(picturesFolder(), folder, name)
+      if (known.has(name) || (await stat(file)).mtimeMs > before) continue
+      await rm(file, { force: true })
+      gone++
+    }
+  return gone
+}
+
+/**
+ * Takes away pictures that no job, shelf, document or version needs, crops that were only looked at among them, and
+ * what killed writes left. @param now ms since 1970 @returns how many
+ */
+export async function collectPictures(now = Date.now()): Promise<number> {
+  const keep = needed()
+  const before = now - GRACE
+  const old = db()
+    .select({ id: pictures.id })
+    .from(pictures)
+    .where(lt(pictures.createdAt, new Date(before).toISOString()))
+    .all()
+    .map((p) => p.id)
+    .filter((id) => !keep.has(id))
+  db().transaction((tx) => {
+    for (const id of old) {
+      tx.delete(crops).where(eq(crops.pictureId, id)).run()
+      tx.delete(pictures).where(eq(pictures.id, id)).run()
+    }
+  })
+  for (const id of old) await rm(fileOf(id), { force: true })
+  return old.length + (await sweep(before))
+}
