@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import { dataFolder, picturesFolder } from '../settings'
 import * as schema from './schema'
 
-export type Db = BetterSQLite3Database<typeof schema>
+export type Db = BetterSQLite3Database<typeof schema> & { $client: Database.Database }
 
 /**
  * Opens the database of a data folder, brings its tables up to date, and sets it so that an acknowledged
