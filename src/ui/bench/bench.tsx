@@ -1,6 +1,6 @@
 'use client'
 import { toMend } from '@/core/checks'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import { harvest } from '@/core/cut/carry'
@@ -9,7 +9,7 @@ import { ComposeStage } from '../compose/stage'
 import { CutStage } from '../cut/stage'
 import { HandoverStage } from '../handover/stage'
 import { call } from '../api'
-import { Button, cx } from '../parts/controls'
+import { Button } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import { ProofStage } from '../proof/stage'
 import type { DocumentSession } from '../session/document'
@@ -17,6 +17,7 @@ import { ShelfOf } from '../parts/shelf'
 import { useFinder, type Action } from './actions'
 import { useEmailWork, type EmailWork } from './email-work'
 import { openCuts, openEmail } from './sessions'
+import { TrayEdge, useTrayHeight } from './tray-edge'
 import { TopBar, stages, type StageId } from './top'
 import { ElsewhereOf } from './elsewhere'
 import type { BenchJob, BenchProps, CutSession, EmailSession } from './types'
@@ -56,37 +57,18 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
       cutSession.amend((p) => harvest(p, emailSession.store.getState().doc))
   }, [stage, cutSession, emailSession])
 
-  const finder = useFinder(() => [
-    ...actions.current,
-    { id: 'undo', label: 'Undo', group: 'App', keys: 'Ctrl Z', run: session.undo },
-    { id: 'redo', label: 'Redo', group: 'App', keys: 'Ctrl Shift Z', run: session.redo },
-    { id: 'redo-y', label: 'Redo (as in other programs)', group: 'App', keys: 'Ctrl Y', run: session.redo },
-    { id: 'save', label: 'Save now', group: 'App', keys: 'Ctrl S', run: () => void session.flush() },
-    ...stages.map((s, i): Action => ({
-      id: `stage-${s.id}`,
-      label: `Go to ${s.label}`,
-      group: 'Stages',
-      keys: `Alt ${i + 1}`,
-      run: () => go(s.id),
-      off: s.id !== 'cut' && !built,
-    })),
-    {
-      id: 'wall',
-      label: 'Back to the wall',
-      group: 'App',
-      run: () => {
-        location.href = '/'
-      },
-    },
-  ])
-
+  const finder = useBenchFinder(actions, session, built, go)
   const elsewhere = useLoading(job, setJob)
   const left = useLeft(cutSession, work, built)
+  const [trayHeight, setTrayHeight] = useTrayHeight()
   const side = stage === 'proof' || stage === 'handover' ? 272 : stage === 'compose' ? 186 : 148
   return (
     <div
-      className={cx('grid h-dvh min-h-[560px] min-w-[1000px] grid-rows-[48px_minmax(0,1fr)_196px]')}
-      style={{ gridTemplateColumns: `${side}px minmax(0, 1fr)` }}
+      className="relative grid h-dvh min-h-[560px] min-w-[1000px]"
+      style={{
+        gridTemplateColumns: `${side}px minmax(0, 1fr)`,
+        gridTemplateRows: `48px minmax(0, 1fr) ${trayHeight}px`,
+      }}
     >
       <TopBar
         title={job.name}
@@ -139,12 +121,44 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
           )}
         </ShelfOf>
       </ElsewhereOf>
+      <TrayEdge height={trayHeight} onHeight={setTrayHeight} />
       {finder.finder}
       <Conflict session={emailSession as DocumentSession<unknown>} what="email" />
       <Conflict session={cutSession as DocumentSession<unknown>} what="cut plan" />
     </div>
   )
 }
+
+/** Everything the bench can do, by name and by shortcut. */
+const useBenchFinder = (
+  actions: RefObject<Action[]>,
+  session: DocumentSession<unknown>,
+  built: boolean,
+  go: (stage: StageId) => void,
+) =>
+  useFinder(() => [
+    ...actions.current,
+    { id: 'undo', label: 'Undo', group: 'App', keys: 'Ctrl Z', run: session.undo },
+    { id: 'redo', label: 'Redo', group: 'App', keys: 'Ctrl Shift Z', run: session.redo },
+    { id: 'redo-y', label: 'Redo (as in other programs)', group: 'App', keys: 'Ctrl Y', run: session.redo },
+    { id: 'save', label: 'Save now', group: 'App', keys: 'Ctrl S', run: () => void session.flush() },
+    ...stages.map((s, i): Action => ({
+      id: `stage-${s.id}`,
+      label: `Go to ${s.label}`,
+      group: 'Stages',
+      keys: `Alt ${i + 1}`,
+      run: () => go(s.id),
+      off: s.id !== 'cut' && !built,
+    })),
+    {
+      id: 'wall',
+      label: 'Back to the wall',
+      group: 'App',
+      run: () => {
+        location.href = '/'
+      },
+    },
+  ])
 
 /** Whose a job is, and when it is due. */
 function aboutOf({ client, due }: BenchJob): string {

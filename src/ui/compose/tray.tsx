@@ -138,7 +138,7 @@ export function Tray(p: Props) {
           )}
         </span>
       </div>
-      <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Values">
+      <div className="more-below min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Values">
         {!band ? (
           <EmailGroups {...p} />
         ) : tile ? (

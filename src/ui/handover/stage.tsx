@@ -94,7 +94,7 @@ export function HandoverStage({
             </span>
           )}
         </div>
-        <div className="grid min-h-0 flex-1 grid-cols-[1.25fr_1.1fr_0.8fr] overflow-y-auto">
+        <div className="grid min-h-0 flex-1 grid-cols-[1.25fr_1.1fr_0.8fr] overflow-y-auto more-below">
           <InboxLine work={work} focus={focus} />
           <GoForm
             destination={destination}

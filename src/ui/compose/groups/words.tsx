@@ -276,6 +276,13 @@ function LinkForm({
   )
 }
 
+/** What a field without room for its name beside it is called; read aloud, the field names itself. */
+const Caption = ({ children }: { children: string }) => (
+  <span aria-hidden className="text-[10.5px] leading-[14px] text-soft">
+    {children}
+  </span>
+)
+
 /** What stands behind the selected words, and between their letters. */
 function HighlightAndSpacing({
   s,
@@ -289,7 +296,9 @@ function HighlightAndSpacing({
   editor: Editor
 }) {
   return (
-    <div className="grid grid-cols-[1fr_64px] gap-1.5">
+    <div className="grid grid-cols-[1fr_64px] gap-x-1.5">
+      <Caption>Highlight</Caption>
+      <Caption>Spacing</Caption>
       <ColorField
         label="Highlight behind the selected words"
         value={s.back ?? '#ffffff'}
@@ -329,7 +338,9 @@ function ColorAndSize({
   editor: Editor
 }) {
   return (
-    <div className="grid grid-cols-[1fr_64px] gap-1.5">
+    <div className="grid grid-cols-[1fr_64px] gap-x-1.5">
+      <Caption>Colour</Caption>
+      <Caption>Size, px</Caption>
       <ColorField
         label="Colour of the selected words"
         value={s.color ?? '#222222'}

@@ -25,7 +25,7 @@ export function CutTray({ work, hand, onPick, onFiles }: Props) {
   if (!current) return <Overview work={work} onFiles={onFiles} />
   const of: CutGroup = { work, hand, cut: current }
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-[196px_196px_minmax(0,1fr)_minmax(190px,230px)] overflow-y-auto">
+    <div className="grid min-h-0 flex-1 grid-cols-[196px_196px_minmax(0,1fr)_minmax(190px,230px)] overflow-y-auto more-below">
       <Becomes {...of} />
       <Place {...of} />
       {current.kind === 'picture' ? (

@@ -8,7 +8,7 @@ export function Overview({ work: w, onFiles }: { work: CutWork; onFiles: () => v
   const { plan, job } = w
   const count = (k: Cut['kind']) => plan.cuts.filter((c) => c.kind === k).length
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-4 overflow-y-auto">
+    <div className="grid min-h-0 flex-1 grid-cols-4 overflow-y-auto more-below">
       <Group title="How cutting goes">
         <p className="leading-snug text-soft">
           Find the parts, or draw a cut on the design. Drag an edge: the neighbour gives way. Hold Alt to move
