@@ -20,20 +20,15 @@ export function asProblem(error: unknown): Problem {
       507,
       'disk-full',
       'The disk is full',
-      'The change could not be saved, and nothing was overwritten. Make room on the disk; the app goes on trying.',
+      'The change could not be saved; what was saved before stays. Make room on the disk; the app goes on trying.',
     )
   if ((error as Error | null)?.name === 'AbortError')
-    return new Problem(
-      499,
-      'cancelled',
-      'Cancelled',
-      'The work was cancelled before it was done. Nothing was changed.',
-    )
+    return new Problem(499, 'cancelled', 'Cancelled', 'The work was cancelled before it was done.')
   console.error(error)
   return new Problem(
     500,
     'unexpected',
     'Something went wrong in Mosaicus',
-    'This is a fault of the app, not of what you did. Nothing was changed; try again, and keep what you wrote.',
+    'This is a fault of the app, not of what you did. Look whether your change was taken, then try again; keep what you wrote.',
   )
 }

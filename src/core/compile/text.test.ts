@@ -3,6 +3,7 @@ import { samples } from '@/test-support/samples'
 import { convert } from 'html-to-text'
 import { anyEmail, house, longEmail } from '@/test-support/emails'
 import { eachInline } from '../email/richtext'
+import { holds } from '../email/conditions'
 import { tilesOf } from '../email/walk'
 import { asWritten } from '../text/fields'
 import { applyEdit } from '../email/edits'
@@ -69,6 +70,11 @@ test.each([
   ['data:text/html,x', '#'],
   ['[[unsubscribe]]', '%5B%5Bunsubscribe%5D%5D'],
 ])('the link %s goes out as %s', (link, href) => expect(hrefOf(link, asWritten)).toBe(href))
+test('a field that is called as what every object has shows its fallback, and meets no condition', () => {
+  for (const name of ['constructor', 'valueof', 'hasownproperty', '__proto__'])
+    expect(asSample({})({ name, fallback: 'you' })).toBe('you')
+  expect(holds({ field: 'constructor', test: 'empty', value: '' }, {})).toBe(true)
+})
 test('a platform gets its fields untouched', () => {
   expect(hrefOf('https://a.example/?id=[[id]]&q=ä', ({ name }) => `{:${name}:}`)).toBe(
     'https://a.example/?id={:id:}&q=%C3%A4',

@@ -14,7 +14,7 @@ export type Condition = z.infer<typeof conditionSchema>
  * alike.
  */
 export function holds({ field, test, value }: Condition, values: Readonly<Record<string, string>>): boolean {
-  const is = (values[field] ?? '').trim().toLowerCase()
+  const is = (Object.hasOwn(values, field) ? values[field]! : '').trim().toLowerCase()
   switch (test) {
     case 'is':
       return is === value.trim().toLowerCase()

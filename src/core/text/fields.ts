@@ -31,4 +31,4 @@ export const asWritten: FieldWriter = ({ name, fallback }) =>
 export const asSample =
   (samples: Record<string, string> = {}): FieldWriter =>
   ({ name, fallback }) =>
-    samples[name] ?? fallback
+    Object.hasOwn(samples, name) ? samples[name]! : fallback

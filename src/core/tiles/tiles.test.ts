@@ -8,6 +8,7 @@ import { emptyText, textOf } from '../email/richtext'
 import type { Email } from '../email/schema'
 import { plainHouseStyle } from '../email/styles'
 import { asSample } from '../text/fields'
+import { iconOf, shippedIcons } from './social/icons'
 
 /** An email that holds one tile. */
 const holding = (tile: Tile, more: Partial<Email> = {}): Email => {
@@ -251,4 +252,21 @@ test("fields stand in every tile's words as the destination writes them", () => 
     expect(compile(holding(tile), plainHouseStyle(), { src: () => '', fields })).toContain('Ada')
     expect(compileText(holding(tile), { fields })).toContain('Ada')
   }
+})
+
+test.each([
+  ['https://www.instagram.com/halden', 'instagram'],
+  ['https://m.youtube.com/@halden', 'youtube'],
+  ['https://youtu.be/x', 'youtube'],
+  ['https://notyoutube.com.evil.example/', 'website'],
+  ['https://hachyderm.example/@halden', 'mastodon'],
+  ['https://mastodon.example/web', 'mastodon'],
+  ['https://halden.example/@halden/posts', 'website'],
+  ['https://halden.example/news/feed/', 'feed'],
+  ['mailto:a@halden.example', 'mail'],
+  ['tel:+44', 'telephone'],
+  ['halden', 'website'],
+])('%s is shown by the icon %s', (address, icon) => {
+  expect(iconOf(address)).toBe(icon)
+  expect(Object.keys(shippedIcons)).toContain(icon)
 })

@@ -52,7 +52,7 @@ export async function keepNew({ ref, bytes }: NewPicture): Promise<PictureRef> {
           507,
           'disk-full',
           'The disk is full',
-          'The picture could not be written, and nothing was changed. Make room on the disk and try again.',
+          'The picture could not be written. Make room on the disk and try again.',
         )
       throw error
     }

@@ -151,9 +151,3 @@ describe('a stored document', () => {
     }
   })
 })
-
-test('what takes too much memory is ended, and the next computation goes on', async () => {
-  const { said } = await attempt(compute('openDesign', file(emptyPng(7000, 8500), 'grey.png')))
-  expect(['read', 'too-much', 'not-a-design']).toContain(said)
-  expect(await compute('deckOfText', { text: 'one\n\ntwo' })).toMatchObject({ pieces: expect.any(Array) })
-})

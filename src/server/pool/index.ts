@@ -14,8 +14,11 @@ const DEADLINE = 120_000
 /** Most memory of a thread's own objects, MB; pixels lie outside it. */
 const MEMORY = 512
 
-/** Most memory of the whole process while it computes, MB: above it the latest computations are ended. */
+/** Most memory of the whole process while it reads what came from outside, MB: above it the latest reading is ended. */
 const MOST_MEMORY = 1000
+
+/** What it has to have grown by meanwhile, MB: what earlier work left is not the fault of this one. */
+const GROWN = 300
 
 /** How often the memory of the process is looked at while it computes, ms. */
 const WATCH = 50
@@ -25,11 +28,24 @@ const NICER = 5
 
 const held = globalThis as typeof globalThis & {
   mosaicusPool?: Piscina
-  mosaicusWatch?: Set<AbortController>
+  mosaicusWatch?: Set<Running>
+}
+
+/** A computation that runs. */
+interface Running {
+  stop: AbortController
+  name: Name
+  /** Memory of the process as it began, bytes. */
+  from: number
 }
 
 /** Computations that run, the latest last. */
-const running = (): Set<AbortController> => (held.mosaicusWatch ??= new Set())
+const running = (): Set<Running> => (held.mosaicusWatch ??= new Set())
+
+/** Work on a design's pixels: what it takes is bounded by their number, which is known. */
+const onPixels: ReadonlySet<Name> = new Set(['autocut', 'build', 'encodePart', 'replan'])
+
+const rss = () => process.memoryUsage.rss()
 
 let watching: ReturnType<typeof setInterval> | undefined
 
@@ -39,10 +55,16 @@ let watching: ReturnType<typeof setInterval> | undefined
  */
 function watch(): void {
   watching ??= setInterval(() => {
-    if (!running().size) {
+    const all = [...running()]
+    if (!all.length) {
       clearInterval(watching)
       watching = undefined
-    } else if (process.memoryUsage.rss() > MOST_MEMORY * 1048576) [...running()].at(-1)!.abort(TOO_MUCH)
+      return
+    }
+    if (all.some((r) => onPixels.has(r.name))) return
+    const now = rss()
+    const grown = now - Math.min(...all.map((r) => r.from))
+    if (now > MOST_MEMORY * 1048576 && grown > GROWN * 1048576) all.at(-1)!.stop.abort(TOO_MUCH)
   }, WATCH)
   watching.unref()
 }
@@ -92,7 +114,8 @@ export async function compute<N extends Name>(
 ): Promise<Output<N>> {
   const late = AbortSignal.timeout(deadline)
   const heavy = new AbortController()
-  running().add(heavy)
+  const run: Running = { stop: heavy, name, from: rss() }
+  running().add(run)
   watch()
   const channel = tell && new MessageChannel()
   channel?.port1.on('message', tell!)
@@ -107,7 +130,7 @@ export async function compute<N extends Name>(
   } catch (error) {
     throw endedBy(error as Error, { signal, late, heavy: heavy.signal, deadline })
   } finally {
-    running().delete(heavy)
+    running().delete(run)
     channel?.port1.close()
   }
 }

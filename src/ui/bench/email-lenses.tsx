@@ -69,8 +69,8 @@ export function WorkLens({
       selectedBand={band?.id}
       hovered={work.hovered}
       onHover={work.setHovered}
-      onPick={work.pick}
-      onOpen={work.open}
+      onPick={(ids) => work.pick(ids, name)}
+      onOpen={(ids) => work.open(ids, name)}
       onMarks={onMarks}
       overlay={overlay}
     />

@@ -115,23 +115,23 @@ function useSelected(email: Email, session: EmailSession, ties: Ties) {
   const [editor, setEditor] = useState<Editor | null>(null)
   const selection = useMemo(() => selectionOf(email, selectedId), [email, selectedId])
   const select = useCallback(
-    (id: string | null) => {
+    (id: string | null, lens?: string) => {
       setSelectedId(id)
       setEditing((now) => (now === id ? now : null))
       const band = id && bandOf(session.store.getState().doc, id)
-      if (band) ties.reveal(band.id)
+      if (band) ties.reveal(band.id, lens)
     },
     [session, ties],
   )
   const pick = useCallback(
-    (ids: string[]) => select(pickedOf(session.store.getState().doc, ids)),
+    (ids: string[], lens: string) => select(pickedOf(session.store.getState().doc, ids), lens),
     [select, session],
   )
   const open = useCallback(
-    (ids: string[]) => {
+    (ids: string[], lens: string) => {
       const id = ids.find((x) => placeOf(session.store.getState().doc, x)?.tile.kind === 'words')
       if (id) {
-        select(id)
+        select(id, lens)
         setEditing(id)
       }
     },

@@ -73,9 +73,10 @@ export class Ties {
     }
   }
 
-  /** Brings a band into view in every lens. */
-  reveal(id: string): void {
+  /** Brings a band into view in every lens. @param but the lens it was pressed in, which stays, so that a second press meets the same place */
+  reveal(id: string, but?: string): void {
     for (const [name, l] of this.lenses) {
+      if (name === but) continue
       const b = l.bands.get(id)
       if (!b) continue
       const top = b.top * l.zoom + l.origin.y,

@@ -5,6 +5,7 @@ import type { Editor } from '@tiptap/react'
 import { ArrowDown, ArrowUp, Copy, Plus, Trash2 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
+import { toast } from 'sonner'
 import type { Style } from '@/core/email/cascade'
 import { newCell, newId } from '@/core/email/defaults'
 import type { Edit, SetTile } from '@/core/email/edits'
@@ -18,7 +19,7 @@ import { rowHolding } from '@/core/email/walk'
 import { BandGroups } from './groups/band'
 import { CellGroups } from './groups/cell'
 import { EmailGroups } from './groups/email'
-import { groupColumns, KindGroups, kindLabel, offeredKinds } from './groups'
+import { beginning, groupColumns, KindGroups, kindLabel, offeredKinds } from './groups'
 import type { Selection } from '../bench/selection'
 import { shows, type AnyTileProps } from './groups/parts'
 
@@ -60,6 +61,11 @@ export function Tray(p: Props) {
       },
     })
     p.onSelect(made.id)
+    const label = `add ${kindLabel(kind).toLowerCase()}`
+    void beginning(made)?.then(
+      (set) => apply(label, { name: 'setTile', what: { id: made.id, kind, set } as SetTile }, made.id),
+      (error: Error) => toast.error(error.message),
+    )
     // The next key is meant for what was added, not for the button that added it.
     requestAnimationFrame(() =>
       document

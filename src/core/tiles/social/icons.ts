@@ -52,6 +52,39 @@ export const shippedIcons: Readonly<Record<string, ShippedIcon>> = {
   feed: { file: 'rss', name: 'Feed' },
 }
 
+/** What a new row of icons begins with. */
+export const usualIcons = ['website', 'instagram', 'facebook', 'youtube'] as const
+
+/** Icons by the hosts they stand for; a host's own names within it count too. From memory. */
+const hosts: readonly (readonly [icon: string, hosts: readonly string[]])[] = [
+  ['facebook', ['facebook.com', 'fb.com', 'fb.me']],
+  ['instagram', ['instagram.com', 'instagr.am']],
+  ['linkedin', ['linkedin.com', 'lnkd.in']],
+  ['bluesky', ['bsky.app', 'bsky.social']],
+  ['threads', ['threads.net', 'threads.com']],
+  ['x', ['x.com', 'twitter.com', 't.co']],
+  ['youtube', ['youtube.com', 'youtu.be']],
+  ['tiktok', ['tiktok.com']],
+  ['pinterest', ['pinterest.com', 'pin.it']],
+  ['whatsapp', ['whatsapp.com', 'wa.me']],
+  ['telegram', ['telegram.org', 'telegram.me', 't.me']],
+  ['place', ['openstreetmap.org', 'maps.app.goo.gl']],
+  ['mastodon', ['mastodon.social', 'mastodon.online']],
+]
+
+/** The icon that an address is usually shown by; that of a website where none is known. */
+export function iconOf(address: string): string {
+  if (/^mailto:/i.test(address)) return 'mail'
+  if (/^(tel|sms):/i.test(address)) return 'telephone'
+  if (!URL.canParse(address)) return 'website'
+  const { hostname, pathname } = new URL(address)
+  const known = hosts.find(([, names]) => names.some((n) => hostname === n || hostname.endsWith(`.${n}`)))
+  if (known) return known[0]
+  // A profile of the fediverse begins with an at sign, whatever its host (WebFinger addresses, RFC 7565).
+  if (/^mastodon\.|^mstdn\./.test(hostname) || /^\/@[^/]+\/?$/.test(pathname)) return 'mastodon'
+  return /(?:\.xml|\/feed|\/rss)\/?$/i.test(pathname) ? 'feed' : 'website'
+}
+
 /**
  * A link that shares a page: address and title put into the pattern, percent-encoded (RFC 3986, section 2.1).
  * Fields in them stay as they are.

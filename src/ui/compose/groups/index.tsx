@@ -1,5 +1,6 @@
 'use client'
 import type { ComponentType } from 'react'
+import type { SetTile } from '@/core/email/edits'
 import type { Tile, TileKind } from '@/core/email/tile'
 import { buttonTray } from './button'
 import { codeTray } from './code'
@@ -39,6 +40,12 @@ export const kindLabel = (kind: TileKind): string => trays[kind].label
 
 /** How many columns the groups of a tile fill, beside those that every tile has. */
 export const groupColumns = (kind: TileKind): string => trays[kind].columns
+
+/** What a new tile begins with, where that takes a moment to make; null where it has all at once. */
+export function beginning(tile: Tile): Promise<SetTile['set']> | null {
+  const { begin } = trays[tile.kind] as TrayDefinition<TileKind>
+  return begin ? begin(tile) : null
+}
 
 /** The groups of a tile's own kind. */
 export function KindGroups(props: AnyTileProps & { tile: Tile }) {

@@ -51,6 +51,8 @@ export interface TrayDefinition<K extends TileKind> {
   /** The columns that its groups fill (CSS grid tracks). */
   columns: string
   Groups: ComponentType<TileProps<K>>
+  /** What a new tile of the kind begins with, where that takes a moment to make. */
+  begin?: (tile: TileOf<K>) => Promise<TilePatch<K>>
 }
 
 export const aligns = [
@@ -138,12 +140,12 @@ export function LinkRow({
         onChange={onChange}
       />
       {wrong && (
-        <p className="flex items-center gap-2 pl-[76px] text-[11.5px] text-terra">
-          No scheme: it opens nowhere.{' '}
-          <Button className="py-0!" onClick={() => onChange(withScheme(value))}>
-            Make it {withScheme(value).slice(0, 28)}
+        <div className="flex flex-col gap-1 text-[11.5px] text-terra">
+          <p>No scheme: it opens nowhere.</p>
+          <Button className="min-w-0 py-0!" onClick={() => onChange(withScheme(value))}>
+            <span className="truncate">Make it {withScheme(value)}</span>
           </Button>
-        </p>
+        </div>
       )}
     </>
   )

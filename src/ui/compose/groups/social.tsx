@@ -1,17 +1,48 @@
 'use client'
 import { type TileOf } from '@/core/email/tile'
 import { useEffect, useRef, useState } from 'react'
-import { shippedIcons } from '@/core/tiles/social/icons'
+import { Check } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
+import { withScheme } from '@/core/text/link'
+import { iconOf, shippedIcons, usualIcons } from '@/core/tiles/social/icons'
 import { iconShapes, type SocialIcon } from '@/core/tiles/social/schema'
 import { call } from '../../api'
-import { Button, Choice, ColorField, Group, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, LinkRow, Dropdown, PictureChooser, Tick, type TileProps, type TrayDefinition } from './parts'
+import {
+  Button,
+  Choice,
+  ColorField,
+  fieldClass,
+  Group,
+  NumberField,
+  Row,
+  TextRow,
+} from '../../parts/controls'
+import { aligns, LinkRow, PictureChooser, Tick, type TileProps, type TrayDefinition } from './parts'
 
 type Look = Pick<TileOf<'social'>, 'size' | 'color' | 'ground' | 'shape'>
 
 /** Has the server draw a shipped icon at double size. */
 const draw = (icon: string, { size, color, ground, shape }: Look) =>
   call('POST /api/icons', { body: { icon, size: size * 2, color, ground, shape } })
+
+/** An icon that is to be added, and where it leads. */
+interface Wanted {
+  icon: string
+  link: string
+}
+
+/** Icons of one row. */
+const MOST = 16
+
+const drawn = (wanted: readonly Wanted[], look: Look): Promise<SocialIcon[]> =>
+  Promise.all(
+    wanted.map(async ({ icon, link }) => ({
+      icon,
+      picture: await draw(icon, look),
+      alt: shippedIcons[icon]!.name,
+      link,
+    })),
+  )
 
 type Social = TileOf<'social'>
 type Set = TileProps<'social'>['set']
@@ -31,13 +62,10 @@ function SocialGroups({ tile, style, set }: TileProps<'social'>) {
       setProblem((e as Error).message)
     }
   }
-  const add = (name: string) =>
+  const add = (wanted: readonly Wanted[]) =>
     attempt(async () => {
-      const icon = shippedIcons[name]!
-      const picture = await draw(name, tile)
-      set('add an icon', {
-        icons: [...latest.current.icons, { icon: name, picture, alt: icon.name, link: '' }],
-      })
+      const icons = await drawn(wanted, tile)
+      set('add icons', { icons: [...latest.current.icons, ...icons].slice(0, MOST) })
       setOpen(latest.current.icons.length)
     })
   // A new look counts at once; the pictures follow when the hand rests.
@@ -231,7 +259,7 @@ function IconsGroup({
   tile: Social
   at: number
   setOpen: (i: number) => void
-  add: (name: string) => Promise<void>
+  add: (wanted: readonly Wanted[]) => Promise<void>
   set: Set
   problem: string | null
 }) {
@@ -249,17 +277,10 @@ function IconsGroup({
           </Button>
         ))}
       </div>
-      <Row label="Add">
-        <Dropdown
-          label="Add an icon"
-          value=""
-          options={[
-            { value: '', label: 'choose one' },
-            ...Object.entries(shippedIcons).map(([value, x]) => ({ value, label: x.name })),
-          ]}
-          onChange={(v) => v && void add(v)}
-        />
-      </Row>
+      <div className="flex gap-1">
+        <MoreIcons tile={tile} add={add} set={set} />
+      </div>
+      <Pasted add={add} />
       <Row label="Your own">
         <PictureChooser
           label="A picture"
@@ -277,6 +298,79 @@ function IconsGroup({
   )
 }
 
+/** Shipped icons, several at once: each press adds one or takes it out, and the list stays open. */
+function MoreIcons({
+  tile,
+  add,
+  set,
+}: {
+  tile: Social
+  add: (wanted: readonly Wanted[]) => Promise<void>
+  set: Set
+}) {
+  const has = (name: string) => tile.icons.some((i) => i.icon === name)
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="flex-1 border border-grout bg-sheet px-2 py-1 text-left text-xs">
+        Add icons…
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="start"
+          className="z-50 grid max-h-80 min-w-64 grid-cols-2 overflow-auto border border-grout bg-paper py-1 text-[12.5px]"
+        >
+          {Object.entries(shippedIcons).map(([name, icon]) => (
+            <DropdownMenu.CheckboxItem
+              key={name}
+              checked={has(name)}
+              className="relative py-1.5 pr-3 pl-7 outline-none data-[highlighted]:bg-wash"
+              onSelect={(e) => e.preventDefault()}
+              onCheckedChange={(on) =>
+                on
+                  ? void add([{ icon: name, link: '' }])
+                  : set('take the icon out', { icons: tile.icons.filter((i) => i.icon !== name) })
+              }
+            >
+              <DropdownMenu.ItemIndicator className="absolute left-2">
+                <Check size={13} aria-hidden />
+              </DropdownMenu.ItemIndicator>
+              {icon.name}
+            </DropdownMenu.CheckboxItem>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
+
+/** Addresses become icons: each by its host. */
+function Pasted({ add }: { add: (wanted: readonly Wanted[]) => Promise<void> }) {
+  const [text, setText] = useState('')
+  const addresses = text.split(/[\s,]+/).filter(Boolean)
+  return (
+    <form
+      className="flex gap-1"
+      onSubmit={(e) => {
+        e.preventDefault()
+        const links = addresses.map(withScheme)
+        void add(links.map((link) => ({ icon: iconOf(link), link })))
+        setText('')
+      }}
+    >
+      <input
+        aria-label="Addresses, from which icons are made"
+        className={fieldClass}
+        placeholder="or paste addresses"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
+      <Button type="submit" disabled={!addresses.length}>
+        Add
+      </Button>
+    </form>
+  )
+}
+
 const swap = <T,>(list: readonly T[], a: number, b: number): T[] =>
   list.map((x, i) => (i === a ? list[b]! : i === b ? list[a]! : x))
 
@@ -284,4 +378,10 @@ export const socialTray: TrayDefinition<'social'> = {
   label: 'Social',
   columns: '1fr 1.1fr 1fr',
   Groups: SocialGroups,
+  begin: async (tile) => ({
+    icons: await drawn(
+      usualIcons.map((icon) => ({ icon, link: '' })),
+      tile,
+    ),
+  }),
 }
