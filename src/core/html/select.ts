@@ -1,5 +1,6 @@
 import { compile } from 'css-select'
-import * as csstree from 'css-tree'
+import parse from 'css-tree/parser'
+import { ident } from 'css-tree/utils'
 import type { Element, Nodes, Parents, Root } from 'hast'
 import { find, html } from 'property-information'
 
@@ -17,13 +18,13 @@ const textOf = (node: Nodes): string =>
 
 /** What the last compound of a selector asks of an element: its rarest mark. */
 function keyOf(selector: string): string {
-  const tree = csstree.parse(selector, { context: 'selector' })
+  const tree = parse(selector, { context: 'selector' })
   let key = '*'
   if (tree.type !== 'Selector') return key
   for (const node of tree.children.toArray().reverse()) {
     if (node.type === 'Combinator') break
-    if (node.type === 'IdSelector') return `#${csstree.ident.decode(node.name)}`
-    if (node.type === 'ClassSelector') key = `.${csstree.ident.decode(node.name)}`
+    if (node.type === 'IdSelector') return `#${ident.decode(node.name)}`
+    if (node.type === 'ClassSelector') key = `.${ident.decode(node.name)}`
     else if (node.type === 'TypeSelector' && key === '*' && node.name !== '*') key = node.name.toLowerCase()
   }
   return key

@@ -1,5 +1,8 @@
 import { calculateForAST } from '@bramus/specificity/core'
-import * as csstree from 'css-tree'
+import type * as csstree from 'css-tree'
+import generate from 'css-tree/generator'
+import parse from 'css-tree/parser'
+import walk from 'css-tree/walker'
 import type { Element, ElementContent, Parents, Root } from 'hast'
 import { Selecting } from './select'
 
@@ -55,7 +58,7 @@ const structural = new Set([
 
 function isStatic(selector: csstree.Selector): boolean {
   let known = true
-  csstree.walk(selector, (node) => {
+  walk(selector, (node) => {
     if (
       node.type === 'PseudoElementSelector' ||
       (node.type === 'PseudoClassSelector' && !structural.has(node.name))
@@ -71,7 +74,7 @@ const dangerous = /expression\s*\(|javascript:|vbscript:|-moz-binding|behavior\s
 const declarationsOf = (block: csstree.Block | csstree.DeclarationList, notes: string[]): Declaration[] =>
   block.children.toArray().flatMap((node): Declaration[] => {
     if (node.type !== 'Declaration') return []
-    const value = csstree.generate(node.value).trim()
+    const value = generate(node.value).trim()
     // A rule left open swallows what follows it.
     if (/[{}]/.test(value)) {
       notes.push(`"${node.property}" was left out: a rule before it is never closed.`)
@@ -93,7 +96,7 @@ const declarationsOf = (block: csstree.Block | csstree.DeclarationList, notes: s
 
 /** Reads the declarations of a `style` attribute. */
 export function readStyle(style: string): Declaration[] {
-  const list = csstree.parse(style, { context: 'declarationList', parseValue: false, onParseError: () => {} })
+  const list = parse(style, { context: 'declarationList', parseValue: false, onParseError: () => {} })
   return list.type === 'DeclarationList' ? declarationsOf(list, []) : []
 }
 
@@ -103,7 +106,7 @@ export function readStyle(style: string): Declaration[] {
  */
 export function readSheet(css: string): Sheet {
   const out: Sheet = { statics: [], dynamics: [], raw: [], notes: [] }
-  const tree = csstree.parse(css.replace(/<!--|-->/g, ''), {
+  const tree = parse(css.replace(/<!--|-->/g, ''), {
     parseValue: false,
     parseAtrulePrelude: false,
     onParseError: (e) => out.notes.push(`A rule was passed over: ${e.message}.`),
@@ -112,14 +115,14 @@ export function readSheet(css: string): Sheet {
     nodes.forEach((node) => {
       if (node.type === 'Rule') {
         if (node.prelude.type !== 'SelectorList') {
-          out.notes.push(`"${csstree.generate(node.prelude)}" is no selector and was passed over.`)
+          out.notes.push(`"${generate(node.prelude)}" is no selector and was passed over.`)
           return
         }
         const declarations = declarationsOf(node.block, out.notes)
         if (!declarations.length) return
         node.prelude.children.forEach((s) => {
           if (s.type !== 'Selector') return
-          const selector = csstree.generate(s)
+          const selector = generate(s)
           if (!media.length && isStatic(s))
             out.statics.push({ selector, specificity: specificityOf(s), declarations })
           else out.dynamics.push({ media: media.join(' and '), selector, declarations })
@@ -127,10 +130,10 @@ export function readSheet(css: string): Sheet {
         return
       }
       if (node.type !== 'Atrule') return
-      const prelude = node.prelude ? csstree.generate(node.prelude).trim() : ''
+      const prelude = node.prelude ? generate(node.prelude).trim() : ''
       if (node.name === 'media' && node.block) rules(node.block.children, [...media, prelude])
-      else if (node.name === 'supports' && node.block) out.raw.push(csstree.generate(node))
-      else if (/^(-webkit-)?keyframes$|^font-face$/.test(node.name)) out.raw.push(csstree.generate(node))
+      else if (node.name === 'supports' && node.block) out.raw.push(generate(node))
+      else if (/^(-webkit-)?keyframes$|^font-face$/.test(node.name)) out.raw.push(generate(node))
       else
         out.notes.push(
           `@${node.name} was left out${node.name === 'import' ? ': email readers load no other style sheets' : ''}.`,

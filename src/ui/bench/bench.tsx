@@ -1,17 +1,14 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { toMend } from '@/core/checks'
 import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import { harvest } from '@/core/cut/carry'
 import type { HouseStyle } from '@/core/email/styles'
-import { ComposeStage } from '../compose/stage'
-import { CutStage } from '../cut/stage'
-import { HandoverStage } from '../handover/stage'
 import { call } from '../api'
 import { Button } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
-import { ProofStage } from '../proof/stage'
 import type { DocumentSession } from '../session/document'
 import { ShelfOf } from '../parts/shelf'
 import { useFinder, type Action } from './actions'
@@ -21,6 +18,16 @@ import { TrayEdge, useTrayHeight } from './tray-edge'
 import { TopBar, stages, type StageId } from './top'
 import { ElsewhereOf } from './elsewhere'
 import type { BenchJob, BenchProps, CutSession, EmailSession } from './types'
+
+// A stage comes when it is first opened.
+const laying = {
+  ssr: false,
+  loading: () => <p className="col-span-2 row-span-2 bg-ground p-6">Laying out…</p>,
+}
+const CutStage = dynamic(() => import('../cut/stage').then((m) => m.CutStage), laying)
+const ComposeStage = dynamic(() => import('../compose/stage').then((m) => m.ComposeStage), laying)
+const ProofStage = dynamic(() => import('../proof/stage').then((m) => m.ProofStage), laying)
+const HandoverStage = dynamic(() => import('../handover/stage').then((m) => m.HandoverStage), laying)
 
 /** A job on the bench: its documents are opened once, and every stage works on the same ones. */
 export default function Bench({ job: opened, cuts, email }: BenchProps) {

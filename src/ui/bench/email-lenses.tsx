@@ -1,12 +1,15 @@
 'use client'
 import { groundOf } from '@/core/email/ground'
-import type { ReactNode } from 'react'
+import dynamic from 'next/dynamic'
+import { useEffect, type ReactNode } from 'react'
 import { placeOf } from '@/core/email/walk'
-import { InPlaceEditor } from '../compose/editor'
 import { RecipientPick } from '../compose/recipients'
 import { Tray } from '../compose/tray'
 import type { EmailWork } from './email-work'
 import { EmailLens, type Marks } from './lens'
+
+const loadEditor = () => import('../compose/editor').then((m) => m.InPlaceEditor)
+const InPlaceEditor = dynamic(loadEditor, { ssr: false })
 
 /** The width that stands for a phone, px. */
 export const PHONE = 375
@@ -31,6 +34,11 @@ export function WorkLens({
   const {
     selection: { band, tile },
   } = work
+  // It is there when words are first opened, and not in the way before.
+  useEffect(() => {
+    const wait = setTimeout(() => void loadEditor(), 1500)
+    return () => clearTimeout(wait)
+  }, [])
   const overlay = (marks: Marks) => {
     const place = edits && work.editing ? placeOf(work.email, work.editing) : undefined
     const at = place && marks.get(place.tile.id)

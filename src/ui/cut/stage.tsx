@@ -1,4 +1,5 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { Email } from '@/core/email/schema'
 import { useStageActions, type Action } from '../bench/actions'
@@ -7,16 +8,19 @@ import type { BenchJob, CutSession } from '../bench/types'
 import { cutActions, type CutDialog } from './actions'
 import { CutBar } from './bar'
 import { BecomesLens } from './becomes-lens'
-import { ColorsDialog } from './colors-dialog'
-import { DeckDialog } from './deck-dialog'
 import { DesignLens } from './design-lens'
-import { FilesDialog } from './files-dialog'
-import { PicturesDialog } from './pictures-dialog'
 import { CutSpine } from './spine'
 import { CutTray } from './tray'
 import type { Built } from './work/building'
 import { byHand } from './work/by-hand'
 import { useCutWork } from './work/use-cut-work'
+
+const ColorsDialog = dynamic(() => import('./colors-dialog').then((m) => m.ColorsDialog), { ssr: false })
+const DeckDialog = dynamic(() => import('./deck-dialog').then((m) => m.DeckDialog), { ssr: false })
+const FilesDialog = dynamic(() => import('./files-dialog').then((m) => m.FilesDialog), { ssr: false })
+const PicturesDialog = dynamic(() => import('./pictures-dialog').then((m) => m.PicturesDialog), {
+  ssr: false,
+})
 
 interface Props {
   job: BenchJob

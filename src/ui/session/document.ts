@@ -105,26 +105,53 @@ interface Base<T> {
   doc: T
 }
 
+/** The longest that a change may stand unkept, ms. */
+const KEPT_WITHIN = 250
+
+/** Keeps what is not yet saved in the browser, while nothing else is to be done. */
+function keepingOf<T>(store: StoreApi<DocumentState<T>>, draft: DraftPlace<T>) {
+  let waiting: number | undefined
+  const now = () => {
+    waiting = undefined
+    const { doc, revision } = store.getState()
+    store.setState({ kept: draft.remember({ doc, revision }) })
+  }
+  const cancel = () => {
+    if (waiting !== undefined) cancelIdleCallback(waiting)
+    waiting = undefined
+  }
+  return {
+    soon() {
+      if (typeof requestIdleCallback === 'undefined') now()
+      else waiting ??= requestIdleCallback(now, { timeout: KEPT_WITHIN })
+    },
+    /** At once, where something waits. */
+    settle() {
+      if (waiting === undefined) return
+      cancel()
+      now()
+    },
+    forget() {
+      cancel()
+      draft.forget()
+      store.setState({ kept: null })
+    },
+  }
+}
+
 /** Saves what was touched, by itself and after a pause; never over what was saved elsewhere. */
 function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: DraftPlace<T>, base: Base<T>) {
   let timer: ReturnType<typeof setTimeout> | undefined
   let running: Promise<void> | null = null
   let retry = 0
-  const remember = () => {
-    const { doc, revision } = store.getState()
-    store.setState({ kept: draft.remember({ doc, revision }) })
-  }
-  const forget = () => {
-    draft.forget()
-    store.setState({ kept: null })
-  }
+  const keeping = keepingOf(store, draft)
   const later = (ms = PAUSE) => {
     clearTimeout(timer)
     timer = setTimeout(() => void flush(), ms)
   }
   function touched() {
     store.setState((s) => (s.status.kind === 'conflict' ? s : { ...s, status: { kind: 'waiting' } }))
-    remember()
+    keeping.soon()
     later()
   }
 
@@ -141,9 +168,9 @@ function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: Dr
         revision: saved.revision,
         status: same ? { kind: 'saved', at: saved.savedAt } : { kind: 'waiting' },
       })
-      if (same) forget()
+      if (same) keeping.forget()
       else {
-        remember()
+        keeping.soon()
         later()
       }
     } catch (error) {
@@ -159,7 +186,7 @@ function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: Dr
     try {
       const theirs = await o.load()
       const took = bringTogether(o, store, base, theirs)
-      if (took === 'same') forget()
+      if (took === 'same') keeping.forget()
       else if (took === 'merged') touched()
     } catch {
       later(CLASH_AGAIN)
@@ -168,6 +195,7 @@ function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: Dr
 
   function flush(): Promise<void> {
     clearTimeout(timer)
+    keeping.settle()
     running = (running ?? Promise.resolve()).then(saveOnce)
     return running
   }

@@ -1,4 +1,5 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { Style } from '@/core/email/cascade'
 import type { Edit } from '@/core/email/edits'
@@ -6,10 +7,11 @@ import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import type { BenchJob } from '../../bench/types'
 import { Button, Choice, ColorField, Group, Row, TextRow } from '../../parts/controls'
-import { HouseStyleDialog } from '../house'
 import { TextPart } from '../text-part'
 import { WrittenGroup } from '../written/written-group'
 import { MaybeColor } from './parts'
+
+const HouseStyleDialog = dynamic(() => import('../house').then((m) => m.HouseStyleDialog), { ssr: false })
 
 type Apply = (label: string, edit: Edit, merge?: string) => void
 /** Sets values of the email, as one step of the undo history. */

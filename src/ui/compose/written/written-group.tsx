@@ -1,4 +1,5 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { useCallback, useState } from 'react'
 import { toast } from 'sonner'
 import type { Edit } from '@/core/email/edits'
@@ -9,8 +10,12 @@ import { call } from '../../api'
 import type { BenchJob } from '../../bench/types'
 import { Button, Choice, Group } from '../../parts/controls'
 import { Dialog } from '../../parts/dialog'
-import { ImportDialog, type Imported } from './import-dialog'
-import { VersionsDialog } from './versions-dialog'
+import type { Imported } from './import-dialog'
+
+const ImportDialog = dynamic(() => import('./import-dialog').then((m) => m.ImportDialog), { ssr: false })
+const VersionsDialog = dynamic(() => import('./versions-dialog').then((m) => m.VersionsDialog), {
+  ssr: false,
+})
 
 interface Props {
   email: Email
