@@ -7,12 +7,16 @@ import { Problem } from '../problem'
 const refuse = (why: string) => new Problem(422, 'not-a-deck', 'This copy cannot be read', why)
 const MOST_TEXT = 400_000
 
+const noDocx = (name: string) =>
+  refuse(`"${name}" is a ZIP, but no DOCX that can be read. Save it again as DOCX, or paste the words.`)
+
 /** What a document may come to once it is unpacked, bytes. */
 const MOST_UNPACKED = 40 * 1024 * 1024
 
 /** Throws a Problem where a document unpacks to too much: the library would find out too late. */
 async function assertUnpacks(bytes: Buffer, name: string): Promise<void> {
-  const { files, read } = await unzip(bytes, name, (_, why) => refuse(why), MOST_UNPACKED)
+  const refused = (title: string, why: string) => (/cannot be read/.test(title) ? noDocx(name) : refuse(why))
+  const { files, read } = await unzip(bytes, name, refused, MOST_UNPACKED)
   for (const file of files) await read(file)
 }
 
@@ -43,9 +47,7 @@ export async function deckOfFile(bytes: Buffer, name: string): Promise<{ pieces:
     )
       .convertToMarkdown({ buffer: bytes })
       .catch(() => {
-        throw refuse(
-          `"${name}" is a ZIP, but no DOCX that can be read. Save it again as DOCX, or paste the words.`,
-        )
+        throw noDocx(name)
       })
     return deckOfText(withoutPictures(read.value), true)
   }
