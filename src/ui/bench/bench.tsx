@@ -19,15 +19,25 @@ import { TopBar, stages, type StageId } from './top'
 import { ElsewhereOf } from './elsewhere'
 import type { BenchJob, BenchProps, CutSession, EmailSession } from './types'
 
+const Laying = () => <p className="col-span-2 row-span-2 bg-ground p-6">Laying out…</p>
+
 // A stage comes when it is first opened.
-const laying = {
+const CutStage = dynamic(() => import('../cut/stage').then((m) => m.CutStage), {
   ssr: false,
-  loading: () => <p className="col-span-2 row-span-2 bg-ground p-6">Laying out…</p>,
-}
-const CutStage = dynamic(() => import('../cut/stage').then((m) => m.CutStage), laying)
-const ComposeStage = dynamic(() => import('../compose/stage').then((m) => m.ComposeStage), laying)
-const ProofStage = dynamic(() => import('../proof/stage').then((m) => m.ProofStage), laying)
-const HandoverStage = dynamic(() => import('../handover/stage').then((m) => m.HandoverStage), laying)
+  loading: Laying,
+})
+const ComposeStage = dynamic(() => import('../compose/stage').then((m) => m.ComposeStage), {
+  ssr: false,
+  loading: Laying,
+})
+const ProofStage = dynamic(() => import('../proof/stage').then((m) => m.ProofStage), {
+  ssr: false,
+  loading: Laying,
+})
+const HandoverStage = dynamic(() => import('../handover/stage').then((m) => m.HandoverStage), {
+  ssr: false,
+  loading: Laying,
+})
 
 /** A job on the bench: its documents are opened once, and every stage works on the same ones. */
 export default function Bench({ job: opened, cuts, email }: BenchProps) {
