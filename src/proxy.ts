@@ -1,6 +1,7 @@
 import { NextResponse, type NextRequest } from 'next/server'
 import { refusal } from './server/api/own-site'
 import { problemResponse } from './server/api/respond'
+import { Problem } from './server/problem'
 
 /**
  * What the app's pages may load (Content Security Policy Level 3). Only scripts of the app run, each with the
@@ -22,12 +23,35 @@ const policy = (nonce: string): string =>
     "frame-ancestors 'self'",
   ].join('; ')
 
-/** Requests for pages pass here first. Those for the API do not: their bodies would be held in memory on the way. */
-export const config = { matcher: '/((?!api/).*)' }
+/**
+ * Requests for pages pass here first. Those for the API do not, since their bodies would be held in memory on the way;
+ * but for those with an escape in their path, which no address of ours has.
+ */
+export const config = { matcher: ['/((?!api/).*)', '/api/(.*%.*)'] }
+
+/** Whether the escapes of a path are UTF-8 (RFC 3986, section 2.5). */
+function decodes(path: string): boolean {
+  try {
+    decodeURIComponent(path)
+    return true
+  } catch {
+    return false
+  }
+}
+
+const badPath = new Problem(
+  400,
+  'bad-path',
+  'This address cannot be read',
+  'Its path holds an escape that stands for no character. Check the address.',
+)
 
 export function proxy(request: NextRequest): Response {
   const refused = refusal(request)
   if (refused) return problemResponse(refused)
+  const { pathname } = new URL(request.url)
+  if (!decodes(pathname)) return problemResponse(badPath)
+  if (pathname.startsWith('/api/')) return NextResponse.next()
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64')
   const csp = policy(nonce)
   // The framework reads the nonce off the request, for the scripts it writes.

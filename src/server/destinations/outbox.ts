@@ -4,6 +4,7 @@ import { newId } from '@/core/email/defaults'
 import { asProblem } from '../as-problem'
 import { db } from '../db'
 import { deliveries } from '../db/schema'
+import { jobOf } from '../jobs/jobs'
 import { picturesOfJob, proofOf } from '../jobs/proof'
 import { Problem } from '../problem'
 import type { Delivering, Destination, Sent } from './destination'
@@ -46,6 +47,7 @@ export async function deliver<C, S extends Sent>(
   credentials: C,
   how: Omit<Delivering, 'key'> & { key?: string | null },
 ): Promise<{ sent: S; file?: Buffer }> {
+  jobOf(jobId)
   const key = how.key || newId()
   const before = db().select().from(deliveries).where(eq(deliveries.key, key)).get()
   if (before && (before.jobId !== jobId || before.destination !== destination.name))

@@ -1,6 +1,6 @@
 'use client'
 import type { Editor } from '@tiptap/react'
-import { useCallback, useDeferredValue, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { findingsOf, type Finding } from '@/core/checks'
 import { compile, compileMapped } from '@/core/compile'
@@ -40,7 +40,7 @@ export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (ho
   const [hovered, setHovered] = useState<string | null>(null)
   const style = styleOf(job.client.house, email.styles)
   const seen = useSeen(email, job.client.house)
-  const settled = useDeferredValue(email)
+  const settled = useRested(email)
   const { findings, bytes } = useMemo(() => proof(settled, job.client.house), [settled, job.client.house])
   const bandIds = useMemo(() => email.bands.map((b) => b.id), [email])
   const apply = useCallback(
@@ -82,6 +82,19 @@ export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (ho
   }
 }
 export type EmailWork = ReturnType<typeof useEmailWork>
+
+/** How long an email rests before the checks look at it again, ms. */
+const REST = 250
+
+/** A value once it has rested: what need not follow each key. */
+function useRested<T>(value: T): T {
+  const [rested, setRested] = useState(value)
+  useEffect(() => {
+    const wait = setTimeout(() => setRested(value), REST)
+    return () => clearTimeout(wait)
+  }, [value])
+  return rested
+}
 
 /** The email as somebody sees it: everyone, or one of its sample recipients. */
 function useSeen(email: Email, house: HouseStyle) {

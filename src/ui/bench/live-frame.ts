@@ -19,10 +19,22 @@ interface Stretch {
   nodes: ChildNode[]
 }
 
+/** Where each frame's bands end, as long as it stands there. */
+const ends = new WeakMap<Document, Comment>()
+
 /** The comment behind the last band. */
 function endOf(doc: Document): Comment | null {
+  const known = ends.get(doc)
+  return known?.isConnected ? known : findEnd(doc)
+}
+
+function findEnd(doc: Document): Comment | null {
   const walker = doc.createTreeWalker(doc.documentElement, NodeFilter.SHOW_COMMENT)
-  for (let n = walker.nextNode(); n; n = walker.nextNode()) if (n.nodeValue === END) return n as Comment
+  for (let n = walker.nextNode(); n; n = walker.nextNode())
+    if (n.nodeValue === END) {
+      ends.set(doc, n as Comment)
+      return n as Comment
+    }
   return null
 }
 

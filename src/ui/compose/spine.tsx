@@ -15,7 +15,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { memo, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import type { Parts } from '@/core/compile'
 import type { Band } from '@/core/email/schema'
 import { cx, kb } from '../parts/controls'
@@ -64,6 +64,9 @@ export function Spine(p: Props) {
   )
   // True proportion as long as it fits; a long email is drawn smaller as a whole.
   const scale = Math.min(STRIP / p.width, Math.max(0.035, room / Math.max(1, p.height)))
+  // The same list as long as the order is, so that no strip is drawn anew for a key.
+  const joined = p.bands.map((b) => b.id).join('\n')
+  const ids = useMemo(() => joined.split('\n'), [joined])
   const end = ({ active, over }: DragEndEvent) => {
     if (over && active.id !== over.id)
       p.onMove(
@@ -104,7 +107,7 @@ export function Spine(p: Props) {
               },
             }}
           >
-            <SortableContext items={p.bands.map((b) => b.id)} strategy={verticalListSortingStrategy}>
+            <SortableContext items={ids} strategy={verticalListSortingStrategy}>
               {p.bands.map((b) => (
                 <SpineBand
                   key={b.id}

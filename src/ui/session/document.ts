@@ -105,31 +105,34 @@ interface Base<T> {
   doc: T
 }
 
-/** The longest that a change may stand unkept, ms. */
-const KEPT_WITHIN = 250
+/** After so long a change is kept, once nothing else is to be done, and after as long again in any case, ms. */
+const KEPT_WITHIN = 150
 
 /** Keeps what is not yet saved in the browser, while nothing else is to be done. */
 function keepingOf<T>(store: StoreApi<DocumentState<T>>, draft: DraftPlace<T>) {
-  let waiting: number | undefined
+  let waiting: ReturnType<typeof setTimeout> | undefined
+  let idle: number | undefined
   const now = () => {
-    waiting = undefined
+    cancel()
     const { doc, revision } = store.getState()
     store.setState({ kept: draft.remember({ doc, revision }) })
   }
   const cancel = () => {
-    if (waiting !== undefined) cancelIdleCallback(waiting)
-    waiting = undefined
+    clearTimeout(waiting)
+    if (idle !== undefined) cancelIdleCallback(idle)
+    waiting = idle = undefined
+  }
+  const whenIdle = () => {
+    idle = requestIdleCallback(now, { timeout: KEPT_WITHIN })
   }
   return {
     soon() {
       if (typeof requestIdleCallback === 'undefined') now()
-      else waiting ??= requestIdleCallback(now, { timeout: KEPT_WITHIN })
+      else waiting ??= setTimeout(whenIdle, KEPT_WITHIN)
     },
     /** At once, where something waits. */
     settle() {
-      if (waiting === undefined) return
-      cancel()
-      now()
+      if (waiting !== undefined) now()
     },
     forget() {
       cancel()
