@@ -4,7 +4,7 @@ import { MessageChannel } from 'node:worker_threads'
 import Piscina from 'piscina'
 import { Problem } from '../problem'
 import type { Computations, Tell } from './computations'
-import type { Answer, Call } from './worker'
+import type { Answer, Call, Said } from './worker'
 
 export type { Tell } from './computations'
 
@@ -69,7 +69,8 @@ function watch(): void {
   watching.unref()
 }
 
-const TOO_MUCH = 'too much memory'
+/** Why a computation is ended. */
+const [TOO_MUCH, TOO_LONG] = ['too much memory', 'too long']
 
 const pool = (): Piscina =>
   (held.mosaicusPool ??= new Piscina({
@@ -112,46 +113,49 @@ export async function compute<N extends Name>(
     deadline = DEADLINES[name] ?? DEADLINE,
   }: { signal?: AbortSignal; tell?: Tell; deadline?: number } = {},
 ): Promise<Output<N>> {
-  const late = AbortSignal.timeout(deadline)
-  const heavy = new AbortController()
-  const run: Running = { stop: heavy, name, from: rss() }
-  running().add(run)
-  watch()
-  const channel = tell && new MessageChannel()
-  channel?.port1.on('message', tell!)
-  const call: Call = { name, input, ...(channel ? { port: channel.port2 } : {}) }
+  const stop = new AbortController()
+  const { port1, port2 } = new MessageChannel()
+  let run: Running | undefined
+  let late: ReturnType<typeof setTimeout> | undefined
+  port1.on('message', (said: Said) => {
+    if (said !== 'begun') return tell?.(said)
+    // Waiting for a thread counts for nothing.
+    late = setTimeout(() => stop.abort(TOO_LONG), deadline)
+    run = { stop, name, from: rss() }
+    running().add(run)
+    watch()
+  })
+  const call: Call = { name, input, port: port2 }
   try {
     const answer = (await pool().run(call, {
-      signal: AbortSignal.any([late, heavy.signal, ...(signal ? [signal] : [])]),
-      transferList: channel ? [channel.port2] : [],
+      signal: signal ? AbortSignal.any([stop.signal, signal]) : stop.signal,
+      transferList: [port2],
     })) as Answer
     if ('problem' in answer) throw Problem.of(answer.problem)
     return answer.value as Output<N>
   } catch (error) {
-    throw endedBy(error as Error, { signal, late, heavy: heavy.signal, deadline })
+    throw endedBy(error as Error, { signal, why: stop.signal.reason, deadline })
   } finally {
-    running().delete(run)
-    channel?.port1.close()
+    clearTimeout(late)
+    if (run) running().delete(run)
+    port1.close()
   }
 }
 
 /** Why a computation ended without an answer. */
-function endedBy(
-  error: Error,
-  how: { signal?: AbortSignal; late: AbortSignal; heavy: AbortSignal; deadline: number },
-): Error {
+function endedBy(error: Error, how: { signal?: AbortSignal; why: unknown; deadline: number }): Error {
   if (error instanceof Problem) return error
   // Closing the pool ends what runs.
   if (how.signal?.aborted || error.message === 'Terminating worker thread')
     return new DOMException('Cancelled', 'AbortError')
-  if (how.heavy.aborted || (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+  if (how.why === TOO_MUCH || (error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
     return new Problem(
       422,
       'too-much',
       'This needs too much memory',
       'It was ended before it could take what other work needs. Make it smaller or simpler, then try again.',
     )
-  if (how.late.aborted)
+  if (how.why === TOO_LONG)
     return new Problem(
       422,
       'too-long',

@@ -53,3 +53,15 @@ test('what takes too long is ended with a clear message', async () => {
   )
   await expect(late).rejects.toMatchObject({ status: 422, kind: 'too-long' })
 })
+
+test('a deadline runs from when the work begins, not from when it was asked for', async () => {
+  const { id } = await takeInDesign(await samplePng(900, 1800), 'd.png')
+  const deck = { content: Buffer.from('one'), name: 'a.txt' }
+  const start = performance.now()
+  const autocut = () => compute('autocut', { design: fileOf(id), scale: 1, layers: null })
+  // More of it than there are threads, so that what comes last has to wait.
+  const before = Array.from({ length: 6 }, autocut)
+  const last = compute('deckOfFile', deck, { deadline: 300 }).then(() => performance.now() - start)
+  await Promise.all(before)
+  expect(await last).toBeGreaterThan(300)
+})

@@ -6,9 +6,12 @@ import { computations, type Computations, type Tell } from './computations'
 export interface Call {
   name: keyof Computations
   input: unknown
-  /** Where progress goes. */
-  port?: MessagePort
+  /** Where it is said that the work has begun, and how far it is. */
+  port: MessagePort
 }
+
+/** What a worker says while it works. */
+export type Said = 'begun' | Parameters<Tell>[0]
 
 /** Problems cross the border between threads as values. */
 export type Answer = { value: unknown } | { problem: ProblemLike }
@@ -22,7 +25,9 @@ const tooDeep = new Problem(
 
 /** The entry of a worker thread. */
 export default async function answer({ name, input, port }: Call): Promise<Answer> {
-  const tell: Tell = (progress) => port?.postMessage(progress)
+  const say = (said: Said) => port.postMessage(said)
+  say('begun')
+  const tell: Tell = say
   try {
     const compute = computations[name] as (input: unknown, tell: Tell) => unknown
     return { value: await compute(input, tell) }
@@ -32,6 +37,6 @@ export default async function answer({ name, input, port }: Call): Promise<Answe
     if (error instanceof RangeError && /call stack/.test(error.message)) return { problem: tooDeep.toJSON() }
     throw error
   } finally {
-    port?.close()
+    port.close()
   }
 }
