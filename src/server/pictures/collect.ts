@@ -6,8 +6,8 @@ import { crops, documents, jobs, pictures, shelfPictures, versions } from '../db
 import { picturesFolder } from '../settings'
 import { fileOf } from './store'
 
-/** What nothing needs is kept this long, ms: a page may be about to save a document that names it. */
-const GRACE = 24 * 3600 * 1000
+/** What nothing needs is kept this long, ms: a draft or the undo of an open page may still name it. */
+const GRACE = 30 * 24 * 3600 * 1000
 
 /** A SHA-256 as it stands in a document. */
 const ID = /\b[0-9a-f]{64}\b/g
