@@ -130,7 +130,7 @@ test('every route answers whatever it is sent, and never with 500', async ({ req
     fc.asyncProperty(any, async ({ path, init }) => {
       const answer = await fetch(baseURL + path, { ...init, signal: AbortSignal.timeout(60_000) })
       await answer.body?.cancel()
-      expect([path, init, answer.status].at(-1)).not.toBe(500)
+      expect(answer.status, `${init.method} ${path}`).not.toBe(500)
     }),
     { numRuns: thorough ? 2000 : 200, seed: 12, endOnFailure: true },
   )

@@ -6,12 +6,10 @@ export const dynamic = 'force-dynamic'
 
 export default async function WallPage() {
   const brief = async (archived: boolean) =>
-    (await listJobs(archived)).map(
-      ({ narrow: _, before: __, createdAt: ___, remote: ____, design, ...job }) => ({
-        ...job,
-        design: { id: design.id, width: design.width, height: design.height },
-      }),
-    )
+    (await listJobs(archived)).map(({ narrow, before, createdAt, remote, design, ...job }) => ({
+      ...job,
+      design: { id: design.id, width: design.width, height: design.height },
+    }))
   const [open, archived] = await Promise.all([brief(false), brief(true)])
   return <Wall jobs={[...open, ...archived]} clients={listClients().map(({ id, name }) => ({ id, name }))} />
 }
