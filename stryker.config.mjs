@@ -9,7 +9,8 @@ export default {
   mutate: folders.flatMap((f) => [`src/${f}/**/*.ts`, `!src/${f}/**/*.test.ts`]),
   testRunner: 'jest',
   testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
-  jest: { configFile: 'jest.mutation.config.mjs' },
+  // Tests that reach a file through what gathers it would be left out as not related to it.
+  jest: { configFile: 'jest.mutation.config.mjs', enableFindRelatedTests: false },
   coverageAnalysis: 'perTest',
   // What runs once when a module is loaded concerns every test, and would need all of them each time.
   ignoreStatic: true,
