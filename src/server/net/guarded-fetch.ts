@@ -136,7 +136,6 @@ function once(url: URL, limits: FetchLimits): Promise<IncomingMessage> {
       url,
       {
         lookup: guarded,
-        timeout: patience,
         headers: {
           'user-agent': 'Mosaicus',
           accept: 'text/html,text/css,image/*;q=0.9,*/*;q=0.5',
@@ -146,11 +145,10 @@ function once(url: URL, limits: FetchLimits): Promise<IncomingMessage> {
       resolve,
     )
     const late = () => ask.destroy(Object.assign(new Error('late'), { code: 'ETIMEDOUT' }))
-    // Over all of the head: one that comes byte by byte is late too.
+    // Over all of the head: one that comes byte by byte is late too. The body has a time of its own.
     const timer = setTimeout(late, patience)
     ask.on('response', () => clearTimeout(timer))
     ask.on('close', () => clearTimeout(timer))
-    ask.on('timeout', late)
     ask.on('error', (e: NodeJS.ErrnoException) =>
       reject(
         e.code === 'EPRIVATE'
