@@ -10,6 +10,7 @@ const nearest = process.env.MOSAICUS_NEAREST?.split(',') ?? ['core', 'server/net
 export default {
   ...base,
   roots: nearest.map((folder) => `<rootDir>/src/${folder}`),
+  setupFiles: ['<rootDir>/scripts/fail-at-once.mjs'],
   testSequencer: '<rootDir>/scripts/shortest-first.mjs',
   testPathIgnorePatterns: [
     '/core/(cut|import|house|picture)/',

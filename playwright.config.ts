@@ -9,12 +9,12 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 120_000,
   expect: { timeout: 15_000 },
-  // Both cores: what is made of designs beside what the app does, each one after the other, since tests of the app
+  // Both cores: what is drawn beside what the app does, each one after the other, since tests of the app
   // switch stand-ins off and on.
   workers: 2,
   projects: [
-    { name: 'designs', testMatch: /(cut|pages)\.spec\.ts/, workers: 1 },
-    { name: 'app', testIgnore: /(cut|pages)\.spec\.ts/, workers: 1 },
+    { name: 'drawn', testMatch: /(cut|layout|pages|styles)\.spec\.ts/, workers: 1 },
+    { name: 'app', testIgnore: /(cut|layout|pages|styles)\.spec\.ts/, workers: 1 },
   ],
   reporter: [['list']],
   use: {

@@ -383,7 +383,7 @@ describe.each([
     'scenes are cut as well as from their pixels, and every word is right: the half that was %s',
     async (_half, seeds) => {
       const scores = []
-      for (const seed of seeds) {
+      for (const seed of someOf(seeds, 3)) {
         const scene = sceneOf(seed)
         const { picture, layers } = await takeInBoard(await fileOf(scene), 'design')
         const raster = await rasterFor(picture.id)
