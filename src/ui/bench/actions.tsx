@@ -1,32 +1,13 @@
 'use client'
-import { Command } from 'cmdk'
-import { Dialog as Radix } from 'radix-ui'
+import dynamic from 'next/dynamic'
 import { useEffect, useRef, useState } from 'react'
 import { Dialog } from '../parts/dialog'
+import { keysOf, shownKeys, type Action } from './action'
 
-/** Something a person can do: reached from the finder, and by its shortcut where it has one. */
-export interface Action {
-  id: string
-  label: string
-  group: string
-  /** As shown, such as `Ctrl Z`, `Alt ArrowUp`, `Delete`. */
-  keys?: string
-  run: () => void
-  off?: boolean
-}
+export type { Action } from './action'
 
-/** The event as written in `keys`. Ctrl stands for Command too. */
-export function keysOf(e: KeyboardEvent): string {
-  const key = e.key.length === 1 ? e.key.toUpperCase() : e.key
-  return [
-    e.ctrlKey || e.metaKey ? 'Ctrl' : '',
-    e.altKey ? 'Alt' : '',
-    e.shiftKey && (e.key.length > 1 || /[a-z]/i.test(e.key)) ? 'Shift' : '',
-    key,
-  ]
-    .filter(Boolean)
-    .join(' ')
-}
+const loadFinder = () => import('./finder').then((m) => m.Finder)
+const Finder = dynamic(loadFinder, { ssr: false })
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
@@ -40,6 +21,8 @@ function useShortcuts(actions: () => readonly Action[]): void {
   current.current = actions
   useEffect(() => {
     const on = (e: KeyboardEvent) => {
+      // The finder may be what the next key opens.
+      if (e.key === 'Control' || e.key === 'Meta') void loadFinder()
       if (e.defaultPrevented) return
       const keys = keysOf(e)
       if (typing(e.target) && !/^(Ctrl|Escape)/.test(keys)) return
@@ -62,82 +45,6 @@ function useShortcuts(actions: () => readonly Action[]): void {
     return () => removeEventListener('keydown', on)
   }, [])
 }
-
-/** The finder: every action by name. */
-export function Finder({
-  open,
-  onClose,
-  actions,
-}: {
-  open: boolean
-  onClose: () => void
-  actions: readonly Action[]
-}) {
-  const groups = [...new Set(actions.map((a) => a.group))]
-  return (
-    <Radix.Root open={open} onOpenChange={(o) => !o && onClose()}>
-      <Radix.Portal>
-        <Radix.Overlay className="fixed inset-0 z-40 bg-black/35" />
-        <Radix.Content
-          aria-describedby=""
-          className="fixed top-[14vh] left-1/2 z-50 w-[520px] max-w-[calc(100vw-32px)] -translate-x-1/2 border-t-4 border-lapis bg-paper"
-        >
-          <Radix.Title className="sr-only">Find an action</Radix.Title>
-          <Command
-            label="Find an action"
-            filter={(value, search) =>
-              search
-                .toLowerCase()
-                .split(/\s+/)
-                .every((w) => value.toLowerCase().includes(w))
-                ? 1
-                : 0
-            }
-          >
-            <Command.Input
-              placeholder="What do you want to do?"
-              className="w-full border-b border-grout bg-transparent px-4 py-3 text-[15px] outline-none placeholder:text-soft"
-            />
-            <Command.List className="max-h-[46vh] overflow-auto p-1.5">
-              <Command.Empty className="p-3 text-soft">
-                Nothing goes by that name. Try another word for it.
-              </Command.Empty>
-              {groups.map((g) => (
-                <Command.Group
-                  key={g}
-                  heading={g}
-                  className="[&_[cmdk-group-heading]]:px-2.5 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:pb-1 [&_[cmdk-group-heading]]:text-[11px] [&_[cmdk-group-heading]]:text-soft"
-                >
-                  {actions
-                    .filter((a) => a.group === g && !a.off)
-                    .map((a) => (
-                      <Command.Item
-                        key={a.id}
-                        value={`${a.label} ${a.id}`}
-                        onSelect={() => {
-                          onClose()
-                          a.run()
-                        }}
-                        className="flex items-center px-2.5 py-1.5 data-[selected=true]:bg-wash"
-                      >
-                        <span>{a.label}</span>
-                        {a.keys && (
-                          <kbd className="ml-auto font-mono text-[11px] text-soft">{shown(a.keys)}</kbd>
-                        )}
-                      </Command.Item>
-                    ))}
-                </Command.Group>
-              ))}
-            </Command.List>
-          </Command>
-        </Radix.Content>
-      </Radix.Portal>
-    </Radix.Root>
-  )
-}
-
-const shown = (keys: string) =>
-  keys.replace('ArrowUp', '↑').replace('ArrowDown', '↓').replace('ArrowLeft', '←').replace('ArrowRight', '→')
 
 /** The sheet of all shortcuts. */
 export function ShortcutSheet({
@@ -169,7 +76,7 @@ export function ShortcutSheet({
                   <div key={a.id} className="flex justify-between gap-3 border-t border-grout py-1">
                     <dt>{a.label}</dt>
                     <dd>
-                      <kbd className="font-mono text-xs">{shown(a.keys!)}</kbd>
+                      <kbd className="font-mono text-xs">{shownKeys(a.keys!)}</kbd>
                     </dd>
                   </div>
                 ))}
@@ -199,7 +106,7 @@ export function useFinder(actions: () => readonly Action[]) {
     openSheet: () => setOpen('sheet'),
     finder: (
       <>
-        <Finder open={open === 'finder'} onClose={close} actions={open ? all() : []} />
+        {open === 'finder' && <Finder onClose={close} actions={all()} />}
         <ShortcutSheet open={open === 'sheet'} onClose={close} actions={open ? all() : []} />
       </>
     ),

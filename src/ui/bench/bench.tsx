@@ -221,7 +221,7 @@ function useSavedOnLeaving(cutSession: CutSession, emailSession: EmailSession): 
 
 /** What is left to do in each stage. @param built whether there is an email */
 function useLeft(cutSession: CutSession, work: EmailWork, built: boolean): Record<StageId, number> {
-  const mend = toMend(work.findings)
+  const mend = useMemo(() => toMend(work.findings), [work.findings])
   const plan = useStore(cutSession.store, (s) => s.doc)
   return useMemo(
     () => ({

@@ -1,6 +1,6 @@
 'use client'
 import { CloudOff } from 'lucide-react'
-import { createContext, useContext, useEffect, useState } from 'react'
+import { createContext, useContext, useEffect, useRef, useState } from 'react'
 import type { Parts } from '@/core/compile'
 import { elsewhereIn } from '@/core/html/elsewhere'
 import { Button } from '../parts/controls'
@@ -22,10 +22,14 @@ const REST = 600
 export function NotLoaded({ parts }: { parts: Parts }) {
   const { allowed, allow } = useElsewhere()
   const [hosts, setHosts] = useState<string[]>([])
+  const searched = useRef<ReadonlyMap<string, string[]>>(new Map())
   useEffect(() => {
     if (allowed) return
     const wait = setTimeout(() => {
-      setHosts(elsewhereIn(parts.before + parts.bands.map((b) => b.html).join('') + parts.after))
+      const texts = [parts.before + parts.after, ...parts.bands.map((b) => b.html)]
+      // What has not changed is not searched again.
+      searched.current = new Map(texts.map((t) => [t, searched.current.get(t) ?? elsewhereIn(t)]))
+      setHosts([...new Set([...searched.current.values()].flat())])
     }, REST)
     return () => clearTimeout(wait)
   }, [parts, allowed])

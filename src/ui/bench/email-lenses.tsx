@@ -1,7 +1,7 @@
 'use client'
 import { groundOf } from '@/core/email/ground'
 import dynamic from 'next/dynamic'
-import { useEffect, type ReactNode } from 'react'
+import { startTransition, useEffect, type ReactNode } from 'react'
 import { placeOf } from '@/core/email/walk'
 import { RecipientPick } from '../compose/recipients'
 import { Tray } from '../compose/tray'
@@ -34,11 +34,11 @@ export function WorkLens({
   const {
     selection: { band, tile },
   } = work
-  // It is there when words are first opened, and not in the way before.
+  // The editor comes while words are looked at, so that it is there when they are opened.
+  const words = tile?.kind === 'words'
   useEffect(() => {
-    const wait = setTimeout(() => void loadEditor(), 1500)
-    return () => clearTimeout(wait)
-  }, [])
+    if (words) void loadEditor()
+  }, [words])
   const overlay = (marks: Marks) => {
     const place = edits && work.editing ? placeOf(work.email, work.editing) : undefined
     const at = place && marks.get(place.tile.id)
@@ -56,10 +56,13 @@ export function WorkLens({
         onEditor={work.setEditor}
         onDone={() => work.setEditing(null)}
         onChange={(text) =>
-          work.apply(
-            'write',
-            { name: 'setTile', what: { id: words.id, kind: 'words', set: { text } } },
-            `write-${words.id}`,
+          // The editor shows what is typed; everything else follows when there is time.
+          startTransition(() =>
+            work.apply(
+              'write',
+              { name: 'setTile', what: { id: words.id, kind: 'words', set: { text } } },
+              `write-${words.id}`,
+            ),
           )
         }
       />

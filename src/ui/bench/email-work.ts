@@ -1,7 +1,6 @@
 'use client'
 import type { Editor } from '@tiptap/react'
-import { useCallback, useEffect, useMemo, useState } from 'react'
-import { useStore } from 'zustand'
+import { startTransition, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { findingsOf, type Finding } from '@/core/checks'
 import { compile, compileMapped } from '@/core/compile'
 import { compileText } from '@/core/compile/text'
@@ -12,6 +11,7 @@ import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import { placeOf } from '@/core/email/walk'
 import { asSample } from '@/core/text/fields'
+import { useDoc } from '../session/use-doc'
 import type { Action } from './actions'
 import { onSelection, type OnSelection } from './on-selection'
 import { bandOf, pickedOf, selectionOf } from './selection'
@@ -35,14 +35,14 @@ export function proof(email: Email, house: HouseStyle): { findings: Finding[]; b
  * that can be made.
  */
 export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (house: HouseStyle) => void) {
-  const email = useStore(session.store, (s) => s.doc)
+  const email = useDoc(session.store)
   const ties = useMemo(() => new Ties(), [])
   const [hovered, setHovered] = useState<string | null>(null)
-  const style = styleOf(job.client.house, email.styles)
-  const seen = useSeen(email, job.client.house)
-  const settled = useRested(email)
-  const { findings, bytes } = useMemo(() => proof(settled, job.client.house), [settled, job.client.house])
-  const bandIds = useMemo(() => email.bands.map((b) => b.id), [email])
+  const style = useMemo(() => styleOf(job.client.house, email.styles), [job.client.house, email.styles])
+  // The lenses follow what is typed in the tray; its fields do not wait for them.
+  const seen = useSeen(useDeferredValue(email), job.client.house)
+  const { findings, bytes } = useProof(email, job.client.house)
+  const bandIds = useMemo(() => email.bands.map((b) => b.id), [email.bands])
   const apply = useCallback(
     (label: string, edit: Edit, merge?: string) => session.change(label, (e) => applyEdit(e, edit), merge),
     [session],
@@ -86,14 +86,22 @@ export type EmailWork = ReturnType<typeof useEmailWork>
 /** How long an email rests before the checks look at it again, ms. */
 const REST = 250
 
-/** A value once it has rested: what need not follow each key. */
-function useRested<T>(value: T): T {
-  const [rested, setRested] = useState(value)
+const unproved: ReturnType<typeof proof> = { findings: [], bytes: 0 }
+
+/** What the checks find once the email rests: they follow neither each key, nor the first look at it. */
+function useProof(email: Email, house: HouseStyle): ReturnType<typeof proof> {
+  const [found, setFound] = useState(unproved)
+  const began = useRef(false)
   useEffect(() => {
-    const wait = setTimeout(() => setRested(value), REST)
+    const look = () => {
+      began.current = true
+      const now = proof(email, house)
+      startTransition(() => setFound(now))
+    }
+    const wait = setTimeout(look, began.current ? REST : 0)
     return () => clearTimeout(wait)
-  }, [value])
-  return rested
+  }, [email, house])
+  return found
 }
 
 /** The email as somebody sees it: everyone, or one of its sample recipients. */

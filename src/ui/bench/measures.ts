@@ -18,12 +18,25 @@ const boxOf = (el: Element): Stretch => {
 
 const sameSize = (a: Stretch, b: Stretch) => a.width === b.width && a.height === b.height && a.left === b.left
 
+const sameMarks = (a: Marks, b: Marks) =>
+  a.size === b.size &&
+  [...a].every(([id, box]) => {
+    const other = b.get(id)
+    return !!other && sameSize(box, other) && box.top === other.top
+  })
+
 /** Where everything marked lies in a frame. Bands that did not change are moved, not measured again. */
 export class Measures {
   private known = new Map<string, Measured>()
+  private all: Marks = new Map()
 
-  /** @param bands ids of the bands in their order @param changed what may lie elsewhere within itself */
+  /**
+   * @returns what it returned before, where nothing lies elsewhere
+   * @param bands ids of the bands in their order
+   * @param changed what may lie elsewhere within itself
+   */
   take(doc: Document, bands: readonly string[], changed: Changed): Marks {
+    if (changed !== 'all' && this.stands(doc, bands, changed)) return this.all
     const next = new Map<string, Measured>()
     const marks: Marks = new Map()
     for (const id of bands) {
@@ -34,7 +47,19 @@ export class Measures {
       for (const [key, box] of measured.marks) marks.set(key, box)
     }
     this.known = next
-    return marks
+    if (!sameMarks(marks, this.all)) this.all = marks
+    return this.all
+  }
+
+  /** Whether the same bands stand there, and those that changed are as large as before: then no other moved. */
+  private stands(doc: Document, bands: readonly string[], changed: ReadonlySet<string>): boolean {
+    if (bands.length !== this.known.size || !changed.size) return false
+    const ids = [...this.known.keys()]
+    if (!bands.every((id, i) => id === ids[i])) return false
+    return [...changed].every((id) => {
+      const now = measure(doc, id)
+      return !!now && sameMarks(now.marks, this.known.get(id)!.marks)
+    })
   }
 }
 

@@ -16,6 +16,7 @@ import {
 } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { useStore, type StoreApi } from 'zustand'
 import type { Parts } from '@/core/compile'
 import type { Band } from '@/core/email/schema'
 import { cx, kb } from '../parts/controls'
@@ -23,11 +24,15 @@ import { useElsewhere } from '../bench/elsewhere'
 import { firstOf, patch } from '../bench/live-frame'
 import type { Stretch } from '../bench/ties'
 
+/** Places of the bands in the wide lens, and how tall it is, px. */
+export interface Measured {
+  marks: ReadonlyMap<string, Stretch>
+  height: number
+}
+
 interface Props {
   bands: readonly Band[]
-  /** Places of the bands in the wide lens, px. */
-  places: ReadonlyMap<string, Stretch>
-  height: number
+  wide: StoreApi<Measured>
   width: number
   parts: Parts
   weights: ReadonlyMap<string, number>
@@ -51,6 +56,9 @@ const BEHIND = 120
 export function Spine(p: Props) {
   const list = useRef<HTMLDivElement>(null)
   const { allowed } = useElsewhere()
+  // Kept beside the stage, so that it is not drawn anew for what the spine alone shows.
+  const places = useStore(p.wide, (s) => s.marks)
+  const height = useStore(p.wide, (s) => s.height)
   const [room, setRoom] = useState(500)
   useLayoutEffect(() => {
     const el = list.current!
@@ -63,7 +71,7 @@ export function Spine(p: Props) {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   )
   // True proportion as long as it fits; a long email is drawn smaller as a whole.
-  const scale = Math.min(STRIP / p.width, Math.max(0.035, room / Math.max(1, p.height)))
+  const scale = Math.min(STRIP / p.width, Math.max(0.035, room / Math.max(1, height)))
   // The same list as long as the order is, so that no strip is drawn anew for a key.
   const joined = p.bands.map((b) => b.id).join('\n')
   const ids = useMemo(() => joined.split('\n'), [joined])
@@ -82,15 +90,9 @@ export function Spine(p: Props) {
           <div
             aria-hidden
             className="absolute top-0 left-3 overflow-hidden border border-black/10 bg-white"
-            style={{ width: p.width * scale, height: p.height * scale }}
+            style={{ width: p.width * scale, height: height * scale }}
           >
-            <SmallEmail
-              key={String(allowed)}
-              parts={p.parts}
-              width={p.width}
-              height={p.height}
-              scale={scale}
-            />
+            <SmallEmail key={String(allowed)} parts={p.parts} width={p.width} height={height} scale={scale} />
           </div>
           <DndContext
             id="spine"
@@ -112,7 +114,7 @@ export function Spine(p: Props) {
                 <SpineBand
                   key={b.id}
                   band={b}
-                  height={(p.places.get(b.id)?.height ?? 20) * scale}
+                  height={(places.get(b.id)?.height ?? 20) * scale}
                   strip={p.width * scale}
                   weight={p.weights.get(b.id) ?? 0}
                   toMend={p.toMend.get(b.id) ?? 0}

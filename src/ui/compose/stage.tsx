@@ -1,6 +1,6 @@
 'use client'
 import { useMemo, useState } from 'react'
-import { useStore } from 'zustand'
+import { createStore, useStore } from 'zustand'
 import { remembered } from '@/core/email/remember'
 import type { Band } from '@/core/email/schema'
 import { tilesOf } from '@/core/email/walk'
@@ -10,11 +10,10 @@ import { bandsInDesign, DesignView, NarrowDesign } from '../bench/design-view'
 import { PHONE, WorkLens, WorkTray } from '../bench/email-lenses'
 import type { EmailWork } from '../bench/email-work'
 import { Ribbons } from '../bench/ribbons'
-import type { Marks } from '../bench/lens'
 import type { BenchJob, CutSession } from '../bench/types'
 import { cx } from '../parts/controls'
 import { ByHandStage, PlainStage } from './by-hand'
-import { Spine } from './spine'
+import { Spine, type Measured } from './spine'
 
 /** The stage in the way in which the email is written. */
 export function ComposeStage(p: {
@@ -44,7 +43,7 @@ function BandStage({
   setActions: (a: Action[]) => void
 }) {
   const plan = useStore(cuts.store, (s) => s.doc)
-  const [wide, setWide] = useState<{ marks: Marks; height: number }>({ marks: new Map(), height: 800 })
+  const [wide] = useState(() => createStore<Measured>(() => ({ marks: new Map(), height: 800 })))
   const { email } = work
   const places = useMemo(() => bandsInDesign(email, plan), [email, plan])
   const weights = useMemo(() => weigh(work), [work])
@@ -61,8 +60,7 @@ function BandStage({
     <>
       <Spine
         bands={email.bands}
-        places={wide.marks}
-        height={wide.height}
+        wide={wide}
         width={email.width}
         parts={work.parts}
         weights={weights}
@@ -94,7 +92,7 @@ function BandStage({
           name="Wide"
           width={email.width}
           edits
-          onMarks={(marks, height) => setWide({ marks, height })}
+          onMarks={(marks, height) => wide.setState({ marks, height })}
         />
         <WorkLens work={work} name="Narrow" width={PHONE} />
         {job.narrow && <NarrowDesign design={job.narrow} />}

@@ -1,4 +1,5 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { newTile } from '@/core/tiles'
 import { type Tile, type TileKind } from '@/core/email/tile'
 import type { Editor } from '@tiptap/react'
@@ -16,12 +17,14 @@ import { sides, type HouseStyle } from '@/core/email/styles'
 import type { BenchJob } from '../bench/types'
 import { Button, Choice, Group, IconButton, SidesField } from '../parts/controls'
 import { rowHolding } from '@/core/email/walk'
-import { BandGroups } from './groups/band'
-import { CellGroups } from './groups/cell'
 import { EmailGroups } from './groups/email'
 import { beginning, groupColumns, KindGroups, kindLabel, offeredKinds } from './groups'
 import type { Selection } from '../bench/selection'
 import { shows, type AnyTileProps } from './groups/parts'
+
+// What is selected has its groups brought when it first is.
+const BandGroups = dynamic(() => import('./groups/band').then((m) => m.BandGroups), { ssr: false })
+const CellGroups = dynamic(() => import('./groups/cell').then((m) => m.CellGroups), { ssr: false })
 
 interface Props {
   email: Email

@@ -1,8 +1,10 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { Popover, Tooltip, ToggleGroup } from 'radix-ui'
 import { useEffect, useId, useState, type ButtonHTMLAttributes, type ReactNode } from 'react'
-import { HexColorPicker } from 'react-colorful'
 import { readHex } from '@/core/color/hex'
+
+const HexColorPicker = dynamic(() => import('react-colorful').then((m) => m.HexColorPicker), { ssr: false })
 
 export const cx = (...names: (string | false | null | undefined)[]): string => names.filter(Boolean).join(' ')
 

@@ -153,7 +153,8 @@ function savingOf<T>(o: Options<T>, store: StoreApi<DocumentState<T>>, draft: Dr
     timer = setTimeout(() => void flush(), ms)
   }
   function touched() {
-    store.setState((s) => (s.status.kind === 'conflict' ? s : { ...s, status: { kind: 'waiting' } }))
+    const { kind } = store.getState().status
+    if (kind !== 'conflict' && kind !== 'waiting') store.setState({ status: { kind: 'waiting' } })
     keeping.soon()
     later()
   }

@@ -15,7 +15,6 @@ import {
   PictureChooser,
   Tick,
   type TileProps,
-  type TrayDefinition,
 } from './parts'
 
 const words: Record<keyof ButtonStyle, string> = {
@@ -41,7 +40,7 @@ const words: Record<keyof ButtonStyle, string> = {
 type Props = TileProps<'button'>
 type Put = (patch: Partial<ButtonStyle>) => void
 
-function ButtonGroups({ tile, email, house, style, band, set }: TileProps<'button'>) {
+export function ButtonGroups({ tile, email, house, style, band, set }: TileProps<'button'>) {
   const s = buttonStyleOf(tile, style.roles[band.role])
   const { icon } = tile
   const own = tile.style ?? {}
@@ -292,10 +291,4 @@ function SaidGroup({
       )}
     </Group>
   )
-}
-
-export const buttonTray: TrayDefinition<'button'> = {
-  label: 'Button',
-  columns: '1.15fr 0.95fr 0.85fr 0.9fr',
-  Groups: ButtonGroups,
 }

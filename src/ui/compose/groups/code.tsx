@@ -4,9 +4,9 @@ import { scopeCode } from '@/core/tiles/code/scope'
 import { Button, Group } from '../../parts/controls'
 import { CodeField } from '../../parts/code-field-later'
 import { Dialog } from '../../parts/dialog'
-import type { TileProps, TrayDefinition } from './parts'
+import type { TileProps } from './parts'
 
-function CodeGroups({ tile, set }: TileProps<'code'>) {
+export function CodeGroups({ tile, set }: TileProps<'code'>) {
   const [open, setOpen] = useState(false)
   const { notes } = useMemo(() => scopeCode(tile), [tile])
   return (
@@ -60,5 +60,3 @@ function CodeGroups({ tile, set }: TileProps<'code'>) {
     </>
   )
 }
-
-export const codeTray: TrayDefinition<'code'> = { label: 'Code', columns: '1fr 1.4fr', Groups: CodeGroups }

@@ -4,9 +4,9 @@ import { wordErrors } from '@/core/tiles/conditional/html'
 import { Button, Group } from '../../parts/controls'
 import { CodeField } from '../../parts/code-field-later'
 import { Dialog } from '../../parts/dialog'
-import type { TileProps, TrayDefinition } from './parts'
+import type { TileProps } from './parts'
 
-function ConditionalGroups({ tile, set }: TileProps<'conditional'>) {
+export function ConditionalGroups({ tile, set }: TileProps<'conditional'>) {
   const [open, setOpen] = useState(false)
   const errors = wordErrors(tile.word)
   return (
@@ -50,10 +50,4 @@ function ConditionalGroups({ tile, set }: TileProps<'conditional'>) {
       </Dialog>
     </>
   )
-}
-
-export const conditionalTray: TrayDefinition<'conditional'> = {
-  label: 'Word engine',
-  columns: '1.6fr',
-  Groups: ConditionalGroups,
 }

@@ -1,8 +1,8 @@
 'use client'
 import { Choice, ColorField, Group, NumberField, Row } from '../../parts/controls'
-import { aligns, MaybeColor, Tick, type TileProps, type TrayDefinition } from './parts'
+import { aligns, MaybeColor, Tick, type TileProps } from './parts'
 
-function DividerGroups({ tile, style, set }: TileProps<'divider'>) {
+export function DividerGroups({ tile, style, set }: TileProps<'divider'>) {
   return (
     <>
       <Group title="Line">
@@ -77,10 +77,4 @@ function DividerGroups({ tile, style, set }: TileProps<'divider'>) {
       </Group>
     </>
   )
-}
-
-export const dividerTray: TrayDefinition<'divider'> = {
-  label: 'Divider',
-  columns: '1fr 1fr',
-  Groups: DividerGroups,
 }

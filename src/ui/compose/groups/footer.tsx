@@ -2,9 +2,9 @@
 import { textLayers } from '@/core/email/cascade'
 import { footerStyle, senderOf } from '@/core/tiles/footer/html'
 import { Choice, Group, Row, TextRow } from '../../parts/controls'
-import { aligns, Letters, LinkRow, setLetters, Tick, type TileProps, type TrayDefinition } from './parts'
+import { aligns, Letters, LinkRow, setLetters, Tick, type TileProps } from './parts'
 
-function FooterGroups({ tile, email, house, style, band, ground, set }: TileProps<'footer'>) {
+export function FooterGroups({ tile, email, house, style, band, ground, set }: TileProps<'footer'>) {
   const inherited = senderOf({}, style.footer)
   const { preferences } = tile
   return (
@@ -93,10 +93,4 @@ function FooterGroups({ tile, email, house, style, band, ground, set }: TileProp
       />
     </>
   )
-}
-
-export const footerTray: TrayDefinition<'footer'> = {
-  label: 'Footer',
-  columns: '1.2fr 1.1fr 1fr 0.9fr',
-  Groups: FooterGroups,
 }

@@ -1,8 +1,8 @@
 'use client'
 import { Button, Group, NumberField, Row } from '../../parts/controls'
-import type { TileProps, TrayDefinition } from './parts'
+import type { TileProps } from './parts'
 
-function GapGroups({ tile, set }: TileProps<'gap'>) {
+export function GapGroups({ tile, set }: TileProps<'gap'>) {
   return (
     <Group title="Gap">
       <Row label="Height">
@@ -38,5 +38,3 @@ function GapGroups({ tile, set }: TileProps<'gap'>) {
     </Group>
   )
 }
-
-export const gapTray: TrayDefinition<'gap'> = { label: 'Gap', columns: '1fr', Groups: GapGroups }

@@ -1,35 +1,76 @@
 'use client'
+import dynamic from 'next/dynamic'
 import type { ComponentType } from 'react'
 import type { SetTile } from '@/core/email/edits'
 import type { Tile, TileKind } from '@/core/email/tile'
-import { buttonTray } from './button'
-import { codeTray } from './code'
-import { conditionalTray } from './conditional'
-import { dividerTray } from './divider'
-import { footerTray } from './footer'
-import { gapTray } from './gap'
-import { menuTray } from './menu'
-import { pictureTray } from './picture'
-import { reviewTray } from './review'
-import { socialTray } from './social'
-import { tableTray } from './table'
-import { wordsTray } from './words'
 import type { AnyTileProps, TrayDefinition } from './parts'
 
-/** What the tray shows of each kind of tile, in the order in which kinds are offered: one line here for each file beside this one. */
+/**
+ * What the tray shows of each kind of tile, in the order in which kinds are offered. The groups of a kind come when one of
+ * it is first selected.
+ */
 const trays: { [K in TileKind]: TrayDefinition<K> } = {
-  words: wordsTray,
-  picture: pictureTray,
-  button: buttonTray,
-  divider: dividerTray,
-  gap: gapTray,
-  menu: menuTray,
-  social: socialTray,
-  table: tableTray,
-  review: reviewTray,
-  footer: footerTray,
-  code: codeTray,
-  conditional: conditionalTray,
+  words: {
+    label: 'Words',
+    columns: '1.2fr 1.1fr 0.95fr 1.05fr',
+    Groups: dynamic(() => import('./words').then((m) => m.WordsGroups), { ssr: false }),
+  },
+  picture: {
+    label: 'Picture',
+    columns: '1.3fr 1fr 1fr',
+    Groups: dynamic(() => import('./picture').then((m) => m.PictureGroups), { ssr: false }),
+  },
+  button: {
+    label: 'Button',
+    columns: '1.15fr 0.95fr 0.85fr 0.9fr',
+    Groups: dynamic(() => import('./button').then((m) => m.ButtonGroups), { ssr: false }),
+  },
+  divider: {
+    label: 'Divider',
+    columns: '1fr 1fr',
+    Groups: dynamic(() => import('./divider').then((m) => m.DividerGroups), { ssr: false }),
+  },
+  gap: {
+    label: 'Gap',
+    columns: '1fr',
+    Groups: dynamic(() => import('./gap').then((m) => m.GapGroups), { ssr: false }),
+  },
+  menu: {
+    label: 'Menu',
+    columns: '1.2fr 0.9fr 1fr 0.9fr',
+    Groups: dynamic(() => import('./menu').then((m) => m.MenuGroups), { ssr: false }),
+  },
+  social: {
+    label: 'Social',
+    columns: '1fr 1.1fr 1fr',
+    Groups: dynamic(() => import('./social').then((m) => m.SocialGroups), { ssr: false }),
+    begin: (tile) => import('./social').then((m) => m.firstIcons(tile)),
+  },
+  table: {
+    label: 'Table',
+    columns: '1fr 1fr 1fr 0.9fr',
+    Groups: dynamic(() => import('./table').then((m) => m.TableGroups), { ssr: false }),
+  },
+  review: {
+    label: 'Review',
+    columns: '1.3fr 0.9fr 1fr 0.9fr',
+    Groups: dynamic(() => import('./review').then((m) => m.ReviewGroups), { ssr: false }),
+  },
+  footer: {
+    label: 'Footer',
+    columns: '1.2fr 1.1fr 1fr 0.9fr',
+    Groups: dynamic(() => import('./footer').then((m) => m.FooterGroups), { ssr: false }),
+  },
+  code: {
+    label: 'Code',
+    columns: '1fr 1.4fr',
+    Groups: dynamic(() => import('./code').then((m) => m.CodeGroups), { ssr: false }),
+  },
+  conditional: {
+    label: 'Word engine',
+    columns: '1.6fr',
+    Groups: dynamic(() => import('./conditional').then((m) => m.ConditionalGroups), { ssr: false }),
+  },
 }
 
 /** Kinds in the order in which they are offered. */

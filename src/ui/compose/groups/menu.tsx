@@ -2,9 +2,9 @@
 import { textLayers } from '@/core/email/cascade'
 import { menuStyle } from '@/core/tiles/menu/html'
 import { Button, Choice, Group, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, Letters, LinkRow, setLetters, type TileProps, type TrayDefinition } from './parts'
+import { aligns, Letters, LinkRow, setLetters, type TileProps } from './parts'
 
-function MenuGroups({ tile, email, house, style, band, ground, set }: TileProps<'menu'>) {
+export function MenuGroups({ tile, email, house, style, band, ground, set }: TileProps<'menu'>) {
   const put = (i: number, patch: Partial<{ label: string; link: string }>) =>
     set(
       'write the menu',
@@ -86,10 +86,4 @@ function MenuGroups({ tile, email, house, style, band, ground, set }: TileProps<
       />
     </>
   )
-}
-
-export const menuTray: TrayDefinition<'menu'> = {
-  label: 'Menu',
-  columns: '1.2fr 0.9fr 1fr 0.9fr',
-  Groups: MenuGroups,
 }

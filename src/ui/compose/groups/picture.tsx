@@ -1,11 +1,11 @@
 'use client'
 import { shownWidth } from '@/core/tiles/picture/html'
 import { Choice, Group, kb, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, EdgeRow, LinkRow, PictureChooser, Tick, type TileProps, type TrayDefinition } from './parts'
+import { aligns, EdgeRow, LinkRow, PictureChooser, Tick, type TileProps } from './parts'
 
 type Props = TileProps<'picture'>
 
-function PictureGroups({ tile, set, available, style }: TileProps<'picture'>) {
+export function PictureGroups({ tile, set, available, style }: TileProps<'picture'>) {
   const shown = shownWidth(tile, available)
   const density = tile.picture ? tile.picture.width / shown : 0
   return (
@@ -145,10 +145,4 @@ function SizeGroup({
       )}
     </Group>
   )
-}
-
-export const pictureTray: TrayDefinition<'picture'> = {
-  label: 'Picture',
-  columns: '1.3fr 1fr 1fr',
-  Groups: PictureGroups,
 }

@@ -2,9 +2,9 @@
 import { textLayers } from '@/core/email/cascade'
 import { reviewStyle } from '@/core/tiles/review/html'
 import { Choice, ColorField, Group, Row, TextRow } from '../../parts/controls'
-import { aligns, Letters, setLetters, type TileProps, type TrayDefinition } from './parts'
+import { aligns, Letters, setLetters, type TileProps } from './parts'
 
-function ReviewGroups({ tile, email, house, style, band, ground, set }: TileProps<'review'>) {
+export function ReviewGroups({ tile, email, house, style, band, ground, set }: TileProps<'review'>) {
   return (
     <>
       <Group title="Who said what">
@@ -63,10 +63,4 @@ function ReviewGroups({ tile, email, house, style, band, ground, set }: TileProp
       />
     </>
   )
-}
-
-export const reviewTray: TrayDefinition<'review'> = {
-  label: 'Review',
-  columns: '1.3fr 0.9fr 1fr 0.9fr',
-  Groups: ReviewGroups,
 }

@@ -17,7 +17,7 @@ import {
   Row,
   TextRow,
 } from '../../parts/controls'
-import { aligns, LinkRow, PictureChooser, Tick, type TileProps, type TrayDefinition } from './parts'
+import { aligns, LinkRow, PictureChooser, Tick, type TileProps } from './parts'
 
 type Look = Pick<TileOf<'social'>, 'size' | 'color' | 'ground' | 'shape'>
 
@@ -47,7 +47,7 @@ const drawn = (wanted: readonly Wanted[], look: Look): Promise<SocialIcon[]> =>
 type Social = TileOf<'social'>
 type Set = TileProps<'social'>['set']
 
-function SocialGroups({ tile, style, set }: TileProps<'social'>) {
+export function SocialGroups({ tile, style, set }: TileProps<'social'>) {
   const [open, setOpen] = useState(0)
   const [problem, setProblem] = useState<string | null>(null)
   const latest = useRef(tile)
@@ -374,14 +374,10 @@ function Pasted({ add }: { add: (wanted: readonly Wanted[]) => Promise<void> }) 
 const swap = <T,>(list: readonly T[], a: number, b: number): T[] =>
   list.map((x, i) => (i === a ? list[b]! : i === b ? list[a]! : x))
 
-export const socialTray: TrayDefinition<'social'> = {
-  label: 'Social',
-  columns: '1fr 1.1fr 1fr',
-  Groups: SocialGroups,
-  begin: async (tile) => ({
-    icons: await drawn(
-      usualIcons.map((icon) => ({ icon, link: '' })),
-      tile,
-    ),
-  }),
-}
+/** The icons that a new tile begins with. */
+export const firstIcons = async (tile: TileOf<'social'>): Promise<Pick<TileOf<'social'>, 'icons'>> => ({
+  icons: await drawn(
+    usualIcons.map((icon) => ({ icon, link: '' })),
+    tile,
+  ),
+})

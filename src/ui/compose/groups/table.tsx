@@ -5,20 +5,11 @@ import { useState } from 'react'
 import { tableStyle } from '@/core/tiles/table/html'
 import { Button, Choice, fieldClass, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { Dialog } from '../../parts/dialog'
-import {
-  aligns,
-  EdgeRow,
-  Letters,
-  MaybeColor,
-  setLetters,
-  Tick,
-  type TileProps,
-  type TrayDefinition,
-} from './parts'
+import { aligns, EdgeRow, Letters, MaybeColor, setLetters, Tick, type TileProps } from './parts'
 
 type Table = TileOf<'table'>
 
-function TableGroups({ tile, email, house, style, band, ground, set }: TileProps<'table'>) {
+export function TableGroups({ tile, email, house, style, band, ground, set }: TileProps<'table'>) {
   const [open, setOpen] = useState(false)
   return (
     <>
@@ -243,10 +234,4 @@ function RowsAndColumns({
       </Button>
     </div>
   )
-}
-
-export const tableTray: TrayDefinition<'table'> = {
-  label: 'Table',
-  columns: '1fr 1fr 1fr 0.9fr',
-  Groups: TableGroups,
 }

@@ -4,19 +4,21 @@ import { useState } from 'react'
 import { textLayers, type RoleStyle, type Style } from '@/core/email/cascade'
 import { blockStyle, styleName } from '@/core/tiles/words/html'
 import { Button, Choice, Group, Row, TextRow } from '../../parts/controls'
-import {
-  aligns,
-  Letters,
-  MaybeColor,
-  Dropdown,
-  setLetters,
-  type TileProps,
-  type TrayDefinition,
-} from './parts'
+import { aligns, Letters, MaybeColor, Dropdown, setLetters, type TileProps } from './parts'
 
 const FormatBar = dynamic(() => import('../format-bar').then((m) => m.FormatBar), { ssr: false })
 
-function WordsGroups({ tile, band, email, house, style, ground, editor, set, onEdit }: TileProps<'words'>) {
+export function WordsGroups({
+  tile,
+  band,
+  email,
+  house,
+  style,
+  ground,
+  editor,
+  set,
+  onEdit,
+}: TileProps<'words'>) {
   const look = style.roles[band.role]
   const [headings, setHeadings] = useState(false)
   const hasHeadings = tile.text.content.some((b) => b.type === 'heading')
@@ -129,10 +131,4 @@ function LinksGroup({
       </Row>
     </Group>
   )
-}
-
-export const wordsTray: TrayDefinition<'words'> = {
-  label: 'Words',
-  columns: '1.2fr 1.1fr 0.95fr 1.05fr',
-  Groups: WordsGroups,
 }
