@@ -35,7 +35,7 @@ export const jobRoutes = routesOf({
   'GET /api/jobs': {
     does: 'All jobs, the latest changed first; `archived=true` gives the archived ones.',
     query: z.object({ archived: z.enum(['true', 'false']).optional() }),
-    gives: z.object({ jobs: z.array(jobSummary) }),
+    gives: z.object({ jobs: z.array(jobSummary), count: z.object({ open: count, archived: count }) }),
   },
   'POST /api/jobs': {
     does: 'Starts a job from a design; `board` and `narrowBoard` choose a page or artboard, counted from 0.',

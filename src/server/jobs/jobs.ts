@@ -96,8 +96,8 @@ const former = alias(pictures, 'former')
 const email = alias(documents, 'email')
 const cuts = alias(documents, 'cuts')
 
-/** All that the wall shows of jobs, in one query. */
-function rowsOf(where: SQL) {
+/** All that the wall shows of jobs, in one query; the latest changed first, unless another order is asked for. */
+function rowsOf(where: SQL, order: SQL[] = [desc(jobs.updatedAt)], most = -1) {
   const handed = handedOver()
   return db()
     .select({
@@ -122,7 +122,8 @@ function rowsOf(where: SQL) {
     .leftJoin(figures, eq(figures.jobId, jobs.id))
     .leftJoin(handed, eq(handed.jobId, jobs.id))
     .where(where)
-    .orderBy(desc(jobs.updatedAt))
+    .orderBy(...order)
+    .limit(most)
     .all()
 }
 
@@ -169,6 +170,28 @@ export async function summaryOf(id: string): Promise<JobSummary> {
 /** All jobs, the latest changed first. */
 export const listJobs = (archived = false): Promise<JobSummary[]> =>
   Promise.all(rowsOf(eq(jobs.archived, archived)).map(summaryFrom))
+
+/**
+ * The jobs that the wall shows at first, by client and day. With hundreds of jobs the rest comes once these are drawn.
+ */
+export function firstJobs(most: number): Promise<JobSummary[]> {
+  const byClient = [
+    sql`${clients.name} collate nocase`,
+    sql`coalesce(${jobs.due}, '9')`,
+    desc(jobs.updatedAt),
+  ]
+  return Promise.all(rowsOf(eq(jobs.archived, false), byClient, most).map(summaryFrom))
+}
+
+/** How many jobs hang on the wall, and how many are archived. */
+export function countJobs(): { open: number; archived: number } {
+  const [count] = db()
+    .select({ all: sql<number>`count(*)`, archived: sql<number>`coalesce(sum(${jobs.archived}), 0)` })
+    .from(jobs)
+    .all()
+  const { all, archived } = count!
+  return { open: all - archived, archived }
+}
 
 /** Starts a job from a design that has been taken in. */
 export function createJob(what: {

@@ -24,6 +24,7 @@ import { Mark } from '../parts/mark'
 import { toggleTheme } from '../parts/theme'
 import { WorkList } from '../tasks/list'
 import { NewJob } from './new-job'
+import { useJobs, type JobCount } from './use-jobs'
 
 export interface WallJob {
   id: string
@@ -66,9 +67,8 @@ const day = (d: string) =>
 /** What jobs are grouped by. */
 type By = 'client' | 'due'
 
-/** Changes of jobs from the wall; each says what it did. */
-function useJobChanges() {
-  const router = useRouter()
+/** Changes of jobs from the wall; each says what it did. @param reload shows the wall as it is now */
+function useJobChanges(reload: () => Promise<void>) {
   async function change(
     j: WallJob,
     set: Record<string, unknown>,
@@ -77,7 +77,7 @@ function useJobChanges() {
   ) {
     try {
       await call('PATCH /api/jobs/:job', { params: { job: j.id }, body: set })
-      router.refresh()
+      await reload()
       toast(done, undo && { action: { label: 'Undo', onClick: () => void change(j, undo, 'Undone') } })
     } catch (e) {
       toast.error((e as ApiProblem).message)
@@ -93,7 +93,7 @@ function useJobChanges() {
   async function duplicate(j: WallJob) {
     try {
       const copy = await call('POST /api/jobs/:job/duplicate', { params: { job: j.id } })
-      router.refresh()
+      await reload()
       toast(`${copy.name} made`)
     } catch (e) {
       toast.error((e as ApiProblem).message)
@@ -156,7 +156,15 @@ function wallActions({
 }
 
 /** The first screen: the jobs side by side as tall strips, each the email's own picture in proportion. */
-export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string; name: string }[] }) {
+export function Wall({
+  first,
+  count,
+  clients,
+}: {
+  first: readonly WallJob[]
+  count: JobCount
+  clients: { id: string; name: string }[]
+}) {
   const router = useRouter()
   const [by, setBy] = useState<By>('client')
   const [archived, setArchived] = useState(false)
@@ -164,17 +172,10 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
   const [over, setOver] = useState(false)
   const [renaming, setRenaming] = useState<WallJob | null>(null)
   const mounted = useMounted()
-  const shown = jobs.filter((j) => j.archived === archived)
+  const { shown, loading, counted, reload } = useJobs(first, count, archived)
   const groups = group(shown, by)
 
-  // What other tabs and scripts did meanwhile is shown on coming back.
-  useEffect(() => {
-    const on = () => router.refresh()
-    addEventListener('focus', on)
-    return () => removeEventListener('focus', on)
-  }, [router])
-
-  const { change, archive, duplicate } = useJobChanges()
+  const { change, archive, duplicate } = useJobChanges(reload)
   const finder = useFinder(() =>
     wallActions({ by, setBy, archived, setArchived, setFile, shown, go: (a) => router.push(a) }),
   )
@@ -204,12 +205,12 @@ export function Wall({ jobs, clients }: { jobs: WallJob[]; clients: { id: string
         setBy={setBy}
         setArchived={setArchived}
         archived={archived}
-        jobs={jobs}
+        stored={counted.archived}
         finder={finder}
         setFile={setFile}
       />
       <main className="min-h-0 flex-1 overflow-auto px-5 pt-4 pb-8">
-        {!shown.length && <Empty archived={archived} setFile={setFile} />}
+        {!shown.length && !loading && <Empty archived={archived} setFile={setFile} />}
         <div className="flex flex-wrap items-start gap-x-9 gap-y-7">
           {groups.map(([title, list]) => (
             <section key={title} aria-label={title}>
@@ -280,7 +281,7 @@ function WallBar({
   setBy,
   setArchived,
   archived,
-  jobs,
+  stored,
   finder,
   setFile,
 }: {
@@ -288,7 +289,8 @@ function WallBar({
   setBy: (by: By) => void
   setArchived: (v: boolean) => void
   archived: boolean
-  jobs: WallJob[]
+  /** How many jobs are archived. */
+  stored: number
   finder: ReturnType<typeof useFinder>
   setFile: (f: 'choose') => void
 }) {
@@ -308,7 +310,7 @@ function WallBar({
         />
       </div>
       <Button look="plain" onClick={() => setArchived(!archived)}>
-        {archived ? 'Current jobs' : `Archived (${jobs.filter((j) => j.archived).length})`}
+        {archived ? 'Current jobs' : `Archived (${stored})`}
       </Button>
       <span className="ml-auto flex items-center gap-2">
         <Link href="/standins/inbox" className="px-1 text-soft hover:text-ink">
@@ -332,7 +334,7 @@ function WallBar({
   )
 }
 
-function group(jobs: WallJob[], by: 'client' | 'due'): [string, WallJob[]][] {
+function group(jobs: readonly WallJob[], by: 'client' | 'due'): [string, WallJob[]][] {
   const out = new Map<string, WallJob[]>()
   const sorted =
     by === 'client'
@@ -364,7 +366,10 @@ function Strip({
   const state = states[job.state]
   const item = 'flex cursor-default items-center gap-2 px-2.5 py-1.5 outline-none data-[highlighted]:bg-wash'
   return (
-    <li className="w-[216px]" data-job={job.id}>
+    <li
+      className="-m-1 w-[224px] p-1 [contain-intrinsic-size:224px_420px] [content-visibility:auto]"
+      data-job={job.id}
+    >
       <Link
         href={`/jobs/${job.id}`}
         aria-label={`Open ${job.name}`}

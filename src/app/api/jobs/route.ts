@@ -1,10 +1,11 @@
 import { serve, serveLong } from '@/server/api/serve'
 import { takeInBoard } from '@/server/designs/take-in'
 import { clientOf } from '@/server/jobs/clients'
-import { createJob, listJobs, summaryOf } from '@/server/jobs/jobs'
+import { countJobs, createJob, listJobs, summaryOf } from '@/server/jobs/jobs'
 
 export const GET = serve('GET /api/jobs', async ({ query }) => ({
   jobs: await listJobs(query.archived === 'true'),
+  count: countJobs(),
 }))
 
 export const POST = serveLong(
