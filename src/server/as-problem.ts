@@ -1,11 +1,23 @@
 import { z } from 'zod'
 import { Problem } from './problem'
 
+const things: Record<string, string> = { array: 'entries', string: 'characters' }
+
+/** What is wrong with a value, as a person would say it; what a schema says in its own words stays. */
+function saying(issue: z.core.$ZodIssue): string {
+  if (!/^Too (big|small)/.test(issue.message)) return issue.message
+  if (issue.code === 'too_big' && issue.origin in things)
+    return `too many: at most ${issue.maximum} ${things[issue.origin]} are taken`
+  if (issue.code === 'too_small' && issue.origin in things)
+    return `too few: at least ${issue.minimum} ${things[issue.origin]} are needed`
+  return issue.message
+}
+
 /** Any error as a problem that a person can act on. */
 export function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error
   if (error instanceof z.ZodError) {
-    const issues = error.issues.slice(0, 8).map((i) => ({ at: i.path.join('.'), message: i.message }))
+    const issues = error.issues.slice(0, 8).map((i) => ({ at: i.path.join('.'), message: saying(i) }))
     return new Problem(
       422,
       'not-as-described',

@@ -22,6 +22,8 @@ export async function readPixels(bytes: Buffer, name: string): Promise<NewPictur
   try {
     meta = await sharp(bytes, { limitInputPixels: false, animated: true }).metadata()
   } catch {
+    const begun = beginningOf(bytes)
+    if (begun) throw brokenOff(name, begun)
     throw unreadable(
       `The content of "${name}" is not a PNG, JPEG, WebP, AVIF, SVG or PDF, nor a layered file, whatever its name says. Export the design as PNG and drop that file.`,
     )
@@ -66,8 +68,20 @@ export async function readPixels(bytes: Buffer, name: string): Promise<NewPictur
     return newPicture(data, { type: 'image/png', width: info.width, height: info.height })
   } catch (error) {
     if (error instanceof Problem) throw error
-    throw unreadable(
-      `"${name}" starts as a ${meta.format?.toUpperCase()} but breaks off or is damaged. Copy or export it again; the file you have is not whole.`,
-    )
+    throw brokenOff(name, beginningOf(bytes) ?? 'a picture')
   }
 }
+
+/** What a picture is by its first bytes, as a sentence names it; null for what is none of these. */
+function beginningOf(bytes: Buffer): string | null {
+  const text = (from: number, to: number) => bytes.toString('latin1', from, to)
+  if (text(1, 4) === 'PNG') return 'a PNG'
+  if (bytes[0] === 0xff && bytes[1] === 0xd8) return 'a JPEG'
+  if (text(0, 4) === 'RIFF' && text(8, 12) === 'WEBP') return 'a WebP'
+  return text(4, 12) === 'ftypavif' ? 'an AVIF' : null
+}
+
+const brokenOff = (name: string, begun: string): Problem =>
+  unreadable(
+    `"${name}" starts as ${begun} but breaks off or is damaged. Copy or export it again; the file you have is not whole.`,
+  )

@@ -91,12 +91,13 @@ export async function guardedFetch(typed: string, asked: FetchLimits): Promise<F
 }
 
 function addressOf(typed: string): URL {
-  const text = /^[a-z][a-z0-9+.-]*:/i.test(typed.trim()) ? typed.trim() : `https://${typed.trim()}`
+  // A host with a port, such as example.org:8080, looks like a scheme but for the figure behind its colon.
+  const text = /^[a-z][a-z0-9+.-]*:(?!\d)/i.test(typed.trim()) ? typed.trim() : `https://${typed.trim()}`
   if (!URL.canParse(text))
     throw refused(`"${typed.slice(0, 100)}" is no address. Write it like https://example.org/page.`)
   const url = new URL(text)
   if (url.protocol !== 'http:' && url.protocol !== 'https:')
-    throw refused(`Only http and https addresses are fetched, not ${url.protocol}//.`)
+    throw refused(`Only http and https addresses are fetched, not ${url.protocol.slice(0, -1)}.`)
   if (url.username || url.password) throw refused('An address with a name or password in it is not fetched.')
   if (url.port && !['80', '443', '8080', '8443'].includes(url.port))
     throw refused(`Port ${url.port} is none that web pages use.`)

@@ -31,24 +31,23 @@ describe('designs are judged by their content', () => {
       () => Buffer.from('hello, I am a picture, trust me'),
       /is not a PNG, JPEG, WebP, AVIF, SVG or PDF/,
     ],
-    [
-      'a truncated PNG',
+    ...(
+      [
+        ['png', 'a PNG'],
+        ['jpeg', 'a JPEG'],
+        ['webp', 'a WebP'],
+        ['avif', 'an AVIF'],
+      ] as const
+    ).map(([format, said]): [string, () => Promise<Buffer>, RegExp] => [
+      `a truncated ${format}`,
       async () => {
-        const b = await samplePng(400, 300)
-        return b.subarray(0, b.length / 2)
-      },
-      /breaks off or is damaged/,
-    ],
-    [
-      'a truncated JPEG',
-      async () => {
-        const b = await sharp(await samplePng(400, 300))
-          .jpeg()
+        const whole = await sharp(await samplePng(400, 300))
+          .toFormat(format)
           .toBuffer()
-        return b.subarray(0, b.length / 2)
+        return whole.subarray(0, whole.length / 2)
       },
-      /breaks off or is damaged/,
-    ],
+      new RegExp(`starts as ${said} but breaks off or is damaged`),
+    ]),
     ['a picture of 30000 x 30000', () => emptyPng(30_000, 30_000), /30000 x 30000 px, 900 megapixels/],
     ['an animated GIF', sampleGif, /is animated \(2 frames\)/],
     [

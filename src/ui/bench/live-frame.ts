@@ -22,6 +22,9 @@ interface Stretch {
 /** Where each frame's bands end, as long as it stands there. */
 const ends = new WeakMap<Document, Comment>()
 
+/** The mark of each band of a frame, by what it says, as long as it stands there. */
+const marksOf = new WeakMap<Document, Map<string, Comment>>()
+
 /** The comment behind the last band. */
 function endOf(doc: Document): Comment | null {
   const known = ends.get(doc)
@@ -106,7 +109,49 @@ export function patch(doc: Document, was: Parts, now: Parts, elsewhere: boolean)
   return around ? 'all' : changed
 }
 
+/** Whether an email's bands are those of before, in their order. */
+const sameBands = (was: Parts, now: Parts): boolean =>
+  was.bands.length === now.bands.length && now.bands.every((b, i) => b.id === was.bands[i]!.id)
+
+/** What stands behind a mark, up to the next. */
+function stretchFrom(comment: Comment): Stretch & { next: ChildNode } {
+  const nodes: ChildNode[] = []
+  let next = comment.nextSibling!
+  while (!(next.nodeType === Node.COMMENT_NODE && next.nodeValue!.startsWith(END))) {
+    nodes.push(next)
+    next = next.nextSibling!
+  }
+  return { mark: comment, nodes, next }
+}
+
+/** The mark of a band. */
+function markIn(doc: Document, end: Comment, id: string): Comment | undefined {
+  let marks = marksOf.get(doc)
+  if (!marks?.get(mark(id))?.isConnected) {
+    marks = new Map([...stretchesOf(end)].map(([key, s]) => [key, s.mark]))
+    marksOf.set(doc, marks)
+  }
+  return marks.get(mark(id))
+}
+
+/** Changes the insides of bands that stand where they stood. Null where one is not found. */
+function patchInside(doc: Document, end: Comment, was: Parts, now: Parts): Set<string> | null {
+  const changed = new Set<string>()
+  for (const [i, { id, html }] of now.bands.entries()) {
+    if (html === was.bands[i]!.html) continue
+    const comment = markIn(doc, end, id)
+    if (!comment) return null
+    const { next, ...stretch } = stretchFrom(comment)
+    renew(doc, stretch, html, next)
+    changed.add(id)
+  }
+  return changed
+}
+
 function patchBands(doc: Document, end: Comment, was: Parts, now: Parts): Set<string> {
+  // Nearly every change is one inside a band.
+  const inside = sameBands(was, now) && patchInside(doc, end, was, now)
+  if (inside) return inside
   const stretches = stretchesOf(end)
   const before = new Map(was.bands.map((b) => [b.id, b.html]))
   const changed = new Set<string>()

@@ -46,6 +46,10 @@ interface Props {
 
 const STRIP = 96
 
+// The same each time: sensors that change have every strip drawn anew.
+const byPointer = { activationConstraint: { distance: 5 } }
+const byKeys = { coordinateGetter: sortableKeyboardCoordinates }
+
 /** How long the small picture may lag behind the email, ms. */
 const BEHIND = 120
 
@@ -67,8 +71,8 @@ export function Spine(p: Props) {
     return () => observer.disconnect()
   }, [])
   const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+    useSensor(PointerSensor, byPointer),
+    useSensor(KeyboardSensor, byKeys),
   )
   // True proportion as long as it fits; a long email is drawn smaller as a whole.
   const scale = Math.min(STRIP / p.width, Math.max(0.035, room / Math.max(1, height)))
