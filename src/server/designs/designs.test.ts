@@ -16,6 +16,7 @@ import { replaceDesign } from '../jobs/replace'
 import { readDocument } from '../jobs/documents'
 import { emptyPlan } from '@/core/cut/plan'
 import { openDesign, takeInBoard } from './take-in'
+import { pdfOf } from '@/test-support/pdf'
 
 ownData()
 const svgOf = (body: string, head = 'width="600" height="400" viewBox="0 0 600 400"') =>
@@ -183,15 +184,7 @@ describe('PDF', () => {
       `<</FunctionType 4/Domain[0 600 0 800]/Range[0 1 0 1 0 1]/Length ${program.length}>>\nstream\n${program}\nendstream`,
       `<</Length ${content.length}>>\nstream\n${content}\nendstream`,
     ]
-    let file = '%PDF-1.7\n'
-    const at = objects.map((o, i) => {
-      const start = file.length
-      file += `${i + 1} 0 obj\n${o}\nendobj\n`
-      return start
-    })
-    const table = file.length
-    file += `xref\n0 7\n0000000000 65535 f \n${at.map((a) => `${String(a).padStart(10, '0')} 00000 n \n`).join('')}trailer\n<</Size 7/Root 1 0 R>>\nstartxref\n${table}\n%%EOF\n`
-    const { data, width } = await rasterFor((await takeInBoard(Buffer.from(file), 'slope.pdf')).picture.id)
+    const { data, width } = await rasterFor((await takeInBoard(pdfOf(objects), 'slope.pdf')).picture.id)
     for (const x of [60, 600, 1140]) {
       const [r, g, b] = data.subarray((700 * width + x) * 4)
       expect([Math.abs(r! - (255 * x) / 1200) <= 3, g! <= 3, b! >= 252]).toEqual([true, true, true])

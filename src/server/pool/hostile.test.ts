@@ -1,6 +1,7 @@
 import { gzipSync } from 'node:zlib'
 import JSZip from 'jszip'
 import { longEmail } from '@/test-support/emails'
+import { nestedForms } from '@/test-support/pdf'
 import { emptyPng, ownData } from '@/test-support/server'
 import { plainHouseStyle } from '@/core/email/styles'
 import { newTile } from '@/core/tiles'
@@ -47,6 +48,11 @@ test.each([
     'an SVG that unpacks to 80 MB',
     () => compute('openDesign', file(gzipSync(Buffer.alloc(80 * 1024 * 1024, ' ')), 'a.svgz')),
     'not-a-design',
+  ],
+  [
+    'a PDF of forms in forms, a million squares',
+    () => compute('readDesign', { ...file(nestedForms(6), 'forms.pdf'), board: 0 }),
+    'too-much',
   ],
   ['Markdown of brackets', () => compute('deckOfText', { text: times(40_000, '['), markdown: true }), null],
   [

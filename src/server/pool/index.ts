@@ -15,7 +15,7 @@ const DEADLINE = 120_000
 const MEMORY = 512
 
 /** Most memory of the whole process while it reads what came from outside, MB: above it the latest reading is ended. */
-const MOST_MEMORY = 1000
+const MOST_MEMORY = 900
 
 /** What it has to have grown by meanwhile, MB: what earlier work left is not the fault of this one. */
 const GROWN = 300
