@@ -142,3 +142,88 @@ test('night, wide and narrow: each rule once, under its condition', () => {
     expect(out).not.toContain(`[data-ogsc] .n-ground-${color}{`)
   }
 })
+
+test('a picture that repeats, or lies where it is put, is said to both kinds of reader', () => {
+  const behind = (more: object) =>
+    html(
+      emailOf(
+        band('p', {
+          background: '#123456',
+          picture: { picture, across: 'email', fit: 'cover', x: 'center', y: 'top', ...more },
+        }),
+      ),
+      { src: () => "a b's(1).png" },
+    )
+  const covering = behind({})
+  // Quotes, brackets and spaces would end the address (CSS Values 4, 4.5.1).
+  expect(covering).toContain(
+    "background-image:url('a%20b%27s%281%29.png');background-position:center top;background-repeat:no-repeat;background-size:cover",
+  )
+  expect(covering).toContain('<v:fill type="frame" aspect="atleast" origin="0.5,0" position="0.5,0" src=')
+  const tiled = behind({ fit: 'repeat', x: 'left' })
+  expect(tiled).toContain('background-position:left top;background-repeat:repeat;padding')
+  expect(tiled).toContain('<v:fill type="tile" src=')
+  const once = behind({ fit: 'none', x: 'right', y: 'bottom' })
+  expect(once).toContain('background-position:right bottom;background-repeat:no-repeat;padding')
+  expect(once).toContain('<v:fill type="frame" origin="1,1" position="1,1" src=')
+})
+
+test('a cell of its own look has it inside its width: ground, edge, corners, and those of the night', () => {
+  const edge = { width: 2, style: 'solid', color: '#cccccc' } as const
+  const framed = cell('f', 1, {
+    background: '#eeeeee',
+    radius: 7,
+    edges: { top: edge, left: { ...edge, nightColor: '#777777' } },
+  })
+  const text = html(emailOf(band('e', { cells: [framed, cell('g', 1)] })))
+  expect(text).toContain('border-radius:7px;overflow:hidden')
+  expect(text).toContain('class="n-edge-777777"')
+  expect(text).toContain(
+    '<table role="presentation" cellpadding="0" cellspacing="0" border="0" width="100%" style="width:100%;height:100%">',
+  )
+  expect(html(emailOf(band('e', { cells: [cell('f', 1), cell('g', 1)] })))).not.toContain('border-radius')
+})
+
+test('the order turned round on narrow comes from the opposite direction, in each direction', () => {
+  const turned = (dir: 'ltr' | 'rtl') => html({ ...emailOf(band('r', { narrow: 'reverse' })), dir })
+  expect(turned('ltr')).toMatch(/<div class="even" dir="rtl" style="text-align:center;font-size:0/)
+  expect(turned('rtl')).toMatch(/<div class="even" dir="ltr" style="text-align:center;font-size:0/)
+})
+
+test('a band for narrow alone is left out where no sheet can hide it on wide', () => {
+  const email = emailOf(band('one'), band('two', { show: 'narrow' }))
+  const ids = (styles: 'both' | 'inline' | 'head') =>
+    all(html(email, { styles, marks: true }), /data-m="(one|two)"/g)
+  expect(ids('both')).toEqual(['one', 'two'])
+  expect(ids('head')).toEqual(['one', 'two'])
+  expect(ids('inline')).toEqual(['one'])
+})
+
+test('one band may be written in several forms, each its own', () => {
+  const email = emailOf(band('one'))
+  const forms = [{}, { styles: 'inline' }, { print: 'minified' }, { marks: true }] as const
+  const once = forms.map((f) => html(email, f))
+  expect(new Set(once).size).toBe(4)
+  expect(forms.map((f) => html(email, f))).toEqual(once)
+})
+
+test('an only cell without a look of its own adds nothing but its mark', () => {
+  const bare = html(emailOf(band('s', { cells: [cell('t', 1)] })), { marks: true })
+  const shell = html(emailOf(band('s', { cells: [cell('t', 1, { padding: sides(3) })] })), { marks: true })
+  expect(all(bare, /data-m="(t)"/g)).toEqual(['t'])
+  expect(all(bare, /(<table)/g).length).toBe(all(shell, /(<table)/g).length - 1)
+})
+
+test('a preheader is hidden from the Word engine too; without one there is no rule for it', () => {
+  expect(html(emailOf())).toContain('.preheader{mso-hide:all;}')
+  for (const preheader of ['', '  ']) expect(html({ ...emailOf(), preheader })).not.toContain('mso-hide:all')
+  expect(html({ ...emailOf(), title: '', subject: '' })).toContain('aria-label="Email"')
+})
+
+test('a ground of the night is given to the body and to what holds the bands, where there is a sheet', () => {
+  const night = (styles: 'both' | 'inline') =>
+    html({ ...emailOf(band('one')), styles: { nightGround: '#101010' } }, { styles })
+  expect(all(night('both'), /<(body|div) class="night"/g)).toEqual(['body', 'div'])
+  expect(night('both')).toContain('[data-ogsb] .night{background-color:#101010!important}')
+  expect(night('inline')).not.toContain('night')
+})

@@ -2,7 +2,10 @@ import fc from 'fast-check'
 import { samples } from '@/test-support/samples'
 import { convert } from 'html-to-text'
 import { anyEmail, house, longEmail } from '@/test-support/emails'
-import { eachInline } from '../email/richtext'
+import { eachInline, type RichText } from '../email/richtext'
+import type { Band, Email } from '../email/schema'
+import type { Tile } from '../email/tile'
+import { newTile } from '../tiles'
 import { holds } from '../email/conditions'
 import { tilesOf } from '../email/walk'
 import { asWritten } from '../text/fields'
@@ -179,4 +182,42 @@ test('tables stand in columns where they fit, else as lines; quotes are marked',
       },
     }),
   ).toMatch(/^> word( word)+\n> word/)
+})
+
+test('bands stand three lines apart, a condition of a platform around its band without the marks of a comment', () => {
+  const words = (text: string): RichText => ({
+    type: 'doc',
+    content: [{ type: 'paragraph', content: [{ type: 'text', text }] }],
+  })
+  const tile = (id: string, text: string, show: 'all' | 'narrow' = 'all') => ({
+    ...newTile('words', () => id),
+    text: words(text),
+    show,
+  })
+  const [first, second] = longEmail(2).bands
+  const bare = (band: Band, ...items: Tile[]): Band => ({ ...band, cells: [{ ...band.cells[0]!, items }] })
+  const email = {
+    ...longEmail(0),
+    bands: [
+      {
+        ...bare(first!, tile('a', 'First'), tile('n', 'Narrow alone', 'narrow')),
+        when: { field: 'city', test: 'set', value: '' },
+      },
+      bare(second!, tile('b', 'Second\u00a0half'), tile('c', 'Third')),
+      bare({ ...second!, id: 'e' }),
+    ],
+  } as Email
+  const marks = { before: '<!-- {if city} -->', after: '<!--{end}-->' }
+  expect(compileText(email, { conditions: () => marks })).toBe(
+    '{if city}\nFirst\n{end}\n\n\nSecond half\n\nThird\n',
+  )
+  expect(compileText(email, { conditions: () => true })).toBe('First\n\n\nSecond half\n\nThird\n')
+  expect(compileText(email, { conditions: () => false })).toBe('Second half\n\nThird\n')
+})
+
+test('a text of its own prevails: line ends become one kind, spaces at ends go, fields are filled in', () => {
+  const own = { ...longEmail(1), text: 'Dear [[name | friend]],\r\n  indented  \rlast\n\n' }
+  expect(compileText(own)).toBe('Dear friend,\n  indented\nlast\n')
+  expect(compileText({ ...own, way: 'plain', plain: 'Plain' })).toBe('Plain\n')
+  expect(compileText({ ...own, way: 'plain', plain: undefined })).toBe('\n')
 })

@@ -23,13 +23,22 @@ const GROWN = 300
 /** How often the memory of the process is looked at while it computes, ms. */
 const WATCH = 50
 
-/** The thread that answers requests goes first: workers are nicer than it (nice(2)). */
+/** The thread that answers requests goes first: threads of long work are nicer than it (nice(2)). */
 const NICER = 5
 
 const held = globalThis as typeof globalThis & {
-  mosaicusPool?: Piscina
+  mosaicusPools?: Partial<Record<Lane, Piscina>>
   mosaicusWatch?: Set<Running>
 }
+
+/**
+ * Two lanes, so that a look at a stored email never stands behind the building of another: long work has a thread for
+ * each core, short work one of its own.
+ */
+type Lane = 'long' | 'short'
+
+/** What a person waits for while looking at an email. */
+const short: ReadonlySet<Name> = new Set(['written', 'proof', 'figures', 'namePictures'])
 
 /** A computation that runs. */
 interface Running {
@@ -72,13 +81,13 @@ function watch(): void {
 /** Why a computation is ended. */
 const [TOO_MUCH, TOO_LONG] = ['too much memory', 'too long']
 
-const pool = (): Piscina =>
-  (held.mosaicusPool ??= new Piscina({
+const pool = (lane: Lane): Piscina =>
+  ((held.mosaicusPools ??= {})[lane] ??= new Piscina({
     filename: join(/* turbopackIgnore: true */ process.cwd(), 'dist/worker.mjs'),
     minThreads: 0,
-    maxThreads: Math.max(1, availableParallelism()),
+    maxThreads: lane === 'long' ? Math.max(1, availableParallelism()) : 1,
     idleTimeout: 60_000,
-    niceIncrement: NICER,
+    niceIncrement: lane === 'long' ? NICER : 0,
     resourceLimits: { maxOldGenerationSizeMb: MEMORY },
   }))
 
@@ -127,7 +136,7 @@ export async function compute<N extends Name>(
   })
   const call: Call = { name, input, port: port2 }
   try {
-    const answer = (await pool().run(call, {
+    const answer = (await pool(short.has(name) ? 'short' : 'long').run(call, {
       signal: signal ? AbortSignal.any([stop.signal, signal]) : stop.signal,
       transferList: [port2],
     })) as Answer
@@ -167,7 +176,7 @@ function endedBy(error: Error, how: { signal?: AbortSignal; why: unknown; deadli
 
 /** Ends all threads, for tests. */
 export async function closePool(): Promise<void> {
-  const open = held.mosaicusPool
-  held.mosaicusPool = undefined
-  await open?.destroy()
+  const open = Object.values(held.mosaicusPools ?? {})
+  held.mosaicusPools = {}
+  await Promise.all(open.map((p) => p.destroy()))
 }
