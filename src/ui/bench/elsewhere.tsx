@@ -18,6 +18,9 @@ export const useElsewhere = (): Elsewhere => useContext(Context)
 /** How long an email rests before it is searched, ms. */
 const REST = 600
 
+/** How long it is searched before the page may do something else, ms. */
+const AT_ONCE = 10
+
 /** Says what a preview does not load, with a press that lets it. */
 export function NotLoaded({ parts }: { parts: Parts }) {
   const { allowed, allow } = useElsewhere()
@@ -25,13 +28,25 @@ export function NotLoaded({ parts }: { parts: Parts }) {
   const searched = useRef<ReadonlyMap<string, string[]>>(new Map())
   useEffect(() => {
     if (allowed) return
-    const wait = setTimeout(() => {
-      const texts = [parts.before + parts.after, ...parts.bands.map((b) => b.html)]
-      // What has not changed is not searched again.
-      searched.current = new Map(texts.map((t) => [t, searched.current.get(t) ?? elsewhereIn(t)]))
-      setHosts([...new Set([...searched.current.values()].flat())])
+    let over = false
+    const wait = setTimeout(async () => {
+      const found = new Map<string, string[]>()
+      let began = performance.now()
+      for (const text of [parts.before + parts.after, ...parts.bands.map((b) => b.html)]) {
+        // What has not changed is not searched again.
+        found.set(text, searched.current.get(text) ?? elsewhereIn(text))
+        if (performance.now() - began < AT_ONCE) continue
+        await new Promise((go) => setTimeout(go))
+        if (over) return
+        began = performance.now()
+      }
+      searched.current = found
+      setHosts([...new Set([...found.values()].flat())])
     }, REST)
-    return () => clearTimeout(wait)
+    return () => {
+      over = true
+      clearTimeout(wait)
+    }
   }, [parts, allowed])
   if (allowed || !hosts.length) return null
   const named = hosts.slice(0, 2).join(', ') + (hosts.length > 2 ? ` and ${hosts.length - 2} more` : '')
