@@ -8,7 +8,7 @@ import { simpleParser } from 'mailparser'
 import { applyEdit } from '@/core/email/edits'
 import { longEmail } from '@/test-support/emails'
 import { ownData, samplePng } from '@/test-support/server'
-import { changeJob, createJob, duplicateJob, listJobs, summaryOf } from '../jobs/jobs'
+import { changeJob, countJobs, createJob, duplicateJob, firstJobs, listJobs, summaryOf } from '../jobs/jobs'
 import { createClient } from '../jobs/clients'
 import { readDocument, saveDocument } from '../jobs/documents'
 import { autocutJob } from '../jobs/autocut'
@@ -159,6 +159,13 @@ test('a job goes from design to ready, is copied, archived and brought back', as
   changeJob(copy.id, { archived: true, name: 'Old' })
   const names = async (archived: boolean) => (await listJobs(archived)).map((j) => j.name)
   expect([await names(false), await names(true)]).toEqual([['Timetable'], ['Old']])
+  expect(countJobs()).toEqual({ open: 1, archived: 1 })
+  // The wall begins with the first by day, of each client together.
+  const later = duplicateJob(job.id)
+  changeJob(later.id, { due: '2031-01-02', name: 'Later' })
+  const first = async (most: number) => (await firstJobs(most)).map((j) => j.name)
+  expect([await first(1), await first(9)]).toEqual([['Later'], ['Later', 'Timetable']])
+  changeJob(later.id, { archived: true })
   expect((await autocutJob(copy.id)).cuts.length).toBeGreaterThan(0)
 })
 

@@ -1,6 +1,6 @@
 'use client'
 import dynamic from 'next/dynamic'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { Dialog } from '../parts/dialog'
 import { keysOf, shownKeys, type Action } from './action'
 
@@ -118,5 +118,6 @@ export function useFinder(actions: () => readonly Action[]) {
  * @param set keeps them without drawing anything anew
  */
 export function useStageActions(set: (a: Action[]) => void, actions: Action[]): void {
-  useEffect(() => set(actions))
+  // Before the screen shows what they act on: the next key may come at once.
+  useLayoutEffect(() => set(actions))
 }
