@@ -2,6 +2,7 @@
 import {
   closestCenter,
   DndContext,
+  KeyboardCode,
   KeyboardSensor,
   PointerSensor,
   useSensor,
@@ -48,7 +49,15 @@ const STRIP = 96
 
 // The same each time: sensors that change have every strip drawn anew.
 const byPointer = { activationConstraint: { distance: 5 } }
-const byKeys = { coordinateGetter: sortableKeyboardCoordinates }
+const byKeys = {
+  coordinateGetter: sortableKeyboardCoordinates,
+  // Enter opens words, here as everywhere.
+  keyboardCodes: {
+    start: [KeyboardCode.Space],
+    cancel: [KeyboardCode.Esc],
+    end: [KeyboardCode.Space, KeyboardCode.Enter, KeyboardCode.Tab],
+  },
+}
 
 /** How long the small picture may lag behind the email, ms. */
 const BEHIND = 120
@@ -70,10 +79,7 @@ export function Spine(p: Props) {
     observer.observe(el)
     return () => observer.disconnect()
   }, [])
-  const sensors = useSensors(
-    useSensor(PointerSensor, byPointer),
-    useSensor(KeyboardSensor, byKeys),
-  )
+  const sensors = useSensors(useSensor(PointerSensor, byPointer), useSensor(KeyboardSensor, byKeys))
   // True proportion as long as it fits; a long email is drawn smaller as a whole.
   const scale = Math.min(STRIP / p.width, Math.max(0.035, room / Math.max(1, height)))
   // The same list as long as the order is, so that no strip is drawn anew for a key.

@@ -52,8 +52,13 @@ export const destinations: readonly Destination[] = [
     action: 'Save the ZIP',
     Form: ({ pictures }) => (
       <About>
-        index.html, text.txt, manifest.json and {pictures.length} pictures in reading order, from{' '}
-        {pictures[0]?.name ?? 'none'} on. Fields stand as written.
+        index.html, text.txt, manifest.json
+        {pictures.length === 0
+          ? ' and no picture'
+          : pictures.length === 1
+            ? ` and ${pictures[0]!.name}`
+            : ` and ${pictures.length} pictures in reading order, from ${pictures[0]!.name} on`}
+        . Fields stand as written.
       </About>
     ),
     go: async ({ job, signal }) =>

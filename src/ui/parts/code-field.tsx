@@ -2,6 +2,7 @@
 import { css } from '@codemirror/lang-css'
 import { html } from '@codemirror/lang-html'
 import CodeMirror, { EditorView } from '@uiw/react-codemirror'
+import { useSlate } from './theme'
 
 const languages = { html: html(), css: css() }
 
@@ -21,6 +22,7 @@ export default function CodeField({
   onChange: (v: string) => void
   height: string
 }) {
+  const slate = useSlate()
   return (
     <div>
       {!bare && (
@@ -31,6 +33,7 @@ export default function CodeField({
       <CodeMirror
         value={value}
         height={height}
+        theme={slate ? 'dark' : 'light'}
         className="border border-grout text-[12px]"
         extensions={[
           languages[language],

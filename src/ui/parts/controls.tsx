@@ -330,7 +330,7 @@ export function Choice<T extends string>({
           value={o.value}
           aria-label={o.name}
           title={o.name}
-          className="flex min-h-6 flex-1 items-center justify-center bg-sheet px-1.5 text-[11.5px] text-ink data-[state=on]:bg-lapis data-[state=on]:text-onlapis"
+          className="flex min-h-6 min-w-0 flex-1 items-center justify-center bg-sheet px-1.5 text-[11.5px] text-ink data-[state=on]:bg-lapis data-[state=on]:text-onlapis"
         >
           {o.label}
         </ToggleGroup.Item>

@@ -82,9 +82,9 @@ export function ButtonGroups({ tile, email, house, style, band, set }: TileProps
       <ShapeGroup s={s} own={own} put={put} tile={tile} set={set} />
       <Group title="Pointer and night">
         {maybe('Over it', 'Ground under a pointer', 'hoverBackground', s.background)}
-        {maybe('', 'Words under a pointer', 'hoverColor', s.color)}
+        {maybe('its words', 'Words under a pointer', 'hoverColor', s.color)}
         {maybe('Night', 'Ground at night', 'nightBackground', s.background)}
-        {maybe('', 'Words at night', 'nightColor', s.color)}
+        {maybe('its words', 'Words at night', 'nightColor', s.color)}
         <OwnValues
           own={tile.style}
           layers={buttonLayers(house, email.styles, band.role, tile.variant ?? 'main')}

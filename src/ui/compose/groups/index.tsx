@@ -37,7 +37,7 @@ const trays: { [K in TileKind]: TrayDefinition<K> } = {
   },
   menu: {
     label: 'Menu',
-    columns: '1.2fr 0.9fr 1fr 0.9fr',
+    columns: '1.15fr 0.9fr 1.1fr 0.85fr',
     Groups: dynamic(() => import('./menu').then((m) => m.MenuGroups), { ssr: false }),
   },
   social: {
@@ -48,17 +48,17 @@ const trays: { [K in TileKind]: TrayDefinition<K> } = {
   },
   table: {
     label: 'Table',
-    columns: '1fr 1fr 1fr 0.9fr',
+    columns: '0.95fr 1fr 1.1fr 0.85fr',
     Groups: dynamic(() => import('./table').then((m) => m.TableGroups), { ssr: false }),
   },
   review: {
     label: 'Review',
-    columns: '1.3fr 0.9fr 1fr 0.9fr',
+    columns: '1.15fr 1fr 1.1fr 0.85fr',
     Groups: dynamic(() => import('./review').then((m) => m.ReviewGroups), { ssr: false }),
   },
   footer: {
     label: 'Footer',
-    columns: '1.2fr 1.1fr 1fr 0.9fr',
+    columns: '1.15fr 1.05fr 1.1fr 0.85fr',
     Groups: dynamic(() => import('./footer').then((m) => m.FooterGroups), { ssr: false }),
   },
   code: {

@@ -593,7 +593,7 @@ export function EdgeRow({
         </div>
       </Row>
       {value && (
-        <Row label="">
+        <Row label="its colour">
           <ColorField
             label={`${label}: colour`}
             value={value.color}

@@ -30,7 +30,7 @@ export function ReviewGroups({ tile, email, house, style, band, ground, set }: T
             label="Stars"
             value={tile.stars === null ? 'none' : String(tile.stars)}
             options={[
-              { value: 'none', label: 'none' },
+              { value: 'none', label: '–', name: 'No stars' },
               ...['1', '2', '3', '4', '5'].map((v) => ({ value: v, label: v })),
             ]}
             onChange={(v) => set('set the stars', { stars: v === 'none' ? null : Number(v) })}

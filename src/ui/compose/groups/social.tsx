@@ -96,7 +96,13 @@ export function SocialGroups({ tile, style, set }: TileProps<'social'>) {
   return (
     <>
       <IconsGroup tile={tile} at={at} setOpen={setOpen} add={add} set={set} problem={problem} />
-      {icon && <IconGroup icon={icon} put={put} at={at} set={set} tile={tile} setOpen={setOpen} />}
+      {icon ? (
+        <IconGroup icon={icon} put={put} at={at} set={set} tile={tile} setOpen={setOpen} />
+      ) : (
+        <Group title="Icon">
+          <p className="text-soft">There is none yet. Add one, and it can be changed here.</p>
+        </Group>
+      )}
       <LookGroup tile={tile} style={style} restyle={restyle} set={set} />
     </>
   )

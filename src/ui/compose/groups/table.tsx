@@ -40,6 +40,14 @@ export function TableGroups({ tile, email, house, style, band, ground, set }: Ti
             onChange={(compact) => set('set the narrow form', { compact })}
           />
         </Row>
+        <Row label="Inside">
+          <NumberField
+            label="Space inside a cell, px"
+            value={tile.space}
+            max={40}
+            onChange={(space) => set('set the space', { space }, 'space')}
+          />
+        </Row>
       </Group>
       <Group title="Look">
         <MaybeColor
@@ -59,7 +67,7 @@ export function TableGroups({ tile, email, house, style, band, ground, set }: Ti
           onChange={(headBackground) => set('set the head', { headBackground }, 'head')}
         />
         <MaybeColor
-          label=""
+          label="its words"
           name="Words of the head"
           value={tile.headColor}
           fallback="#222222"
@@ -72,14 +80,6 @@ export function TableGroups({ tile, email, house, style, band, ground, set }: Ti
           swatches={style.colors}
           onChange={(edge) => set('set the line', { edge }, 'edge')}
         />
-        <Row label="Inside">
-          <NumberField
-            label="Space inside a cell, px"
-            value={tile.space}
-            max={40}
-            onChange={(space) => set('set the space', { space }, 'space')}
-          />
-        </Row>
       </Group>
       <Letters
         shown={tableStyle(tile, style.roles[band.role])}

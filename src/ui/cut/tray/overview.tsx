@@ -53,7 +53,7 @@ export function Overview({ work: w, onFiles }: { work: CutWork; onFiles: () => v
           <dt className="font-sans text-soft">Bands</dt>
           <dd>{plan.edges.length ? plan.edges.length + 1 : 'one for each row'}</dd>
           <dt className="font-sans text-soft">Left out</dt>
-          <dd>{w.left.length ? `${w.left.length} areas` : 'nothing'}</dd>
+          <dd>{w.left.length ? `${w.left.length} ${w.left.length === 1 ? 'area' : 'areas'}` : 'nothing'}</dd>
         </dl>
       </Group>
       <Notes w={w} />
