@@ -57,8 +57,13 @@ test('every kind of tile is added, edited in the tray, seen in the lens and hand
   await page.getByRole('button', { name: 'Edit the code' }).click()
   await page
     .getByLabel('HTML', { exact: true })
-    .fill('<p class="own">Made by hand</p><script>alert(1)</script>')
+    .fill('<!-- said --><p class="own">Made by hand</p><script>alert(1)</script>')
   await page.getByLabel('CSS', { exact: true }).fill('.own { color: #aa0000 }')
+  // Code can be read in both themes.
+  for (const theme of ['slate', '']) {
+    await page.evaluate((t) => (document.documentElement.dataset.theme = t), theme)
+    await accessible(page)
+  }
   await page.getByRole('button', { name: 'Close' }).click()
   await expect(page.getByText(/script> was left out/)).toBeVisible()
   await add(page, 'Word engine')
