@@ -62,11 +62,11 @@ export const emailRoutes = routesOf({
     problems: '404',
   },
   'GET /api/jobs/:job/html': {
-    does: 'The compiled HTML, under a Content-Security-Policy that lets no script run. Fields stand as written; `fields=sample` fills them with their fallbacks; `styles=inline` leaves every style sheet out, `styles=head` puts all styles into one; `print=minified` leaves out what only people need.',
+    does: 'The compiled HTML, under a Content-Security-Policy that lets no script run. Fields stand as written; `fields=sample` fills them with their fallbacks; `styles=inline` leaves every style sheet out, `styles=head` puts all styles into one; `print=compact` leaves out what only people need, `print=readable` does not; unless said, it is as the email leaves.',
     query: z.object({
       fields: z.enum(['written', 'sample']).optional(),
       styles: z.enum(['both', 'inline', 'head']).optional(),
-      print: z.enum(['readable', 'minified']).optional(),
+      print: z.enum(['readable', 'compact']).optional(),
     }),
     gives: 'text/html',
     problems: '404, 409 no-email',

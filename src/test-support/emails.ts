@@ -452,6 +452,7 @@ export const anyEmail: fc.Arbitrary<Email> = fc
     subject: said,
     preheader: said,
     styles,
+    readable: maybe(fc.constant(true)),
     bands: fc.array(band, { maxLength: 5 }),
   })
   .map(stored) as fc.Arbitrary<Email>

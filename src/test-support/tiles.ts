@@ -51,7 +51,7 @@ export function written<K extends TileKind>(
 ): { html: string; rules: string[] } {
   const context = surroundings(more)
   const nodes = definitionOf(tile).html(tile, context)
-  const { html } = printMapped(toComments(nodes), 0, { indent: false, marks: false })
+  const { html } = printMapped(toComments(nodes), 0, { indent: null, marks: false })
   return { html, rules: sheetLines(context.rules.used) }
 }
 

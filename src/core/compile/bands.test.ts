@@ -63,11 +63,12 @@ test.each(['both', 'inline', 'head'] as const)('three bands, styles in %s, to th
   expect(html(three, { styles })).toBe(readFileSync(file, 'utf8'))
 })
 
-test('in one line it is the same document', () => {
+test('compact it is the same document', () => {
   const plain = (s: string) => s.replace(/\s+/g, '')
-  const minified = html(three, { print: 'minified' })
-  expect(minified.length).toBeLessThan(0.75 * html(three).length)
-  expect(plain(minified)).toBe(plain(html(three)))
+  const compact = html(three, { print: 'compact' })
+  expect(compact.length).toBeLessThan(0.75 * html(three).length)
+  // But that comments for the Word engine which follow each other are one.
+  expect(plain(compact)).toBe(plain(html(three)).replace(/<!\[endif\]--><!--\[ifmso\]>/g, ''))
 })
 
 // 600 px less 20 on each side and gaps of 12; shares of the rest by the widths that cells ask for.
@@ -201,7 +202,7 @@ test('a band for narrow alone is left out where no sheet can hide it on wide', (
 
 test('one band may be written in several forms, each its own', () => {
   const email = emailOf(band('one'))
-  const forms = [{}, { styles: 'inline' }, { print: 'minified' }, { marks: true }] as const
+  const forms = [{}, { styles: 'inline' }, { print: 'compact' }, { marks: true }] as const
   const once = forms.map((f) => html(email, f))
   expect(new Set(once).size).toBe(4)
   expect(forms.map((f) => html(email, f))).toEqual(once)

@@ -3,6 +3,7 @@ import { styleOf } from '../email/cascade'
 import { conditionsAsWritten, type ConditionWriter } from '../email/conditions'
 import type { Band, Email } from '../email/schema'
 import type { HouseStyle } from '../email/styles'
+import { compacted } from '../html/compact'
 import { rootToComments, toComments } from '../html/conditions'
 import { printAround, printMapped, type Lines } from '../html/print'
 import { asWritten, type FieldWriter } from '../text/fields'
@@ -30,8 +31,11 @@ export interface CompileOptions {
    * style sheet at all, for platforms that strip it. `head`: all in the head.
    */
   styles?: 'both' | 'inline' | 'head'
-  /** `readable` unless said. */
-  print?: 'readable' | 'minified'
+  /**
+   * `readable` unless said: indented, as lenses and people read it. `compact`: as it leaves, in few bytes and lines of at
+   * most 998 (`places` are those of the readable form).
+   */
+  print?: 'readable' | 'compact'
 }
 
 /** An email as HTML, with where each band, cell and tile stands in it. */
@@ -111,6 +115,9 @@ function textOf(band: Band, c: CompileContext, form: Form): Run {
   return run
 }
 
+/** Spaces for each depth of a printed tree. */
+const indentOf = ({ print }: Pick<Form, 'print'>): number => (print === 'readable' ? 2 : 0)
+
 /** Trees as text. @param between what the platform wants before and after, if anything */
 function runOf(
   nodes: ElementContent[],
@@ -118,12 +125,12 @@ function runOf(
   form: Form,
   between: true | { before: string; after: string },
 ): Run {
-  const indent = form.print === 'readable'
+  const indent = indentOf(form)
   const printed = printMapped(toComments(nodes), DEPTH, { indent, marks: form.marks })
   const base = { rules, parts: null }
   if (between === true)
     return { ...base, html: `${printed.html}\n`, lines: printed.lines, places: printed.places }
-  const pad = indent ? '  '.repeat(DEPTH) : ''
+  const pad = ' '.repeat(indent * DEPTH)
   return {
     ...base,
     html: `${pad}${between.before}\n${printed.html}\n${pad}${between.after}\n`,
@@ -254,14 +261,19 @@ function around(
 ): Compiled {
   const run = joinAll(runs)
   const root = rootToComments(documentTree(email, c, body, run.rules, sheets))
-  const [before, after] = printAround(root, { indent: form.print === 'readable', marks: false })
+  const [before, after] = printAround(root, { indent: indentOf(form), marks: false })
   const places = () => {
     const out: Lines[] = []
     collect(run, before.split('\n').length, out)
     return out
   }
   const bands = () => email.bands.map(({ id }, i) => ({ id, html: runs[i]!.html }))
-  return { html: `${before}${run.html}${after}`, places, parts: () => ({ before, bands: bands(), after }) }
+  const html = `${before}${run.html}${after}`
+  return {
+    html: form.print === 'compact' ? compacted(html) : html,
+    places,
+    parts: () => ({ before, bands: bands(), after }),
+  }
 }
 
 /** An email as HTML. */

@@ -20,7 +20,7 @@ const documents = (): string[] =>
       compile(e, house, {
         src,
         styles: i % 5 === 4 ? 'inline' : i % 50 === 0 ? 'head' : 'both',
-        print: i % 7 === 0 ? 'minified' : 'readable',
+        print: i % 7 === 0 ? 'compact' : 'readable',
       }),
   ))
 

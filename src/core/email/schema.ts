@@ -122,6 +122,8 @@ const emailFields = {
   preheader: z.string().max(500),
   styles: styleOverridesSchema,
   hand: byHandSchema.optional(),
+  /** Its HTML leaves indented, for people to read on; left out, it leaves compact. */
+  readable: z.literal(true).optional(),
   /** The whole email where it is plain text only. */
   plain: z.string().max(400_000).optional(),
   /**

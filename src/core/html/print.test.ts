@@ -7,7 +7,7 @@ import { fromComments, toComments } from './conditions'
 import { ghost, notWord, wordOnly } from './nodes'
 import { printAround, printMapped } from './print'
 
-const flat = { indent: false, marks: false }
+const flat = { indent: null, marks: false }
 const said = fc.oneof(
   fc.string({ maxLength: 12 }),
   fc.constantFrom('<b>&amp;"\'', '-->', '<!--', 'a b', '\u00a0', 'é <'),
@@ -66,7 +66,7 @@ test('lines and indentation stand where they change nothing, and the printer kno
       el('td', { dataM: 'b' }, [el('div', null, [el('p', null, 'two'), el('p', null, 'three')])]),
     ]),
   ])
-  const printed = printMapped([tree], 1, { indent: true, marks: false })
+  const printed = printMapped([tree], 1, { indent: 2, marks: false })
   expect(printed.html.split('\n')).toEqual([
     '  <table>',
     '    <tr>',
@@ -86,7 +86,7 @@ test('lines and indentation stand where they change nothing, and the printer kno
     { id: 'a', from: 2, to: 2 },
     { id: 'b', from: 3, to: 8 },
   ])
-  expect(printMapped([tree], 1, { indent: false, marks: true }).html).toContain('<td data-m="a">')
+  expect(printMapped([tree], 1, { indent: null, marks: true }).html).toContain('<td data-m="a">')
 })
 
 test('a document is printed around its slot', () => {
@@ -95,7 +95,7 @@ test('a document is printed around its slot', () => {
   ])
   const around = printAround(
     { type: 'root', children: [{ type: 'doctype' }, html] },
-    { indent: true, marks: false },
+    { indent: 2, marks: false },
   )
   expect(around).toEqual([
     '<!DOCTYPE html>\n<html lang="en">\n<body>\n  <div>\n',

@@ -37,8 +37,8 @@ export interface Lines {
 }
 
 export interface PrintOptions {
-  /** Lines and indentation where they change nothing; else all in one line, but for the outermost elements. */
-  indent: boolean
+  /** Spaces for each depth, on lines that begin where they change nothing; null: all in one line, but for the outermost elements. */
+  indent: number | null
   /** Keeps `data-m`, the mark of bands, cells and tiles. */
   marks: boolean
 }
@@ -137,6 +137,11 @@ class Printer {
     for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) this.line++
   }
 
+  /** What stands before a line. */
+  margin(depth: number): string {
+    return ' '.repeat((this.o.indent ?? 0) * depth)
+  }
+
   node(node: ElementContent | RootContent, depth: number, raw: boolean): void {
     if (node.type === 'element') this.element(node, depth)
     else if (node.type === 'text') this.write(raw ? node.value : escapeText(node.value))
@@ -154,15 +159,16 @@ class Printer {
     this.write(startTag(node, false, this.o.marks))
     const holdsSlot = node.children.some((c) => c.type === 'slot')
     const lined =
-      node.children.length > 0 && (holdsSlot || outermost.has(node.tagName) || (this.o.indent && opens(node)))
+      node.children.length > 0 &&
+      (holdsSlot || outermost.has(node.tagName) || (this.o.indent !== null && opens(node)))
     // What an html element holds stands as far left as it does.
     const inner = node.tagName === 'html' ? depth : depth + 1
     for (const child of node.children) {
       // What is put into a slot brings its own indentation and line end.
-      if (lined) this.write(child.type === 'slot' ? '\n' : `\n${'  '.repeat(inner)}`)
+      if (lined) this.write(child.type === 'slot' ? '\n' : `\n${this.margin(inner)}`)
       this.node(child, inner, rawText.has(node.tagName))
     }
-    if (lined) this.write(holdsSlot ? '  '.repeat(depth) : `\n${'  '.repeat(depth)}`)
+    if (lined) this.write(holdsSlot ? this.margin(depth) : `\n${this.margin(depth)}`)
     if (!voidElements.has(node.tagName) || node.children.length) this.write(endTag(node))
     if (place) place.to = this.line
   }
@@ -177,7 +183,7 @@ const escapeComment = (s: string): string => s.replace(/[<>]/g, (c) => (c === '<
 export function printMapped(nodes: readonly ElementContent[], depth: number, o: PrintOptions): Printed {
   const printer = new Printer(o)
   nodes.forEach((n, i) => {
-    if (o.indent) printer.write((i ? '\n' : '') + '  '.repeat(depth))
+    if (o.indent !== null) printer.write((i ? '\n' : '') + printer.margin(depth))
     printer.node(n, depth, false)
   })
   return { html: printer.parts.join(''), lines: printer.line + 1, places: printer.places }

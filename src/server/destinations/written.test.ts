@@ -82,3 +82,14 @@ test('pictures stand where they are told to', () => {
     'https://cdn.example/a',
   ])
 })
+
+test('an email leaves compact, and readable where that was chosen for it', () => {
+  const leaves = (email = emailWith([]), how: Partial<How> = {}) =>
+    write(email, house, { writing: 'document', places: 'folder', ...how }).html
+  const readable = emailWith([{ name: 'setEmail', what: { readable: true } }])
+  expect(leaves()).not.toMatch(/^ /m)
+  expect(leaves(readable)).toMatch(/^ {6,}<td/m)
+  expect(leaves().length).toBeLessThan(0.85 * leaves(readable).length)
+  // Whoever asks for a form gets it.
+  expect(leaves(readable, { print: 'compact' })).toBe(leaves())
+})

@@ -81,7 +81,8 @@ export function writeAs(own: Writing, email: Email, house: HouseStyle, how: Omit
   const conditions = escape ? holdConditions(own.conditions) : own.conditions
   const toHtml = (s: string) => (escape ? put(s, escape.html, own) : s)
   const toText = (s: string) => (escape ? put(s, escape.text, own) : s)
-  const { styles, print, links } = how
+  const { styles, links } = how
+  const print = how.print ?? (email.readable ? 'readable' : 'compact')
   const src = placesOf(how.places, pictures)
   const html = toHtml(compile(email, house, { src, fields, conditions, styles, print }))
   const text = toText(compileText(email, { fields, conditions, house, links }))

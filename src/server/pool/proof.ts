@@ -14,7 +14,10 @@ export interface Proof {
 }
 
 export function proof(email: Email, house: HouseStyle): Proof {
-  const html = compile(email, house, { src: ({ id }) => `/api/pictures/${id}` })
+  const html = compile(email, house, {
+    src: ({ id }) => `/api/pictures/${id}`,
+    print: email.readable ? 'readable' : 'compact',
+  })
   const bytes = Buffer.byteLength(html)
   return { bytes, limit: HTML_LIMIT, findings: findingsOf(email, styleOf(house, email.styles), html, bytes) }
 }

@@ -25,7 +25,7 @@ const encoder = new TextEncoder()
 
 /** What the checks find in an email as it will be handed over. */
 export function proof(email: Email, house: HouseStyle): { findings: Finding[]; bytes: number } {
-  const html = compile(email, house, { src })
+  const html = compile(email, house, { src, print: email.readable ? 'readable' : 'compact' })
   const bytes = encoder.encode(html).length
   return { findings: findingsOf(email, styleOf(house, email.styles), html, bytes), bytes }
 }
