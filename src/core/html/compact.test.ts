@@ -54,7 +54,10 @@ test('only spaces become line ends, and no line with a space left is too long', 
   for (const line of folded(plain).split('\n')) expect(bytes(line)).toBeLessThanOrEqual(MOST_LINE)
 })
 
-test('comments for the Word engine that follow each other become one', () => {
+test('comments for the Word engine that follow each other become one, and a sheet is not indented', () => {
+  expect(compacted('<style>\n    p{}\n    @media x{\n      a{}\n    }\n  </style>\n <p>  x</p>')).toBe(
+    '<style>\np{}\n@media x{\na{}\n}\n</style>\n <p>  x</p>',
+  )
   expect(compacted('<!--[if mso]></td><![endif]-->\n<!--[if mso]><td><![endif]--><p>x</p>')).toBe(
     '<!--[if mso]></td><td><![endif]--><p>x</p>',
   )

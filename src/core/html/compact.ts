@@ -71,8 +71,12 @@ export function folded(html: string, most = MOST_LINE): string {
 }
 
 /**
- * A compiled markup as it leaves: comments for the Word engine that follow each other become one, and no line is longer
- * than a message may have.
+ * A compiled markup as it leaves: comments for the Word engine that follow each other become one, sheets are not indented,
+ * and no line is longer than a message may have.
  */
 export const compacted = (html: string): string =>
-  folded(html.replace(/<!\[endif\]-->\n?<!--\[if mso\]>/g, ''))
+  folded(
+    html
+      .replace(/<!\[endif\]-->\n?<!--\[if mso\]>/g, '')
+      .replace(/<style>[^<]*<\/style>/g, (sheet) => sheet.replace(/\n +/g, '\n')),
+  )
