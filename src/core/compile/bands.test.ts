@@ -228,3 +228,35 @@ test('a ground of the night is given to the body and to what holds the bands, wh
   expect(night('both')).toContain('[data-ogsb] .night{background-color:#101010!important}')
   expect(night('inline')).not.toContain('night')
 })
+
+test('an email without colours for the night asks to be left as it is; with any of them it offers both', () => {
+  const scheme = (email: Email, more = {}) => {
+    const text = html(email, more)
+    const said = [
+      ...all(text, /<meta name="(?:supported-)?color-schemes?" content="([^"]+)">/g),
+      ...all(text, /:root\{color-scheme:([^}]+)\}/g),
+    ]
+    expect(new Set(said).size).toBe(1)
+    return said[0]
+  }
+  const plain = emailOf(band('one'))
+  const tile = (more: object) =>
+    emailOf(
+      band('one', {
+        cells: [cell('a', 1, { items: [{ ...tileOf('picture', { picture, ...more }), id: 'p' }] })],
+      }),
+    )
+  expect(scheme(plain)).toBe('light only')
+  expect(scheme({ ...plain, styles: { nightGround: '#101010' } })).toBe('light dark')
+  expect(scheme(emailOf(band('one', { nightBackground: '#101010' })))).toBe('light dark')
+  expect(scheme(tile({}))).toBe('light only')
+  expect(scheme(tile({ nightPicture: picture }))).toBe('light dark')
+  // Without a sheet nothing of the night is left.
+  expect(scheme({ ...plain, styles: { nightGround: '#101010' } }, { styles: 'inline' })).toBe('light only')
+})
+
+test('a preheader is hidden by neither tiny letters nor ink of the colour of its ground', () => {
+  expect(html(emailOf())).toContain(
+    '<div class="preheader" style="display:none;max-height:0;overflow:hidden">P',
+  )
+})
