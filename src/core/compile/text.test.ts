@@ -25,6 +25,11 @@ test('lines have at most 78 characters (RFC 5322, 2.1.1), but an address stays w
     'there',
   ])
   expect(wrap(`- ${'word '.repeat(30)}`.trim()).split('\n')[1]).toMatch(/^ {2}word/)
+  // A field is never cut, nor the link that holds it.
+  expect(wrap('See <https://a.example/?for=[[id | my guest]]> now, dear [[name | good friend]]', 20)).toBe(
+    'See\n<https://a.example/?for=[[id | my guest]]>\nnow, dear\n[[name | good friend]]',
+  )
+  expect(wrap('  > indented [[ and not a field', 12)).toBe('  > indented\n  [[ and not\n  a field')
 })
 
 test('no word of the email is lost', () => {

@@ -12,6 +12,9 @@ import { plainOfHtml } from '../html/plain'
 /** Lines of a plain text are at most this long (RFC 5322, section 2.1.1 recommends 78 characters). */
 export const COLUMNS = 78
 
+/** What stays on one line: words, and in them fields, whatever spaces these hold. */
+const whole = /(?:\[\[[^[\]]{0,300}\]\]|\S)+/g
+
 /**
  * Breaks a line at spaces; a word longer than the line (an address) stays whole. Continuation lines are
  * indented like the first.
@@ -19,11 +22,12 @@ export const COLUMNS = 78
 export function wrap(line: string, columns = COLUMNS): string {
   if (line.length <= columns) return line
   const lead = /^((?:> )*)(\s*)(- |\d+\. )?/.exec(line)!
+  const margin = /^\s*/.exec(line)![0]
   const indent = lead[1]! + (lead[2]! + (lead[3] ?? '')).replace(/\S/g, ' ')
   const out: string[] = []
   let current = ''
-  for (const word of line.split(/(?<=\S) +/)) {
-    const next = current ? `${current} ${word}` : word
+  for (const [i, word] of (line.match(whole) ?? []).entries()) {
+    const next = i ? `${current} ${word}` : margin + word
     if (next.length > columns && current) {
       out.push(current)
       current = indent + word

@@ -20,6 +20,7 @@ import { takeInPicture } from '../pictures/take-in'
 import { pictureBytes } from '../pictures/store'
 import { zipOf } from './zip/files'
 import { emlOf } from './eml'
+import { built } from './mail'
 
 ownData()
 
@@ -74,6 +75,37 @@ test('the message is read back whole: HTML, text, subject (RFC 2047), pictures b
     b.cells.flatMap((c) => c.items.flatMap((i) => (i.kind === 'picture' && i.picture ? [i.picture.id] : []))),
   )
   expect(mail.attachments[0]!.content.equals(await pictureBytes(pictures[0]!))).toBe(true)
+})
+
+test('a message says how to leave in one press (RFC 8058), and names its pictures as no other does', async () => {
+  const { job } = await made
+  const read = async () => {
+    const raw = (await emlOf(job.id)).bytes.toString('latin1')
+    return { raw, cids: [...raw.matchAll(/^Content-ID: <([^>]+)>/gim)].map((m) => m[1]!) }
+  }
+  const [one, other] = [await read(), await read()]
+  expect(one.cids).toHaveLength(2)
+  for (const cid of one.cids) expect(cid.length).toBeLessThan(48)
+  expect(one.cids.filter((c) => other.cids.includes(c))).toEqual([])
+  const leaves = one.raw.includes('unsubscribe.example')
+  expect(/^List-Unsubscribe: <https:\/\/unsubscribe\.example\/>\r$/m.test(one.raw)).toBe(leaves)
+  expect(/^List-Unsubscribe-Post: List-Unsubscribe=One-Click\r$/m.test(one.raw)).toBe(leaves)
+})
+
+test('no line of a message begins with "From ", and it is read back as it was', async () => {
+  const long = `From ${'x'.repeat(64)} on`
+  const text = `Dear friend,\nFrom now on\n${long}\n From here\nFrom`
+  const raw = await built({
+    from: 'a@b.example',
+    to: 'c@d.example',
+    subject: 'From us',
+    text,
+    encoding: 'quoted-printable',
+    newline: 'windows',
+  } as never)
+  expect(raw.toString('latin1')).not.toMatch(/^From /m)
+  for (const line of raw.toString('latin1').split('\r\n')) expect(line.length).toBeLessThanOrEqual(76)
+  expect((await simpleParser(raw)).text!.trimEnd()).toBe(text)
 })
 
 test('the message carries exactly the compiled HTML and text', async () => {

@@ -2,6 +2,7 @@ import MailComposer from 'nodemailer/lib/mail-composer'
 import { writtenJob } from '../jobs/proof'
 import { pictureBytes } from '../pictures/store'
 import { contentId } from './written'
+import { WAY_OUT } from './writings'
 
 /** Who a message is from and to. */
 export interface Envelope {
@@ -9,22 +10,28 @@ export interface Envelope {
   to: string
 }
 
+/** One press in a mail program is enough (RFC 2369, 3.2; RFC 8058, 3.1). */
+const unsubscribing = {
+  'List-Unsubscribe': `<${WAY_OUT}>`,
+  'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click',
+}
+
 /**
  * A job's email as a message: multipart/alternative of text and HTML, pictures related to the HTML by
- * Content-ID (RFC 2046, 2387, 2392). The same HTML and text are read back from it by any mail library.
+ * Content-ID (RFC 2046, 2387, 2392). @param message names it among all others. The same HTML and text are read back from it by any mail library.
  */
-export async function mailOf(jobId: string, envelope: Envelope, signal?: AbortSignal) {
+export async function mailOf(jobId: string, envelope: Envelope, message: string, signal?: AbortSignal) {
   const { html, text, revision, subject, pictures } = await writtenJob(
     jobId,
-    { writing: 'message', places: 'message' },
+    { writing: 'message', places: 'message', message },
     signal,
   )
   const attachments = await Promise.all(
-    pictures.map(async (n) => ({
+    pictures.map(async (n, i) => ({
       filename: n.name,
       content: await pictureBytes(n.picture.id),
       contentType: n.picture.type,
-      cid: contentId(n.name),
+      cid: contentId(i + 1, message),
       contentDisposition: 'inline' as const,
     })),
   )
@@ -36,7 +43,9 @@ export async function mailOf(jobId: string, envelope: Envelope, signal?: AbortSi
       ...(html ? { html } : {}),
       text,
       attachments,
-      textEncoding: 'quoted-printable' as const,
+      headers: html.includes(WAY_OUT) || text.includes(WAY_OUT) ? unsubscribing : {},
+      // Always, so that nothing on the way changes a line.
+      encoding: 'quoted-printable' as const,
       newline: 'windows',
     },
     revision,
@@ -46,4 +55,20 @@ export async function mailOf(jobId: string, envelope: Envelope, signal?: AbortSi
 /** A message as bytes (RFC 5322 and MIME). */
 export const built = (
   mail: Awaited<ReturnType<typeof mailOf>>['mail'] & { messageId?: string },
-): Promise<Buffer> => new MailComposer(mail).compile().build()
+): Promise<Buffer> => new MailComposer(mail).compile().build().then(withoutFromLines)
+
+/** Longest line of quoted-printable (RFC 2045, section 6.7, rule 5). */
+const MOST_QUOTED = 76
+
+/**
+ * A message in which no line begins with "From ", which programs that keep mail in one file take for the beginning of
+ * the next message (RFC 4155; RFC 2049, section 3, advises the same encoding). Only quoted-printable has such lines.
+ */
+function withoutFromLines(message: Buffer): Buffer {
+  const safe = message
+    .toString('latin1')
+    .replace(/^From ([^\r\n]*)/gm, (line, rest: string) =>
+      line.length + 2 <= MOST_QUOTED ? `=46rom ${rest}` : `=46rom =\r\n${rest}`,
+    )
+  return Buffer.from(safe, 'latin1')
+}

@@ -11,8 +11,10 @@ export interface Writing {
   escape?: { html: (markup: string) => string; text: (words: string) => string }
 }
 
-/** An address that leads nowhere (RFC 2606). */
-const sampleFields = asSample({ unsubscribe: 'https://unsubscribe.example/' })
+/** Where the way out leads while no platform has put its own: nowhere (RFC 2606). */
+export const WAY_OUT = 'https://unsubscribe.example/'
+
+const sampleFields = asSample({ unsubscribe: WAY_OUT })
 
 /** Each by its name, since worker threads are told names. */
 export const writings = {

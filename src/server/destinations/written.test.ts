@@ -74,11 +74,13 @@ test('pictures stand where they are told to', () => {
   const [named] = write(email, house, { writing: 'document', places: 'app' }).pictures
   const id = named!.picture.id
   const srcs = (how: How['places']) =>
-    /<img src="([^"]*)"/.exec(write(email, house, { writing: 'document', places: how }).html)![1]
+    /<img src="([^"]*)"/.exec(
+      write(email, house, { writing: 'document', places: how, message: 'm7' }).html,
+    )![1]
   expect([srcs('app'), srcs('folder'), srcs('message'), srcs({ [id]: 'https://cdn.example/a' })]).toEqual([
     `/api/pictures/${id}`,
     `images/${named!.name}`,
-    `cid:${named!.name}@mosaicus.example`,
+    'cid:1.m7@mosaicus.example',
     'https://cdn.example/a',
   ])
 })

@@ -13,6 +13,8 @@ export interface How extends Pick<CompileOptions, 'styles' | 'print'>, Pick<Text
   writing: WritingName
   /** Where its pictures stand: by their names in a folder, by Content-ID, in the app, or each by its id. */
   places: 'folder' | 'message' | 'app' | Readonly<Record<string, string>>
+  /** Names the message among all others, where its pictures stand in one. */
+  message?: string
 }
 
 /** An email in the writing of whoever it goes to. */
@@ -27,16 +29,25 @@ export interface Written {
   manifest: Manifest
 }
 
-/** Content-ID of a named picture (RFC 2392). */
-export const contentId = (name: string): string => `${name}@mosaicus.example`
+/**
+ * Content-ID of a picture (RFC 2392): short, and no other message's (RFC 2045, section 7).
+ * @param n counted from 1, in reading order @param message names the message among all others
+ */
+export const contentId = (n: number, message: string): string => `${n}.${message}@mosaicus.example`
 
-function placesOf(how: How['places'], named: readonly NamedPicture[]): CompileOptions['src'] {
-  if (how === 'app') return ({ id }) => `/api/pictures/${id}`
-  if (typeof how === 'object') return ({ id }) => how[id]!
-  const names = new Map(named.map((n) => [n.picture.id, n.name]))
-  return how === 'folder'
-    ? ({ id }) => `images/${names.get(id)!}`
-    : ({ id }) => `cid:${contentId(names.get(id)!)}`
+function placesOf(
+  { places, message = 'email' }: Pick<How, 'places' | 'message'>,
+  named: readonly NamedPicture[],
+): CompileOptions['src'] {
+  if (places === 'app') return ({ id }) => `/api/pictures/${id}`
+  if (typeof places === 'object') return ({ id }) => places[id]!
+  const at = new Map(
+    named.map((n, i) => [
+      n.picture.id,
+      places === 'folder' ? `images/${n.name}` : `cid:${contentId(i + 1, message)}`,
+    ]),
+  )
+  return ({ id }) => at.get(id)!
 }
 
 // Private use characters (Unicode, section 23.5) hold the places of fields and conditions while the words around them are escaped.
@@ -83,7 +94,7 @@ export function writeAs(own: Writing, email: Email, house: HouseStyle, how: Omit
   const toText = (s: string) => (escape ? put(s, escape.text, own) : s)
   const { styles, links } = how
   const print = how.print ?? (email.readable ? 'readable' : 'compact')
-  const src = placesOf(how.places, pictures)
+  const src = placesOf(how, pictures)
   const html = toHtml(compile(email, house, { src, fields, conditions, styles, print }))
   const text = toText(compileText(email, { fields, conditions, house, links }))
   return {

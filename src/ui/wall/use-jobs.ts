@@ -1,7 +1,25 @@
 'use client'
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
 import { call } from '../api'
-import type { WallJob } from './wall'
+
+/** A job as the wall shows it. */
+export interface WallJob {
+  id: string
+  name: string
+  client: { id: string; name: string }
+  width: number
+  due: string | null
+  archived: boolean
+  design: { id: string; width: number; height: number }
+  state: 'design' | 'cut' | 'composing' | 'ready' | 'handed over'
+  cutCount: number
+  toMend: number
+  toMind: number
+  /** Why its documents cannot be read; null where all is well. */
+  trouble: string | null
+  updatedAt: string
+  emailRevision: number
+}
 
 /** How many jobs there are. */
 export interface JobCount {

@@ -24,25 +24,7 @@ import { Mark } from '../parts/mark'
 import { toggleTheme } from '../parts/theme'
 import { WorkList } from '../tasks/list'
 import { NewJob } from './new-job'
-import { useJobs, type JobCount } from './use-jobs'
-
-export interface WallJob {
-  id: string
-  name: string
-  client: { id: string; name: string }
-  width: number
-  due: string | null
-  archived: boolean
-  design: { id: string; width: number; height: number }
-  state: 'design' | 'cut' | 'composing' | 'ready' | 'handed over'
-  cutCount: number
-  toMend: number
-  toMind: number
-  /** Why its documents cannot be read; null where all is well. */
-  trouble: string | null
-  updatedAt: string
-  emailRevision: number
-}
+import { useJobs, type JobCount, type WallJob } from './use-jobs'
 
 const states = {
   design: { label: 'Design', tone: 'bg-ochre' },

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Destination } from '../destination'
+import { newId } from '@/core/email/defaults'
 import { built, mailOf, type Envelope } from '../mail'
 
 const nobody: Envelope = { from: 'Mosaicus <studio@mosaicus.example>', to: 'reader@mosaicus.example' }
@@ -10,7 +11,7 @@ export async function emlOf(
   envelope: Envelope = nobody,
   signal?: AbortSignal,
 ): Promise<{ bytes: Buffer; revision: number }> {
-  const { mail, revision } = await mailOf(jobId, envelope, signal)
+  const { mail, revision } = await mailOf(jobId, envelope, newId(), signal)
   return { bytes: await built(mail), revision }
 }
 

@@ -21,7 +21,7 @@ async function send(
   envelope: Envelope,
   { key, signal }: Delivering,
 ): Promise<{ sent: TestSent }> {
-  const { mail, revision } = await mailOf(jobId, envelope, signal)
+  const { mail, revision } = await mailOf(jobId, envelope, key, signal)
   // Mail programs take two messages of one id for the same.
   const messageId = `<${key}@mosaicus.example>`
   const raw = await built({ ...mail, messageId })
