@@ -137,6 +137,40 @@ test('the bench opens with little script; editors, dialogs and other stages come
   expect(bytes).toBeLessThan(MOST_SCRIPT * 1024)
 })
 
+test('words typed faster than anything can be drawn are all kept, and undo takes them back', async ({
+  page,
+  request,
+}) => {
+  const id = await copyOf(request, 'Winter timetable')
+  await page.goto(`/jobs/${id}?stage=compose`)
+  const frame = page.frameLocator('iframe[title^="The email, Wide"]')
+  await frame.getByText('From 13 December').first().waitFor()
+  const at = await page.locator('iframe[title^="The email, Wide"]').evaluate((f) => {
+    const lens = document.querySelector('[data-lens=Wide]')!.getBoundingClientRect()
+    const doc = (f as HTMLIFrameElement).contentDocument!
+    const words = [...doc.querySelectorAll('p')].find((p) => p.textContent!.includes('From 13 December'))!
+    const box = words.getBoundingClientRect()
+    const zoom = lens.width / doc.documentElement.clientWidth
+    return { x: lens.left + (box.left + 30) * zoom, y: lens.top + (box.top + 6) * zoom }
+  })
+  await page.mouse.dblclick(at.x, at.y)
+  const editor = page.locator('.in-place .ProseMirror')
+  await editor.waitFor()
+  await page.keyboard.press('Control+End')
+  const typed = Array.from({ length: 40 }, (_, i) => ` word${i}`).join('')
+  // As fast as keys can come, and twice, so that keys meet what is still being drawn.
+  for (const key of typed) void page.keyboard.press(key === ' ' ? 'Space' : key)
+  await expect(editor).toContainText(typed.trim())
+  await page.keyboard.type(' and the last')
+  await expect(editor).toContainText(`${typed.trim()} and the last`)
+  await saved(page)
+  const email = await (await request.get(`/api/jobs/${id}/email`)).text()
+  expect(email).toContain(`${typed.trim()} and the last`)
+  await page.keyboard.type('!')
+  await page.keyboard.press('Control+z')
+  await expect(editor).not.toContainText('!')
+})
+
 test('writing, undo, reload: nothing is lost', async ({ page, request }) => {
   const id = await copyOf(request, 'Winter timetable')
   await page.goto(`/jobs/${id}?stage=compose`)

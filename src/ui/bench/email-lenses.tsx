@@ -48,6 +48,7 @@ export function WorkLens({
       <InPlaceEditor
         key={words.id}
         tile={words}
+        words={work.writing}
         role={place.band.role}
         dir={words.dir ?? place.band.dir ?? work.email.dir}
         style={work.style}

@@ -12,6 +12,7 @@ import type { HouseStyle } from '@/core/email/styles'
 import { placeOf } from '@/core/email/walk'
 import { asSample } from '@/core/text/fields'
 import { useDoc } from '../session/use-doc'
+import type { CurrentWords } from '../compose/editor'
 import type { Action } from './actions'
 import { onSelection, type OnSelection } from './on-selection'
 import { bandOf, pickedOf, selectionOf } from './selection'
@@ -65,6 +66,7 @@ export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (ho
     job,
     setHouse,
     flush: session.flush,
+    writing: useWriting(session, selected.editing),
     email,
     style,
     ...seen,
@@ -82,6 +84,19 @@ export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (ho
   }
 }
 export type EmailWork = ReturnType<typeof useEmailWork>
+
+/** The words that are being written in, as they stand in the document. */
+const useWriting = (session: EmailSession, id: string | null): CurrentWords =>
+  useMemo(
+    () => ({
+      now() {
+        const tile = id ? placeOf(session.store.getState().doc, id)?.tile : undefined
+        return tile?.kind === 'words' ? tile.text : undefined
+      },
+      subscribe: session.store.subscribe,
+    }),
+    [session, id],
+  )
 
 /** How long an email rests before the checks look at it again, ms. */
 const REST = 250

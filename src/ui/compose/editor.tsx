@@ -16,8 +16,16 @@ import type { WordsTile } from '@/core/tiles/words/schema'
 import type { Stretch } from '../bench/ties'
 import { Language, LetterSpacing, Subscript, Superscript } from './marks'
 
+/** The words of a tile in the document, followed as they change. */
+export interface CurrentWords {
+  now: () => RichText | undefined
+  subscribe: (listener: () => void) => () => void
+}
+
 interface Props {
   tile: WordsTile
+  /** The words as they stand in the document: what is drawn may be a few keys behind. */
+  words: CurrentWords
   role: Role
   dir: Dir
   style: Style
@@ -48,7 +56,18 @@ export function joinLines(pasted: string): string[] {
 }
 
 /** Words edited where they stand: the editor lies over the tile in the lens, set like it. */
-export function InPlaceEditor({ tile, role, dir, style, ground, at, onChange, onEditor, onDone }: Props) {
+export function InPlaceEditor({
+  tile,
+  words,
+  role,
+  dir,
+  style,
+  ground,
+  at,
+  onChange,
+  onEditor,
+  onDone,
+}: Props) {
   const own = useRef<string>(JSON.stringify(tile.text))
   const latest = useRef({ onChange, onDone })
   latest.current = { onChange, onDone }
@@ -91,6 +110,10 @@ export function InPlaceEditor({ tile, role, dir, style, ground, at, onChange, on
           })
         return true
       },
+      // Undo and redo are the document's; the editor would swallow their keys.
+      handleDOMEvents: {
+        keydown: (_view, event) => (event.ctrlKey || event.metaKey) && /^[zy]$/i.test(event.key),
+      },
       handleKeyDown(_view, event) {
         if (event.key === 'Escape') {
           latest.current.onDone()
@@ -115,13 +138,20 @@ export function InPlaceEditor({ tile, role, dir, style, ground, at, onChange, on
     onEditor(editor)
     return () => onEditor(null)
   }, [editor, onEditor])
-  // Undo and the tray change the words from outside.
+  // Undo, the tray and other tabs change the words from outside. What is drawn is not asked: while keys follow each other
+  // it is behind what was typed, and would take the latest away again.
   useEffect(() => {
-    const now = JSON.stringify(tile.text)
-    if (!editor || now === own.current) return
-    own.current = now
-    editor.commands.setContent(tile.text, { emitUpdate: false })
-  }, [tile.text, editor])
+    const follow = () => {
+      const text = words.now()
+      if (!editor || !text) return
+      const now = JSON.stringify(text)
+      if (now === own.current) return
+      own.current = now
+      editor.commands.setContent(text, { emitUpdate: false })
+    }
+    follow()
+    return words.subscribe(follow)
+  }, [words, editor])
 
   const look = style.roles[role]
   const css = ([0, 1, 2, 3] as const)

@@ -44,7 +44,7 @@ export function Overview({ work: w, onFiles }: { work: CutWork; onFiles: () => v
           </dd>
           <dt className="font-sans text-soft">Live</dt>
           <dd>
-            {count('words')} words, {count('button')} buttons, {count('rule')} rules
+            {count('words')} words, {many(count('button'), 'button')}, {many(count('rule'), 'rule')}
           </dd>
           <dt className="font-sans text-soft">Flat, nothing</dt>
           <dd>
@@ -53,7 +53,7 @@ export function Overview({ work: w, onFiles }: { work: CutWork; onFiles: () => v
           <dt className="font-sans text-soft">Bands</dt>
           <dd>{plan.edges.length ? plan.edges.length + 1 : 'one for each row'}</dd>
           <dt className="font-sans text-soft">Left out</dt>
-          <dd>{w.left.length ? `${w.left.length} ${w.left.length === 1 ? 'area' : 'areas'}` : 'nothing'}</dd>
+          <dd>{w.left.length ? many(w.left.length, 'area') : 'nothing'}</dd>
         </dl>
       </Group>
       <Notes w={w} />
@@ -61,16 +61,25 @@ export function Overview({ work: w, onFiles }: { work: CutWork; onFiles: () => v
   )
 }
 
+/** A number of things, by the name of one. */
+const many = (n: number, thing: string): string => `${n} ${thing}${n === 1 ? '' : 's'}`
+
 /** What to look at before building. */
 function Notes({ w }: { w: CutWork }) {
   const small = w.pictures.filter((c) => w.smallIn(c).length)
   const flagged = w.plan.cuts.filter((c) => c.since)
+  const waiting = w.proposals.size
   return (
     <Group title="Notes">
       {w.trouble && <p className="text-terra">{w.trouble}</p>}
+      {waiting > 0 && (
+        <p className="text-terra">
+          {many(waiting, 'reading')} not taken yet. Building takes only words that were taken or written.
+        </p>
+      )}
       {flagged.length > 0 && (
         <p className="text-terra">
-          {flagged.length} cuts moved or changed with the new design.{' '}
+          {many(flagged.length, 'cut')} moved or changed with the new design.{' '}
           <Button className="py-0!" onClick={() => w.select(flagged[0]!.id)}>
             Show the first
           </Button>
@@ -78,7 +87,7 @@ function Notes({ w }: { w: CutWork }) {
       )}
       {small.length > 0 && (
         <p className="text-terra">
-          {small.length} {small.length === 1 ? 'picture has' : 'pictures have'} words too small for a phone.{' '}
+          {many(small.length, 'picture')} with words too small for a phone.{' '}
           <Button className="py-0!" onClick={() => w.select(small[0]!.id)}>
             Show the first
           </Button>
@@ -89,7 +98,7 @@ function Notes({ w }: { w: CutWork }) {
           {n}
         </p>
       ))}
-      {!w.trouble && !flagged.length && !small.length && !w.result?.notes.length && (
+      {!w.trouble && !waiting && !flagged.length && !small.length && !w.result?.notes.length && (
         <p className="text-soft">Nothing stands in the way of building.</p>
       )}
     </Group>
