@@ -21,6 +21,14 @@ const views: Record<string, View> = {
   cut: { job: night, stage: 'cut', then: (page) => page.getByRole('button', { name: '9 Words' }).click() },
   'cut-slate': { job: winter, stage: 'cut', slate: true },
   compose: { job: night, stage: 'compose' },
+  table: {
+    job: winter,
+    stage: 'compose',
+    then: async (page) => {
+      await page.getByRole('button', { name: /^Band Compare/ }).click()
+      await page.keyboard.press('j')
+    },
+  },
   proof: { job: winter, stage: 'proof' },
   'hand-over': { job: night, stage: 'handover' },
   inbox: { path: '/standins/inbox' },

@@ -276,6 +276,10 @@ function around(
   }
 }
 
+/** The form in which an email's HTML leaves, unless another is asked for. */
+export const printOf = ({ readable }: Pick<Email, 'readable'>): Form['print'] =>
+  readable ? 'readable' : 'compact'
+
 /** An email as HTML. */
 export const compile = (email: Email, house: HouseStyle, options: CompileOptions): string =>
   compileMapped(email, house, options).html

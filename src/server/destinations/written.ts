@@ -1,4 +1,4 @@
-import { compile, type CompileOptions } from '@/core/compile'
+import { compile, printOf, type CompileOptions } from '@/core/compile'
 import { compileText, type TextOptions } from '@/core/compile/text'
 import type { ConditionWriter } from '@/core/email/conditions'
 import type { Email } from '@/core/email/schema'
@@ -93,7 +93,7 @@ export function writeAs(own: Writing, email: Email, house: HouseStyle, how: Omit
   const toHtml = (s: string) => (escape ? put(s, escape.html, own) : s)
   const toText = (s: string) => (escape ? put(s, escape.text, own) : s)
   const { styles, links } = how
-  const print = how.print ?? (email.readable ? 'readable' : 'compact')
+  const print = how.print ?? printOf(email)
   const src = placesOf(how, pictures)
   const html = toHtml(compile(email, house, { src, fields, conditions, styles, print }))
   const text = toText(compileText(email, { fields, conditions, house, links }))

@@ -1,6 +1,6 @@
 import { findingsOf, toMend, type Finding } from '@/core/checks'
 import { HTML_LIMIT } from '@/core/checks/weight'
-import { compile } from '@/core/compile'
+import { compile, printOf } from '@/core/compile'
 import type { CutPlan } from '@/core/cut/plan'
 import { styleOf } from '@/core/email/cascade'
 import type { Email } from '@/core/email/schema'
@@ -16,7 +16,7 @@ export interface Proof {
 export function proof(email: Email, house: HouseStyle): Proof {
   const html = compile(email, house, {
     src: ({ id }) => `/api/pictures/${id}`,
-    print: email.readable ? 'readable' : 'compact',
+    print: printOf(email),
   })
   const bytes = Buffer.byteLength(html)
   return { bytes, limit: HTML_LIMIT, findings: findingsOf(email, styleOf(house, email.styles), html, bytes) }

@@ -2,7 +2,7 @@
 import type { Editor } from '@tiptap/react'
 import { startTransition, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { findingsOf, type Finding } from '@/core/checks'
-import { compile, compileMapped } from '@/core/compile'
+import { compile, compileMapped, printOf } from '@/core/compile'
 import { compileText } from '@/core/compile/text'
 import { styleOf } from '@/core/email/cascade'
 import { conditionsFor } from '@/core/email/conditions'
@@ -26,7 +26,7 @@ const encoder = new TextEncoder()
 
 /** What the checks find in an email as it will be handed over. */
 export function proof(email: Email, house: HouseStyle): { findings: Finding[]; bytes: number } {
-  const html = compile(email, house, { src, print: email.readable ? 'readable' : 'compact' })
+  const html = compile(email, house, { src, print: printOf(email) })
   const bytes = encoder.encode(html).length
   return { findings: findingsOf(email, styleOf(house, email.styles), html, bytes), bytes }
 }

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef } from 'react'
 import { SUBJECT_LENGTH } from '@/core/checks/subject'
 import type { NamedPicture } from '@/core/handover/names'
 import type { EmailWork } from '../bench/email-work'
-import { Button, Choice, cx, Group, kb, TextRow } from '../parts/controls'
+import { Button, Choice, cx, Group, kb, Row, TextRow } from '../parts/controls'
 import { LookLink, type destinations, type Given } from './destinations'
 
 /** Subject and preheader, as an inbox shows them. @param focus which of them is to be written now */
@@ -121,20 +121,22 @@ export function WeightGroup({
         <dd className={left ? 'text-terra' : 'text-verdigris'}>{left || 'nothing'}</dd>
       </dl>
       {work.email.way === 'bands' && (
-        <Choice
-          label="How the HTML is set"
-          value={work.email.readable ? 'readable' : 'compact'}
-          options={[
-            { value: 'compact', label: 'compact', name: 'In few bytes' },
-            { value: 'readable', label: 'readable', name: 'Indented, for people to read on' },
-          ]}
-          onChange={(v) =>
-            work.apply(`set the HTML ${v}`, {
-              name: 'setEmail',
-              what: { readable: v === 'readable' || undefined },
-            })
-          }
-        />
+        <Row label="HTML set">
+          <Choice
+            label="How the HTML is set"
+            value={work.email.readable ? 'readable' : 'compact'}
+            options={[
+              { value: 'compact', label: 'compact', name: 'In few bytes' },
+              { value: 'readable', label: 'readable', name: 'Indented, for people to read on' },
+            ]}
+            onChange={(v) =>
+              work.apply(`set the HTML ${v}`, {
+                name: 'setEmail',
+                what: { readable: v === 'readable' || undefined },
+              })
+            }
+          />
+        </Row>
       )}
     </Group>
   )
