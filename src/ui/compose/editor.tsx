@@ -1,5 +1,6 @@
 'use client'
 import { box, flow } from '@/core/tiles/space'
+import type { EditorView } from '@tiptap/pm/view'
 import { EditorContent, useEditor, type Editor } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
 import { BackgroundColor, Color, FontSize, TextStyle } from '@tiptap/extension-text-style'
@@ -55,71 +56,69 @@ export function joinLines(pasted: string): string[] {
     .filter(Boolean)
 }
 
-/** Words edited where they stand: the editor lies over the tile in the lens, set like it. */
-export function InPlaceEditor({
+/** What words may hold, as their document has it (`core/email/richtext`). */
+const extensions = [
+  StarterKit.configure({
+    code: false,
+    codeBlock: false,
+    horizontalRule: false,
+    undoRedo: false,
+    trailingNode: false,
+    heading: { levels: [1, 2, 3] },
+    link: { openOnClick: false, autolink: false, linkOnPaste: false, isAllowedUri: () => true },
+  }),
+  TextStyle,
+  Color,
+  BackgroundColor,
+  FontSize,
+  LetterSpacing,
+  Superscript,
+  Subscript,
+  Language,
+  TextAlign.configure({ types: ['heading', 'paragraph'], alignments: ['left', 'center', 'right'] }),
+]
+
+/** Puts plain text in, paragraph by paragraph. @returns whether there was any */
+function pastePlain(view: EditorView, event: ClipboardEvent): boolean {
+  const plain = event.clipboardData?.getData('text/plain')
+  if (!plain) return false
+  const parts = joinLines(plain)
+  const { schema, tr } = view.state
+  if (parts.length <= 1) view.dispatch(tr.insertText(parts[0] ?? ''))
+  else
+    parts.forEach((p, i) => {
+      if (i) view.dispatch(view.state.tr.split(view.state.selection.from))
+      view.dispatch(view.state.tr.replaceSelectionWith(schema.text(p), true))
+    })
+  return true
+}
+
+/** An editor of words that follows the document, and tells of each change. */
+function useWordsEditor({
   tile,
   words,
-  role,
-  dir,
-  style,
-  ground,
-  at,
   onChange,
-  onEditor,
   onDone,
-}: Props) {
+}: Pick<Props, 'tile' | 'words' | 'onChange' | 'onDone'>) {
   const own = useRef<string>(JSON.stringify(tile.text))
   const latest = useRef({ onChange, onDone })
   latest.current = { onChange, onDone }
   const editor = useEditor({
     immediatelyRender: false,
-    extensions: [
-      StarterKit.configure({
-        code: false,
-        codeBlock: false,
-        horizontalRule: false,
-        undoRedo: false,
-        trailingNode: false,
-        heading: { levels: [1, 2, 3] },
-        link: { openOnClick: false, autolink: false, linkOnPaste: false, isAllowedUri: () => true },
-      }),
-      TextStyle,
-      Color,
-      BackgroundColor,
-      FontSize,
-      LetterSpacing,
-      Superscript,
-      Subscript,
-      Language,
-      TextAlign.configure({ types: ['heading', 'paragraph'], alignments: ['left', 'center', 'right'] }),
-    ],
+    extensions,
     content: tile.text,
     autofocus: 'end',
     editorProps: {
       attributes: { 'aria-label': 'Words', role: 'textbox', 'aria-multiline': 'true' },
-      handlePaste(view, event) {
-        const plain = event.clipboardData?.getData('text/plain')
-        if (!plain) return false
-        const parts = joinLines(plain)
-        const { schema, tr } = view.state
-        if (parts.length <= 1) view.dispatch(tr.insertText(parts[0] ?? ''))
-        else
-          parts.forEach((p, i) => {
-            if (i) view.dispatch(view.state.tr.split(view.state.selection.from))
-            view.dispatch(view.state.tr.replaceSelectionWith(schema.text(p), true))
-          })
-        return true
-      },
+      handlePaste: pastePlain,
       // Undo and redo are the document's; the editor would swallow their keys.
       handleDOMEvents: {
         keydown: (_view, event) => (event.ctrlKey || event.metaKey) && /^[zy]$/i.test(event.key),
       },
       handleKeyDown(_view, event) {
-        if (event.key === 'Escape') {
-          latest.current.onDone()
-          return true
-        }
-        return false
+        if (event.key !== 'Escape') return false
+        latest.current.onDone()
+        return true
       },
     },
     onUpdate({ editor: e }) {
@@ -134,10 +133,6 @@ export function InPlaceEditor({
       latest.current.onChange(read.data)
     },
   })
-  useEffect(() => {
-    onEditor(editor)
-    return () => onEditor(null)
-  }, [editor, onEditor])
   // Undo, the tray and other tabs change the words from outside. What is drawn is not asked: while keys follow each other
   // it is behind what was typed, and would take the latest away again.
   useEffect(() => {
@@ -152,15 +147,38 @@ export function InPlaceEditor({
     follow()
     return words.subscribe(follow)
   }, [words, editor])
+  return editor
+}
 
-  const look = style.roles[role]
-  const css = ([0, 1, 2, 3] as const)
+/** The style sheet that sets the editor's words like the tile's. */
+const sheetOf = (tile: WordsTile, look: Style['roles'][Role], dir: Dir, { webFonts }: Style): string =>
+  ([0, 1, 2, 3] as const)
     .map((level) => {
       const s = blockStyle(tile, level, look)
       const where = level ? `.in-place h${level}` : '.in-place p, .in-place ul, .in-place ol'
-      return `${where}{font-family:${fontFamily(s.font, style.webFonts)};font-size:${s.size}px;line-height:${s.line}px;font-weight:${s.bold ? 700 : 400};color:${s.color};margin:0 0 ${Math.round(s.line * (level ? 0.4 : 0.7))}px;text-align:${physical(tile.align, { dir })}}`
+      return `${where}{font-family:${fontFamily(s.font, webFonts)};font-size:${s.size}px;line-height:${s.line}px;font-weight:${s.bold ? 700 : 400};color:${s.color};margin:0 0 ${Math.round(s.line * (level ? 0.4 : 0.7))}px;text-align:${physical(tile.align, { dir })}}`
     })
     .join('\n')
+
+/** Words edited where they stand: the editor lies over the tile in the lens, set like it. */
+export function InPlaceEditor({
+  tile,
+  words,
+  role,
+  dir,
+  style,
+  ground,
+  at,
+  onChange,
+  onEditor,
+  onDone,
+}: Props) {
+  const editor = useWordsEditor({ tile, words, onChange, onDone })
+  useEffect(() => {
+    onEditor(editor)
+    return () => onEditor(null)
+  }, [editor, onEditor])
+  const look = style.roles[role]
   const { padding } = tile
   return (
     <div
@@ -178,7 +196,7 @@ export function InPlaceEditor({
       onClick={(e) => e.stopPropagation()}
       onPointerDown={(e) => e.stopPropagation()}
     >
-      <style>{css}</style>
+      <style>{sheetOf(tile, look, dir, style)}</style>
       <EditorContent editor={editor} />
     </div>
   )
