@@ -65,7 +65,7 @@ export default ts.config(
   {
     files: ['src/ui/**/*.tsx', 'src/ui/**/use-*.ts', 'src/app/**/*.tsx'],
     ignores: ['**/*.test.tsx'],
-    rules: { 'max-lines-per-function': ['error', { max: 120, skipComments: true, skipBlankLines: true }] },
+    rules: { 'max-lines-per-function': ['error', { max: 70, skipComments: true, skipBlankLines: true }] },
   },
   {
     files: ['**/*.mjs', '**/*.cjs'],

@@ -39,6 +39,8 @@ const HandoverStage = dynamic(() => import('../handover/stage').then((m) => m.Ha
   loading: Laying,
 })
 
+type Value = 'subject' | 'preheader'
+
 /** A job on the bench: its documents are opened once, and every stage works on the same ones. */
 export default function Bench({ job: opened, cuts, email }: BenchProps) {
   const [job, setJob] = useState(opened)
@@ -49,7 +51,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
     const asked = new URLSearchParams(location.search).get('stage')
     return stages.find((s) => s.id === asked)?.id ?? (email ? 'compose' : 'cut')
   })
-  const [focus, setFocus] = useState<'subject' | 'preheader' | null>(null)
+  const [focus, setFocus] = useState<Value | null>(null)
   const setHouse = useCallback(
     (house: HouseStyle) => setJob((j) => ({ ...j, client: { ...j.client, house } })),
     [],
@@ -68,12 +70,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
   }, [])
   useSavedOnLeaving(cutSession, emailSession)
 
-  // What was written in the email since the last build stands in the cuts too.
-  useEffect(() => {
-    if (stage === 'cut' && emailSession.store.getState().revision > 0)
-      cutSession.amend((p) => harvest(p, emailSession.store.getState().doc))
-  }, [stage, cutSession, emailSession])
-
+  useHarvest(stage === 'cut', cutSession, emailSession)
   const finder = useBenchFinder(actions, session, built, go)
   const elsewhere = useLoading(job, setJob)
   const left = useLeft(cutSession, work, built)
@@ -100,42 +97,13 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
       />
       <ElsewhereOf value={elsewhere}>
         <ShelfOf value={job.client}>
-          {stage === 'cut' ? (
-            <CutStage
-              job={job}
-              session={cutSession}
-              email={built ? work.email : null}
-              setActions={setActions}
-              onJob={setJob}
-              onBuilt={(r) => {
-                emailSession.adopt('build the email', r.email, r.revision)
-                cutSession.adopt('build the email', r.plan, r.cutsRevision)
-                r.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
-                go('compose')
-              }}
-            />
-          ) : !built ? (
-            <NoEmail onCut={() => go('cut')} />
-          ) : stage === 'compose' ? (
-            <ComposeStage job={job} work={work} cuts={cutSession} setActions={setActions} />
-          ) : stage === 'proof' ? (
-            <ProofStage
-              work={work}
-              setActions={setActions}
-              onValue={(v) => {
-                go('handover')
-                setFocus(v)
-              }}
-            />
-          ) : (
-            <HandoverStage
-              job={job}
-              work={work}
-              session={emailSession}
-              focus={focus}
-              setActions={setActions}
-            />
-          )}
+          <Stage
+            {...{ stage, job, setJob, work, cutSession, emailSession, built, focus, setActions, go }}
+            onValue={(value) => {
+              go('handover')
+              setFocus(value)
+            }}
+          />
         </ShelfOf>
       </ElsewhereOf>
       <TrayEdge height={trayHeight} onHeight={setTrayHeight} />
@@ -144,6 +112,57 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
       <Conflict session={cutSession as DocumentSession<unknown>} what="cut plan" />
     </div>
   )
+}
+
+/** The stage that is open. */
+function Stage({
+  stage,
+  job,
+  setJob,
+  work,
+  cutSession,
+  emailSession,
+  built,
+  focus,
+  setActions,
+  go,
+  onValue,
+}: {
+  stage: StageId
+  job: BenchJob
+  setJob: (j: BenchJob) => void
+  work: EmailWork
+  cutSession: CutSession
+  emailSession: EmailSession
+  /** Whether there is an email. */
+  built: boolean
+  /** Which of the email's values is to be written. */
+  focus: Value | null
+  setActions: (a: Action[]) => void
+  go: (stage: StageId) => void
+  onValue: (value: Value) => void
+}) {
+  if (stage === 'cut')
+    return (
+      <CutStage
+        job={job}
+        session={cutSession}
+        email={built ? work.email : null}
+        setActions={setActions}
+        onJob={setJob}
+        onBuilt={(r) => {
+          emailSession.adopt('build the email', r.email, r.revision)
+          cutSession.adopt('build the email', r.plan, r.cutsRevision)
+          r.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
+          go('compose')
+        }}
+      />
+    )
+  if (!built) return <NoEmail onCut={() => go('cut')} />
+  if (stage === 'compose')
+    return <ComposeStage job={job} work={work} cuts={cutSession} setActions={setActions} />
+  if (stage === 'proof') return <ProofStage work={work} setActions={setActions} onValue={onValue} />
+  return <HandoverStage {...{ job, work, focus, setActions }} session={emailSession} />
 }
 
 /** Everything the bench can do, by name and by shortcut. */
@@ -201,6 +220,14 @@ function useLoading({ id, remote }: BenchJob, setJob: (set: (j: BenchJob) => Ben
     }),
     [id, remote, setJob],
   )
+}
+
+/** What was written in the email since the last build stands in the cuts too. @param open whether the cuts are shown */
+function useHarvest(open: boolean, cutSession: CutSession, emailSession: EmailSession): void {
+  useEffect(() => {
+    const { revision, doc } = emailSession.store.getState()
+    if (open && revision > 0) cutSession.amend((p) => harvest(p, doc))
+  }, [open, cutSession, emailSession])
 }
 
 /** Saves both documents when the page is left. */

@@ -1,10 +1,10 @@
 'use client'
-import { useEffect } from 'react'
+import { useEffect, type PointerEvent } from 'react'
 import type { Email } from '@/core/email/schema'
 import { tilesOf } from '@/core/email/walk'
 import type { CutPlan } from '@/core/cut/plan'
 import { around } from '@/core/cut/raster'
-import { LensFrame, useWidth } from './lens'
+import { LensFrame, Ring, useWidth } from './lens'
 import type { Stretch, Ties } from './ties'
 import type { BenchJob } from './types'
 
@@ -24,16 +24,13 @@ export function bandsInDesign(email: Email, plan: CutPlan): Map<string, Stretch>
   return out
 }
 
-/** The design as the designer sent it, tied to the email by its cuts. */
-export function DesignView({
-  design,
-  places,
-  ties,
-  selected,
-  hovered,
-  onPick,
-  onHover,
-}: {
+/** The band that came from a place in the design. @param x, y design px */
+const bandAt = (places: Map<string, Stretch>, x: number, y: number): string | null =>
+  [...places].find(
+    ([, r]) => x >= r.left && x < r.left + r.width && y >= r.top && y < r.top + r.height,
+  )?.[0] ?? null
+
+interface Props {
   design: BenchJob['design']
   places: Map<string, Stretch>
   ties: Ties
@@ -41,7 +38,11 @@ export function DesignView({
   hovered: string | null
   onPick: (band: string) => void
   onHover: (band: string | null) => void
-}) {
+}
+
+/** The design as the designer sent it, tied to the email by its cuts. */
+export function DesignView(p: Props) {
+  const { design, places, ties } = p
   const [scroller, room] = useWidth<HTMLDivElement>()
   const zoom = room ? Math.min(1, (room - 20) / design.width) : 0.3
   useEffect(() => {
@@ -54,28 +55,6 @@ export function DesignView({
       })
   }, [places, zoom, room, ties, scroller, design.width])
   useEffect(() => () => ties.remove('Design'), [ties])
-  const ring = (id: string | null, look: string) => {
-    const r = id ? places.get(id) : undefined
-    return (
-      r && (
-        <div
-          aria-hidden
-          className={`pointer-events-none absolute ${look}`}
-          style={{ top: r.top * zoom, left: r.left * zoom, width: r.width * zoom, height: r.height * zoom }}
-        />
-      )
-    )
-  }
-  const under = (e: { clientX: number; clientY: number; currentTarget: Element }) => {
-    const box = e.currentTarget.getBoundingClientRect()
-    const x = (e.clientX - box.left) / zoom,
-      y = (e.clientY - box.top) / zoom
-    return (
-      [...places].find(
-        ([, r]) => x >= r.left && x < r.left + r.width && y >= r.top && y < r.top + r.height,
-      )?.[0] ?? null
-    )
-  }
   return (
     <LensFrame
       name="Design"
@@ -90,28 +69,39 @@ export function DesignView({
         role="region"
         aria-label="The design"
       >
-        {/* Selecting by pointer here repeats what the spine offers to the keyboard. */}
-        <div
-          className="relative mx-auto my-2.5"
-          style={{ width: design.width * zoom, height: design.height * zoom }}
-          onPointerMove={(e) => onHover(under(e))}
-          onPointerLeave={() => onHover(null)}
-          onPointerDown={(e) => {
-            const id = under(e)
-            if (id) onPick(id)
-          }}
-        >
-          <img
-            src={`/api/pictures/${design.id}`}
-            alt="The design"
-            draggable={false}
-            className="block h-full w-full"
-          />
-          {ring(hovered, 'outline-2 -outline-offset-1 outline-[#21508f]/50')}
-          {ring(selected, 'outline-2 outline-[#21508f]')}
-        </div>
+        <Sheet {...p} zoom={zoom} />
       </div>
     </LensFrame>
+  )
+}
+
+/** The design's picture. Selecting by pointer here repeats what the spine offers to the keyboard. */
+function Sheet({ design, places, selected, hovered, onPick, onHover, zoom }: Props & { zoom: number }) {
+  const under = (e: PointerEvent) => {
+    const box = e.currentTarget.getBoundingClientRect()
+    return bandAt(places, (e.clientX - box.left) / zoom, (e.clientY - box.top) / zoom)
+  }
+  const at = (id: string | null) => (id ? places.get(id) : undefined)
+  return (
+    <div
+      className="relative mx-auto my-2.5"
+      style={{ width: design.width * zoom, height: design.height * zoom }}
+      onPointerMove={(e) => onHover(under(e))}
+      onPointerLeave={() => onHover(null)}
+      onPointerDown={(e) => {
+        const id = under(e)
+        if (id) onPick(id)
+      }}
+    >
+      <img
+        src={`/api/pictures/${design.id}`}
+        alt="The design"
+        draggable={false}
+        className="block h-full w-full"
+      />
+      <Ring of={at(hovered)} zoom={zoom} look="outline-2 -outline-offset-1 outline-[#21508f]/50" />
+      <Ring of={at(selected)} zoom={zoom} look="outline-2 outline-[#21508f]" />
+    </div>
   )
 }
 

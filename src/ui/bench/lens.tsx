@@ -171,7 +171,8 @@ export function EmailLens(p: EmailLensProps) {
 
 function Lens(p: EmailLensProps & { allowed: boolean }) {
   const { name, width, parts, ties, bandIds, onMarks } = p
-  const { frame, first, height, marks, under } = useFrame(parts, p.allowed, onMarks)
+  const framed = useFrame(parts, p.allowed, onMarks)
+  const { marks } = framed
   const [scroller, room] = useWidth<HTMLDivElement>()
   const zoom = room ? Math.min(1, (room - 20) / width) : 0.5
   const bands = useRef(bandIds)
@@ -187,13 +188,6 @@ function Lens(p: EmailLensProps & { allowed: boolean }) {
     })
   }, [marks, zoom, room, name, ties, width, scroller])
   useEffect(() => () => ties.remove(name), [ties, name])
-
-  const underPointer = (e: { clientX: number; clientY: number; currentTarget: Element }) => {
-    const box = e.currentTarget.getBoundingClientRect()
-    return under((e.clientX - box.left) / zoom, (e.clientY - box.top) / zoom)
-  }
-  const isBand = (id: string) => bandIds.includes(id)
-  const at = (id: string | null | undefined) => (id ? marks.get(id) : undefined)
   return (
     <LensFrame name={name} detail={p.detail ?? String(width)} zoom={zoom} right={p.right}>
       {p.speaks && <NotLoaded parts={parts} />}
@@ -205,59 +199,78 @@ function Lens(p: EmailLensProps & { allowed: boolean }) {
         role="region"
         aria-label={`${name}, ${width} px`}
       >
-        <div
-          className="relative mx-auto my-2.5 bg-white"
-          style={{ width: width * zoom, height: height * zoom }}
-        >
-          <iframe
-            ref={frame}
-            title={`The email, ${name}, ${width} px wide`}
-            sandbox="allow-same-origin"
-            srcDoc={first}
-            tabIndex={-1}
-            scrolling="no"
-            className="pointer-events-none absolute top-0 left-0 border-0"
-            style={{
-              width,
-              height,
-              transform: `scale(${zoom})`,
-              transformOrigin: '0 0',
-              willChange: 'transform',
-            }}
-          />
-          <div
-            className="absolute inset-0"
-            data-lens={name}
-            onPointerMove={(e) => p.onHover?.(underPointer(e).find(isBand) ?? null)}
-            onPointerLeave={() => p.onHover?.(null)}
-            onClick={(e) => p.onPick?.(underPointer(e))}
-            onDoubleClick={(e) => p.onOpen?.(underPointer(e))}
-          />
-          <Ring of={at(p.hovered)} zoom={zoom} look="outline-2 -outline-offset-1 outline-[#21508f]/50" />
-          <Ring of={at(p.selectedBand)} zoom={zoom} look="outline-2 outline-[#21508f]" />
-          {p.selected !== p.selectedBand && (
-            <Ring
-              of={at(p.selected)}
-              zoom={zoom}
-              look="outline-2 -outline-offset-1 outline-dashed outline-[#21508f]"
-            />
-          )}
-          {p.overlay && (
-            <div
-              className="absolute top-0 left-0"
-              style={{ width, transform: `scale(${zoom})`, transformOrigin: '0 0' }}
-            >
-              {p.overlay(marks)}
-            </div>
-          )}
-        </div>
+        <Window {...p} framed={framed} zoom={zoom} />
       </div>
     </LensFrame>
   )
 }
 
+/** The email in its frame, what is marked on it, and what lies over it. */
+function Window(p: EmailLensProps & { framed: ReturnType<typeof useFrame>; zoom: number }) {
+  const { name, width, bandIds, zoom } = p
+  const { frame, first, height, marks, under } = p.framed
+  const underPointer = (e: { clientX: number; clientY: number; currentTarget: Element }) => {
+    const box = e.currentTarget.getBoundingClientRect()
+    return under((e.clientX - box.left) / zoom, (e.clientY - box.top) / zoom)
+  }
+  const isBand = (id: string) => bandIds.includes(id)
+  const scaled = { transform: `scale(${zoom})`, transformOrigin: '0 0' }
+  return (
+    <div className="relative mx-auto my-2.5 bg-white" style={{ width: width * zoom, height: height * zoom }}>
+      <iframe
+        ref={frame}
+        title={`The email, ${name}, ${width} px wide`}
+        sandbox="allow-same-origin"
+        srcDoc={first}
+        tabIndex={-1}
+        scrolling="no"
+        className="pointer-events-none absolute top-0 left-0 border-0"
+        style={{ width, height, ...scaled, willChange: 'transform' }}
+      />
+      <div
+        className="absolute inset-0"
+        data-lens={name}
+        onPointerMove={(e) => p.onHover?.(underPointer(e).find(isBand) ?? null)}
+        onPointerLeave={() => p.onHover?.(null)}
+        onClick={(e) => p.onPick?.(underPointer(e))}
+        onDoubleClick={(e) => p.onOpen?.(underPointer(e))}
+      />
+      <Rings {...p} marks={marks} />
+      {p.overlay && (
+        <div className="absolute top-0 left-0" style={{ width, ...scaled }}>
+          {p.overlay(marks)}
+        </div>
+      )}
+    </div>
+  )
+}
+
+/** Lines around what the pointer is over, the selected band, and what is selected in it. */
+function Rings({
+  marks,
+  zoom,
+  hovered,
+  selected,
+  selectedBand,
+}: Pick<EmailLensProps, 'hovered' | 'selected' | 'selectedBand'> & { marks: Marks; zoom: number }) {
+  const at = (id: string | null | undefined) => (id ? marks.get(id) : undefined)
+  return (
+    <>
+      <Ring of={at(hovered)} zoom={zoom} look="outline-2 -outline-offset-1 outline-[#21508f]/50" />
+      <Ring of={at(selectedBand)} zoom={zoom} look="outline-2 outline-[#21508f]" />
+      {selected !== selectedBand && (
+        <Ring
+          of={at(selected)}
+          zoom={zoom}
+          look="outline-2 -outline-offset-1 outline-dashed outline-[#21508f]"
+        />
+      )}
+    </>
+  )
+}
+
 /** A line around what is marked. */
-function Ring({ of, zoom, look }: { of: Stretch | undefined; zoom: number; look: string }) {
+export function Ring({ of, zoom, look }: { of: Stretch | undefined; zoom: number; look: string }) {
   if (!of) return null
   return (
     <div

@@ -19,7 +19,6 @@ interface Props {
  * saved over it goes the same way as ever, so nothing is written over that was saved meanwhile.
  */
 export function BrokenDocument({ job, kind, why, revision, source, versions }: Props) {
-  const [text, setText] = useState(source)
   const [problem, setProblem] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
   const params = { job: job.id }
@@ -62,51 +61,80 @@ export function BrokenDocument({ job, kind, why, revision, source, versions }: P
         </p>
       )}
       {versions.length > 0 && (
-        <section aria-labelledby="versions" className="mt-6">
-          <h2 id="versions" className="text-lg">
-            Take it back to a version
-          </h2>
-          <ul className="mt-2">
-            {versions.map((v) => (
-              <li key={v.id} className="flex items-center gap-3 border-b border-grout py-1.5">
-                <b className="font-semibold">{v.name}</b>
-                <span className="font-mono text-[11.5px] text-soft">
-                  {new Date(v.at).toLocaleString('en-GB')}
-                </span>
-                <Button
-                  className="ml-auto"
-                  disabled={busy}
-                  onClick={() => void attempt(() => takeBack(v.id))}
-                >
-                  Take it back
-                </Button>
-              </li>
-            ))}
-          </ul>
-        </section>
+        <Versions versions={versions} busy={busy} onBack={(id) => void attempt(() => takeBack(id))} />
       )}
-      <section aria-labelledby="source" className="mt-6">
-        <h2 id="source" className="text-lg">
-          Or mend it
-        </h2>
-        <p className="mt-1 text-soft">This is the document as it is stored. docs/formats.md describes it.</p>
-        <textarea
-          aria-labelledby="source"
-          spellCheck={false}
-          rows={16}
-          className={`${fieldClass} mt-2 w-full font-mono text-[11.5px]`}
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-        />
-        <Button
-          look="main"
-          className="mt-2"
-          disabled={busy}
-          onClick={() => void attempt(() => save(JSON.parse(text)))}
-        >
-          Save it as revision {revision + 1}
-        </Button>
-      </section>
+      <Mending
+        source={source}
+        revision={revision}
+        busy={busy}
+        onSave={(text) => void attempt(() => save(JSON.parse(text)))}
+      />
     </main>
+  )
+}
+
+/** The versions that it can be taken back to. */
+function Versions({
+  versions,
+  busy,
+  onBack,
+}: {
+  versions: Props['versions']
+  busy: boolean
+  onBack: (id: string) => void
+}) {
+  return (
+    <section aria-labelledby="versions" className="mt-6">
+      <h2 id="versions" className="text-lg">
+        Take it back to a version
+      </h2>
+      <ul className="mt-2">
+        {versions.map((v) => (
+          <li key={v.id} className="flex items-center gap-3 border-b border-grout py-1.5">
+            <b className="font-semibold">{v.name}</b>
+            <span className="font-mono text-[11.5px] text-soft">
+              {new Date(v.at).toLocaleString('en-GB')}
+            </span>
+            <Button className="ml-auto" disabled={busy} onClick={() => onBack(v.id)}>
+              Take it back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** The document as it is stored, to be mended by hand. */
+function Mending({
+  source,
+  revision,
+  busy,
+  onSave,
+}: {
+  source: string
+  revision: number
+  busy: boolean
+  onSave: (text: string) => void
+}) {
+  const [text, setText] = useState(source)
+  return (
+    <section aria-labelledby="source" className="mt-6">
+      <h2 id="source" className="text-lg">
+        Or mend it
+      </h2>
+      <p className="mt-1 text-soft">This is the document as it is stored. docs/formats.md describes it.</p>
+      <textarea
+        aria-labelledby="source"
+        spellCheck={false}
+        rows={16}
+        className={`${fieldClass} mt-2 w-full font-mono text-[11.5px]`}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
+      <Button look="main" className="mt-2" disabled={busy} onClick={() => onSave(text)}>
+        Save it as revision {revision + 1}
+      </Button>
+    </section>
   )
 }

@@ -12,6 +12,7 @@ import {
   Superscript,
   Underline,
   Unlink,
+  type LucideIcon,
 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import type { Style } from '@/core/email/cascade'
@@ -228,70 +229,62 @@ function ColorAndSize({
   )
 }
 
+/** What can be switched on and off for the selected words. */
+const switches: readonly {
+  label: string
+  keys?: string
+  icon: LucideIcon
+  on: (s: Format) => boolean
+  toggle: (chain: ReturnType<Chain>) => ReturnType<Chain>
+}[] = [
+  { label: 'Bold', keys: 'Ctrl B', icon: Bold, on: (s) => s.bold, toggle: (c) => c.toggleBold() },
+  { label: 'Italic', keys: 'Ctrl I', icon: Italic, on: (s) => s.italic, toggle: (c) => c.toggleItalic() },
+  {
+    label: 'Underline',
+    keys: 'Ctrl U',
+    icon: Underline,
+    on: (s) => s.underline,
+    toggle: (c) => c.toggleUnderline(),
+  },
+  { label: 'Strike', icon: Strikethrough, on: (s) => s.strike, toggle: (c) => c.toggleStrike() },
+  { label: 'List', icon: List, on: (s) => s.bullet, toggle: (c) => c.toggleBulletList() },
+  {
+    label: 'Numbered list',
+    icon: ListOrdered,
+    on: (s) => s.ordered,
+    toggle: (c) => c.toggleOrderedList(),
+  },
+  { label: 'Quote', icon: Quote, on: (s) => s.quote, toggle: (c) => c.toggleBlockquote() },
+  {
+    label: 'Raised letters',
+    icon: Superscript,
+    on: (s) => s.sup,
+    toggle: (c) => c.unsetMark('subscript').toggleMark('superscript'),
+  },
+  {
+    label: 'Lowered letters',
+    icon: Subscript,
+    on: (s) => s.sub,
+    toggle: (c) => c.unsetMark('superscript').toggleMark('subscript'),
+  },
+]
+
 /** Marks, lists, alignment and the kind of paragraph. */
 function Toolbar({ s, chain }: { s: Format; chain: Chain }) {
   return (
     <div className="flex flex-wrap items-center gap-0.5" role="toolbar" aria-label="Look of the words">
-      <IconButton
-        {...keep}
-        label="Bold"
-        keys="Ctrl B"
-        active={s.bold}
-        onClick={() => chain().toggleBold().run()}
-      >
-        <Bold size={13} />
-      </IconButton>
-      <IconButton
-        {...keep}
-        label="Italic"
-        keys="Ctrl I"
-        active={s.italic}
-        onClick={() => chain().toggleItalic().run()}
-      >
-        <Italic size={13} />
-      </IconButton>
-      <IconButton
-        {...keep}
-        label="Underline"
-        keys="Ctrl U"
-        active={s.underline}
-        onClick={() => chain().toggleUnderline().run()}
-      >
-        <Underline size={13} />
-      </IconButton>
-      <IconButton {...keep} label="Strike" active={s.strike} onClick={() => chain().toggleStrike().run()}>
-        <Strikethrough size={13} />
-      </IconButton>
-      <IconButton {...keep} label="List" active={s.bullet} onClick={() => chain().toggleBulletList().run()}>
-        <List size={13} />
-      </IconButton>
-      <IconButton
-        {...keep}
-        label="Numbered list"
-        active={s.ordered}
-        onClick={() => chain().toggleOrderedList().run()}
-      >
-        <ListOrdered size={13} />
-      </IconButton>
-      <IconButton {...keep} label="Quote" active={s.quote} onClick={() => chain().toggleBlockquote().run()}>
-        <Quote size={13} />
-      </IconButton>
-      <IconButton
-        {...keep}
-        label="Raised letters"
-        active={s.sup}
-        onClick={() => chain().unsetMark('subscript').toggleMark('superscript').run()}
-      >
-        <Superscript size={13} />
-      </IconButton>
-      <IconButton
-        {...keep}
-        label="Lowered letters"
-        active={s.sub}
-        onClick={() => chain().unsetMark('superscript').toggleMark('subscript').run()}
-      >
-        <Subscript size={13} />
-      </IconButton>
+      {switches.map(({ label, keys, icon: Icon, on, toggle }) => (
+        <IconButton
+          key={label}
+          {...keep}
+          label={label}
+          keys={keys}
+          active={on(s)}
+          onClick={() => toggle(chain()).run()}
+        >
+          <Icon size={13} />
+        </IconButton>
+      ))}
       {aligns.map((a) => (
         <IconButton
           key={a.value}

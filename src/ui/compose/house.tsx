@@ -113,6 +113,33 @@ function OtherLooks({
           onChange={(color) => setHouse((h) => ({ ...h, link: { ...h.link, color } }))}
         />
       </Line>
+      <ButtonLooks house={house} button={button} />
+      <TextRow
+        plain
+        label="Sender"
+        value={house.footer.sender}
+        onChange={(sender) => setHouse((h) => ({ ...h, footer: { ...h.footer, sender } }))}
+      />
+      <TextRow
+        plain
+        label="Address"
+        value={house.footer.address}
+        onChange={(address) => setHouse((h) => ({ ...h, footer: { ...h.footer, address } }))}
+      />
+    </div>
+  )
+}
+
+/** The button of the house. */
+function ButtonLooks({
+  house,
+  button,
+}: {
+  house: HouseStyle
+  button: (patch: Partial<HouseStyle['button']>) => void
+}) {
+  return (
+    <>
       <Line label="Button">
         <ColorField
           label="Ground of the button"
@@ -146,19 +173,7 @@ function OtherLooks({
           onChange={(size) => button({ size })}
         />
       </Line>
-      <TextRow
-        plain
-        label="Sender"
-        value={house.footer.sender}
-        onChange={(sender) => setHouse((h) => ({ ...h, footer: { ...h.footer, sender } }))}
-      />
-      <TextRow
-        plain
-        label="Address"
-        value={house.footer.address}
-        onChange={(address) => setHouse((h) => ({ ...h, footer: { ...h.footer, address } }))}
-      />
-    </div>
+    </>
   )
 }
 

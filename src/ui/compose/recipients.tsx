@@ -147,34 +147,49 @@ function Values({
                 ))}
               </select>
             </td>
-            {recipients.map((r, i) => {
-              const value = r.values[name] ?? ''
-              const wrong = !fits(value, typeOf(name))
-              return (
-                <td key={i} className="p-1">
-                  <input
-                    aria-label={`${name} of ${r.name}`}
-                    aria-invalid={wrong || undefined}
-                    className={cx(fieldClass, wrong && 'border-terra')}
-                    value={value}
-                    onChange={(e) =>
-                      put(
-                        i,
-                        {
-                          values: e.target.value
-                            ? { ...r.values, [name]: e.target.value }
-                            : Object.fromEntries(Object.entries(r.values).filter(([k]) => k !== name)),
-                        },
-                        `r${i}-${name}`,
-                      )
-                    }
-                  />
-                </td>
-              )
-            })}
+            {recipients.map((r, i) => (
+              <Value
+                key={i}
+                recipient={r}
+                name={name}
+                type={typeOf(name)}
+                onChange={(values) => put(i, { values }, `r${i}-${name}`)}
+              />
+            ))}
           </tr>
         ))}
       </tbody>
     </table>
+  )
+}
+
+/** What one recipient has in one field. */
+function Value({
+  recipient: { name: who, values },
+  name,
+  type,
+  onChange,
+}: {
+  recipient: SampleRecipient
+  name: string
+  type: FieldType
+  onChange: (values: SampleRecipient['values']) => void
+}) {
+  const value = values[name] ?? ''
+  const wrong = !fits(value, type)
+  const write = (text: string) => {
+    const { [name]: _, ...others } = values
+    onChange(text ? { ...values, [name]: text } : others)
+  }
+  return (
+    <td className="p-1">
+      <input
+        aria-label={`${name} of ${who}`}
+        aria-invalid={wrong || undefined}
+        className={cx(fieldClass, wrong && 'border-terra')}
+        value={value}
+        onChange={(e) => write(e.target.value)}
+      />
+    </td>
   )
 }

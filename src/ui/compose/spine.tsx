@@ -16,7 +16,16 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import {
+  memo,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react'
 import { useStore, type StoreApi } from 'zustand'
 import type { Parts } from '@/core/compile'
 import type { Band } from '@/core/email/schema'
@@ -79,20 +88,8 @@ export function Spine(p: Props) {
     observer.observe(el)
     return () => observer.disconnect()
   }, [])
-  const sensors = useSensors(useSensor(PointerSensor, byPointer), useSensor(KeyboardSensor, byKeys))
   // True proportion as long as it fits; a long email is drawn smaller as a whole.
   const scale = Math.min(STRIP / p.width, Math.max(0.035, room / Math.max(1, height)))
-  // The same list as long as the order is, so that no strip is drawn anew for a key.
-  const joined = p.bands.map((b) => b.id).join('\n')
-  const ids = useMemo(() => joined.split('\n'), [joined])
-  const end = ({ active, over }: DragEndEvent) => {
-    if (over && active.id !== over.id)
-      p.onMove(
-        String(active.id),
-        p.bands.findIndex((b) => b.id === over.id),
-      )
-  }
-  const name = (id: string | number) => p.bands.find((b) => b.id === id)?.name ?? 'band'
   return (
     <aside aria-label="Spine" className="flex min-h-0 flex-col border-r border-grout bg-plaster">
       <div ref={list} className="min-h-0 flex-1 overflow-y-auto py-2">
@@ -104,40 +101,69 @@ export function Spine(p: Props) {
           >
             <SmallEmail key={String(allowed)} parts={p.parts} width={p.width} height={height} scale={scale} />
           </div>
-          <DndContext
-            id="spine"
-            sensors={sensors}
-            collisionDetection={closestCenter}
-            onDragEnd={end}
-            accessibility={{
-              announcements: {
-                onDragStart: ({ active }) => `${name(active.id)} lifted`,
-                onDragOver: ({ active, over }) =>
-                  over ? `${name(active.id)} is over ${name(over.id)}` : undefined,
-                onDragEnd: ({ active }) => `${name(active.id)} put down`,
-                onDragCancel: ({ active }) => `${name(active.id)} back in its place`,
-              },
-            }}
-          >
-            <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-              {p.bands.map((b) => (
-                <SpineBand
-                  key={b.id}
-                  band={b}
-                  height={(places.get(b.id)?.height ?? 20) * scale}
-                  strip={p.width * scale}
-                  weight={p.weights.get(b.id) ?? 0}
-                  toMend={p.toMend.get(b.id) ?? 0}
-                  selected={p.selected === b.id}
-                  onSelect={p.onSelect}
-                  onHover={p.onHover}
-                />
-              ))}
-            </SortableContext>
-          </DndContext>
+          <Sorting bands={p.bands} onMove={p.onMove}>
+            {p.bands.map((b) => (
+              <SpineBand
+                key={b.id}
+                band={b}
+                height={(places.get(b.id)?.height ?? 20) * scale}
+                strip={p.width * scale}
+                weight={p.weights.get(b.id) ?? 0}
+                toMend={p.toMend.get(b.id) ?? 0}
+                selected={p.selected === b.id}
+                onSelect={p.onSelect}
+                onHover={p.onHover}
+              />
+            ))}
+          </Sorting>
         </div>
       </div>
     </aside>
+  )
+}
+
+/** Bands brought into another order, by pointer or by keys. */
+function Sorting({
+  bands,
+  onMove,
+  children,
+}: {
+  bands: readonly Band[]
+  onMove: (id: string, to: number) => void
+  children: ReactNode
+}) {
+  const sensors = useSensors(useSensor(PointerSensor, byPointer), useSensor(KeyboardSensor, byKeys))
+  // The same list as long as the order is, so that no strip is drawn anew for a key.
+  const joined = bands.map((b) => b.id).join('\n')
+  const ids = useMemo(() => joined.split('\n'), [joined])
+  const end = ({ active, over }: DragEndEvent) => {
+    if (over && active.id !== over.id)
+      onMove(
+        String(active.id),
+        bands.findIndex((b) => b.id === over.id),
+      )
+  }
+  const name = (id: string | number) => bands.find((b) => b.id === id)?.name ?? 'band'
+  return (
+    <DndContext
+      id="spine"
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={end}
+      accessibility={{
+        announcements: {
+          onDragStart: ({ active }) => `${name(active.id)} lifted`,
+          onDragOver: ({ active, over }) =>
+            over ? `${name(active.id)} is over ${name(over.id)}` : undefined,
+          onDragEnd: ({ active }) => `${name(active.id)} put down`,
+          onDragCancel: ({ active }) => `${name(active.id)} back in its place`,
+        },
+      }}
+    >
+      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+        {children}
+      </SortableContext>
+    </DndContext>
   )
 }
 

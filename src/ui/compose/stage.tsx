@@ -1,6 +1,7 @@
 'use client'
 import { useMemo, useState } from 'react'
 import { createStore, useStore } from 'zustand'
+import type { Finding } from '@/core/checks'
 import { remembered } from '@/core/email/remember'
 import type { Band } from '@/core/email/schema'
 import { tilesOf } from '@/core/email/walk'
@@ -47,13 +48,7 @@ function BandStage({
   const { email } = work
   const places = useMemo(() => bandsInDesign(email, plan), [email, plan])
   const weights = useMemo(() => weigh(work), [work])
-  const toMend = useMemo(() => {
-    const count = new Map<string, number>()
-    for (const f of work.findings)
-      if (f.severity === 'mend' && !f.muted && f.where.band)
-        count.set(f.where.band, (count.get(f.where.band) ?? 0) + 1)
-    return count
-  }, [work.findings])
+  const toMend = useMemo(() => toMendByBand(work.findings), [work.findings])
   useStageActions(setActions, work.actions)
   const band = work.selection.band?.id ?? null
   return (
@@ -111,3 +106,11 @@ const pictureBytes = remembered((band: Band): number =>
 /** Bytes of each band: its share of the HTML and its pictures. */
 const weigh = ({ email, parts }: EmailWork): Map<string, number> =>
   new Map(email.bands.map((b, i) => [b.id, (parts.bands[i]?.html.length ?? 0) + pictureBytes(b)]))
+
+/** How many findings there are to mend, by band. */
+function toMendByBand(findings: readonly Finding[]): Map<string, number> {
+  const count = new Map<string, number>()
+  for (const { severity, muted, where } of findings)
+    if (severity === 'mend' && !muted && where.band) count.set(where.band, (count.get(where.band) ?? 0) + 1)
+  return count
+}

@@ -44,107 +44,63 @@ interface Props {
   right?: ReactNode
 }
 
+/** Where something new is put: behind the selected tile, or at the end of the cell. */
+function placeFor({ band, cell, tile }: Selection): { cell: string; at: number } | null {
+  const target = cell ?? band?.cells[0]
+  if (!target) return null
+  return {
+    cell: target.id,
+    at: tile ? target.items.findIndex((i) => i.id === tile.id) + 1 : target.items.length,
+  }
+}
+
+/** Adds a tile of a kind, and begins it with what its client has ready. */
+function addTile({ selection, apply, onSelect }: Props, kind: TileKind): void {
+  const place = placeFor(selection)
+  if (!place) return
+  const label = `add ${kindLabel(kind).toLowerCase()}`
+  const tile = newTile(kind)
+  apply(label, { name: 'addTile', what: { ...place, tile } })
+  onSelect(tile.id)
+  void beginning(tile)?.then(
+    (set) => apply(label, { name: 'setTile', what: { id: tile.id, kind, set } as SetTile }, tile.id),
+    (error: Error) => toast.error(error.message),
+  )
+  // The next key is meant for what was added, not for the button that added it.
+  requestAnimationFrame(() =>
+    document
+      .querySelector<HTMLElement>('[aria-label="Wide lens"] [role=region]')
+      ?.focus({ preventScroll: true }),
+  )
+}
+
+/** Adds a row of two cells. */
+function addRow({ selection, email, apply, onSelect }: Props): void {
+  const place = placeFor(selection)
+  if (!place) return
+  const each = measureBand(selection.band!, email.width).get(place.cell)!.content / 2
+  const row: Row = {
+    id: newId(),
+    kind: 'row',
+    gap: 0,
+    narrow: 'stack',
+    cells: [newCell(each), newCell(each)].map((c) => ({ ...c, padding: sides(8) })),
+  }
+  apply('add a row of cells', { name: 'addRow', what: { ...place, row } })
+  onSelect(row.cells[0]!.id)
+}
+
 /** Where the selected thing's properties are edited: its path, then its values in short groups. */
 export function Tray(p: Props) {
-  const {
-    selection: { band, cell, tile },
-    apply,
-  } = p
-  const composed = p.email.way === 'bands'
-  const add = (kind: TileKind) => {
-    if (!band) return
-    const target = cell ?? band.cells[0]!
-    const made = newTile(kind)
-    apply(`add ${kindLabel(kind).toLowerCase()}`, {
-      name: 'addTile',
-      what: {
-        cell: target.id,
-        at: tile ? target.items.findIndex((i) => i.id === tile.id) + 1 : target.items.length,
-        tile: made,
-      },
-    })
-    p.onSelect(made.id)
-    const label = `add ${kindLabel(kind).toLowerCase()}`
-    void beginning(made)?.then(
-      (set) => apply(label, { name: 'setTile', what: { id: made.id, kind, set } as SetTile }, made.id),
-      (error: Error) => toast.error(error.message),
-    )
-    // The next key is meant for what was added, not for the button that added it.
-    requestAnimationFrame(() =>
-      document
-        .querySelector<HTMLElement>('[aria-label="Wide lens"] [role=region]')
-        ?.focus({ preventScroll: true }),
-    )
-  }
-  const addRow = () => {
-    if (!band) return
-    const target = cell ?? band.cells[0]!
-    const each = measureBand(band, p.email.width).get(target.id)!.content / 2
-    const row: Row = {
-      id: newId(),
-      kind: 'row',
-      gap: 0,
-      narrow: 'stack',
-      cells: [newCell(each), newCell(each)].map((c) => ({ ...c, padding: sides(8) })),
-    }
-    apply('add a row of cells', {
-      name: 'addRow',
-      what: {
-        cell: target.id,
-        at: tile ? target.items.findIndex((i) => i.id === tile.id) + 1 : target.items.length,
-        row,
-      },
-    })
-    p.onSelect(row.cells[0]!.id)
-  }
-  const what = tile ? 'tile' : cell ? 'cell' : 'band'
+  const { band, cell, tile } = p.selection
   return (
     <section aria-label="Tray" className="col-span-2 flex min-h-0 flex-col border-t-2 border-ink bg-paper">
       <div className="flex h-[31px] shrink-0 items-center gap-2 border-b border-grout px-3.5 text-xs text-soft">
         <Path selection={p.selection} onSelect={p.onSelect} />
         <span className="ml-auto flex items-center gap-0.5">
           {p.right}
-          {band &&
-            composed &&
-            (['words', 'picture', 'button'] as const).map((k) => (
-              <Button key={k} look="plain" onClick={() => add(k)}>
-                + {kindLabel(k)}
-              </Button>
-            ))}
-          {band && composed && <MoreKinds onAdd={add} onRow={addRow} />}
-          {composed && (
-            <Button look="plain" onClick={p.onAddBand}>
-              + Band
-            </Button>
-          )}
-          {band && what !== 'cell' && (
-            <>
-              <span aria-hidden className="mx-1 h-4 w-px bg-grout" />
-              <IconButton label={`Move the ${what} up`} keys="Alt ↑" onClick={() => p.onMove(-1)}>
-                <ArrowUp size={14} />
-              </IconButton>
-              <IconButton label={`Move the ${what} down`} keys="Alt ↓" onClick={() => p.onMove(1)}>
-                <ArrowDown size={14} />
-              </IconButton>
-              <IconButton
-                label="Duplicate"
-                keys="Ctrl D"
-                onClick={() =>
-                  apply(
-                    'duplicate',
-                    tile
-                      ? { name: 'duplicateTile', what: { id: tile.id } }
-                      : { name: 'duplicateBand', what: { id: band.id } },
-                  )
-                }
-              >
-                <Copy size={13} />
-              </IconButton>
-              <IconButton label="Delete" keys="Delete" onClick={p.onRemove} className="text-terra">
-                <Trash2 size={13} />
-              </IconButton>
-            </>
-          )}
+          {p.email.way === 'bands' && <Adding {...p} />}
+          {band && (tile || !cell) && <Changing {...p} band={band} />}
         </span>
       </div>
       <div className="more-below min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Values">
@@ -159,6 +115,56 @@ export function Tray(p: Props) {
         )}
       </div>
     </section>
+  )
+}
+
+/** What can be added to what is selected. */
+function Adding(p: Props) {
+  return (
+    <>
+      {p.selection.band && (
+        <>
+          {usual.map((k) => (
+            <Button key={k} look="plain" onClick={() => addTile(p, k)}>
+              + {kindLabel(k)}
+            </Button>
+          ))}
+          <MoreKinds onAdd={(k) => addTile(p, k)} onRow={() => addRow(p)} />
+        </>
+      )}
+      <Button look="plain" onClick={p.onAddBand}>
+        + Band
+      </Button>
+    </>
+  )
+}
+
+/** What can be done to the selected tile or band as a whole. */
+function Changing({ selection: { tile }, band, apply, onMove, onRemove }: Props & { band: Band }) {
+  const what = tile ? 'tile' : 'band'
+  const duplicate = () =>
+    apply(
+      'duplicate',
+      tile
+        ? { name: 'duplicateTile', what: { id: tile.id } }
+        : { name: 'duplicateBand', what: { id: band.id } },
+    )
+  return (
+    <>
+      <span aria-hidden className="mx-1 h-4 w-px bg-grout" />
+      <IconButton label={`Move the ${what} up`} keys="Alt ↑" onClick={() => onMove(-1)}>
+        <ArrowUp size={14} />
+      </IconButton>
+      <IconButton label={`Move the ${what} down`} keys="Alt ↓" onClick={() => onMove(1)}>
+        <ArrowDown size={14} />
+      </IconButton>
+      <IconButton label="Duplicate" keys="Ctrl D" onClick={duplicate}>
+        <Copy size={13} />
+      </IconButton>
+      <IconButton label="Delete" keys="Delete" onClick={onRemove} className="text-terra">
+        <Trash2 size={13} />
+      </IconButton>
+    </>
   )
 }
 

@@ -13,19 +13,12 @@ import { Dialog } from '../parts/dialog'
 import { kindNames } from './kinds'
 import type { CutWork } from './work/use-cut-work'
 
-type Open = (work: () => Promise<{ pieces: DeckPiece[] }>) => Promise<void>
-
-/**
- * Copy comes in as pieces, offered to the words cuts in reading order; each can be dragged, or given by its
- * list, to another.
- */
-export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () => void }) {
+/** The pieces of the copy, and which cut each is dealt to. */
+function useDeck(w: CutWork) {
   const [text, setText] = useState('')
   const [pieces, setPieces] = useState<DeckPiece[] | null>(null)
   const [dealt, setDealt] = useState<Deal>({})
-  const [formatted, setFormatted] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }))
   const places = w.order.filter((c) => c.kind === 'words' || c.kind === 'button')
   async function open(work: () => Promise<{ pieces: DeckPiece[] }>) {
     setProblem(null)
@@ -37,17 +30,42 @@ export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () =>
       setProblem(e instanceof ApiProblem ? `${e.title}. ${e.detail}` : String(e))
     }
   }
-  const file = (f: File) => open(() => runTask('POST /api/decks', { form: formOf({ file: f }) }))
-  const give = (piece: number, to: string) =>
-    setDealt((d) => {
-      const next = Object.fromEntries(Object.entries(d).map(([k, v]) => [k, v.filter((i) => i !== piece)]))
-      if (to) next[to] = [...(next[to] ?? []), piece].sort((a, b) => a - b)
-      return next
-    })
-  const placeOf = (i: number) => Object.entries(dealt).find(([, v]) => v.includes(i))?.[0] ?? ''
-  const name = (id: string) => {
-    const c = places.find((x) => x.id === id)!
-    return `${w.order.indexOf(c) + 1} ${kindNames[c.kind]}${saidOf(c) ? `: ${saidOf(c).slice(0, 28)}` : ''}`
+  return {
+    text,
+    setText,
+    pieces,
+    dealt,
+    problem,
+    places,
+    fromText: () => open(() => runTask('POST /api/decks', { body: { text } })),
+    fromFile: (file: File) => open(() => runTask('POST /api/decks', { form: formOf({ file }) })),
+    again: () => setPieces(null),
+    give: (piece: number, to: string) =>
+      setDealt((d) => {
+        const next = Object.fromEntries(Object.entries(d).map(([k, v]) => [k, v.filter((i) => i !== piece)]))
+        if (to) next[to] = [...(next[to] ?? []), piece].sort((a, b) => a - b)
+        return next
+      }),
+    placeOf: (piece: number) => Object.entries(dealt).find(([, v]) => v.includes(piece))?.[0] ?? '',
+    /** What a cut is called in the lists. */
+    nameOf: (c: Cut) =>
+      `${w.order.indexOf(c) + 1} ${kindNames[c.kind]}${saidOf(c) ? `: ${saidOf(c).slice(0, 28)}` : ''}`,
+  }
+}
+type Deck = ReturnType<typeof useDeck>
+
+/**
+ * Copy comes in as pieces, offered to the words cuts in reading order; each can be dragged, or given by its
+ * list, to another.
+ */
+export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () => void }) {
+  const deck = useDeck(w)
+  const { pieces, problem, places } = deck
+  const take = (formatted: boolean) => {
+    w.change('take the copy', (p) => takeDeck(p, pieces!, deck.dealt, formatted))
+    const count = Object.values(deck.dealt).flat().length
+    toast(`${count} pieces taken. Undo brings back what stood there.`)
+    onClose()
   }
   return (
     <Dialog
@@ -68,7 +86,7 @@ export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () =>
           const f = e.dataTransfer.files[0]
           if (f) {
             e.preventDefault()
-            void file(f)
+            void deck.fromFile(f)
           }
         }}
       >
@@ -78,68 +96,56 @@ export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () =>
           </p>
         )}
         {!pieces ? (
-          <CopyForm text={text} setText={setText} open={open} file={file} />
+          <CopyForm deck={deck} />
         ) : places.length === 0 ? (
           <p>There are no words cuts or buttons yet. Find the parts first, or make some cuts words.</p>
         ) : (
-          <DndContext
-            id="deck"
-            sensors={sensors}
-            onDragEnd={({ active, over }) => {
-              if (over) give(Number(active.id), String(over.id))
-            }}
-          >
-            <Dealing
-              pieces={pieces}
-              placeOf={placeOf}
-              places={places}
-              name={name}
-              give={give}
-              dealt={dealt}
-            />
-            <span className="mt-3 flex items-center gap-3">
-              <Button
-                look="main"
-                onClick={() => {
-                  w.change('take the copy', (p) => takeDeck(p, pieces, dealt, formatted))
-                  toast(
-                    `${Object.values(dealt).flat().length} pieces taken. Undo brings back what stood there.`,
-                  )
-                  onClose()
-                }}
-              >
-                Take it over
-              </Button>
-              <Tick checked={formatted} onChange={setFormatted}>
-                With bold, links and lists
-              </Tick>
-              <Button look="plain" onClick={() => setPieces(null)}>
-                Other copy
-              </Button>
-            </span>
-          </DndContext>
+          <Dealing deck={deck} pieces={pieces} onTake={take} />
         )}
       </div>
     </Dialog>
   )
 }
 
-/** The pieces beside the cuts they go to. */
+/** The pieces are dealt to the cuts, then taken over. */
 function Dealing({
+  deck,
   pieces,
-  placeOf,
-  places,
-  name,
-  give,
-  dealt,
+  onTake,
 }: {
+  deck: Deck
   pieces: DeckPiece[]
-  placeOf: (i: number) => string
-  places: Cut[]
-  name: (id: string) => string
-  give: (piece: number, to: string) => void
-  dealt: Deal
+  onTake: (formatted: boolean) => void
 }) {
+  const [formatted, setFormatted] = useState(false)
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }))
+  return (
+    <DndContext
+      id="deck"
+      sensors={sensors}
+      onDragEnd={({ active, over }) => {
+        if (over) deck.give(Number(active.id), String(over.id))
+      }}
+    >
+      <PiecesAndPlaces deck={deck} pieces={pieces} />
+      <span className="mt-3 flex items-center gap-3">
+        <Button look="main" onClick={() => onTake(formatted)}>
+          Take it over
+        </Button>
+        <Tick checked={formatted} onChange={setFormatted}>
+          With bold, links and lists
+        </Tick>
+        <Button look="plain" onClick={deck.again}>
+          Other copy
+        </Button>
+      </span>
+    </DndContext>
+  )
+}
+
+/** The pieces beside the cuts they go to. */
+function PiecesAndPlaces({ deck, pieces }: { deck: Deck; pieces: DeckPiece[] }) {
+  const { places, nameOf, placeOf, give, dealt } = deck
   return (
     <div className="grid max-h-[46vh] grid-cols-2 gap-4 overflow-y-auto">
       <ol className="flex flex-col gap-1" aria-label="Pieces">
@@ -149,7 +155,7 @@ function Dealing({
             at={i}
             piece={p}
             place={placeOf(i)}
-            options={places.map((c) => ({ value: c.id, label: name(c.id) }))}
+            options={places.map((c) => ({ value: c.id, label: nameOf(c) }))}
             onGive={(to) => give(i, to)}
           />
         ))}
@@ -159,7 +165,7 @@ function Dealing({
           <Place
             key={c.id}
             id={c.id}
-            name={name(c.id)}
+            name={nameOf(c)}
             said={(dealt[c.id] ?? []).map((i) => pieces[i]!.text).join('\n\n')}
           />
         ))}
@@ -169,17 +175,8 @@ function Dealing({
 }
 
 /** The copy, pasted or from a file. */
-function CopyForm({
-  text,
-  setText,
-  open,
-  file,
-}: {
-  text: string
-  setText: (v: string) => void
-  open: Open
-  file: (f: File) => Promise<void>
-}) {
+function CopyForm({ deck }: { deck: Deck }) {
+  const { text, setText } = deck
   return (
     <>
       <textarea
@@ -191,11 +188,7 @@ function CopyForm({
         onChange={(e) => setText(e.target.value)}
       />
       <span className="mt-2 flex gap-2">
-        <Button
-          look="main"
-          disabled={!text.trim()}
-          onClick={() => void open(() => runTask('POST /api/decks', { body: { text } }))}
-        >
+        <Button look="main" disabled={!text.trim()} onClick={() => void deck.fromText()}>
           Offer it to the cuts
         </Button>
         <label className="cursor-pointer border border-grout bg-sheet px-2.5 py-1 focus-within:outline-2">
@@ -206,7 +199,7 @@ function CopyForm({
             className="sr-only"
             onChange={(e) => {
               const f = e.target.files?.[0]
-              if (f) void file(f)
+              if (f) void deck.fromFile(f)
             }}
           />
         </label>

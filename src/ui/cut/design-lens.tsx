@@ -23,17 +23,26 @@ const CRISP = 1.4
 /** From this zoom on the pixel grid is shown, and cuts snap to it alone. */
 const GRID = 6
 
+/** How large the design is shown: as it fits, or as was asked. */
+function useZoom(room: number, width: number) {
+  const [asked, setAsked] = useState<number | null>(null)
+  const zoom = asked ?? (room ? Math.min(1, (room - 28) / width) : 0.4)
+  const step = (dir: 1 | -1) =>
+    setAsked(
+      dir > 0
+        ? (zooms.find((z) => z > zoom + 0.01) ?? 8)
+        : ([...zooms].reverse().find((z) => z < zoom - 0.01) ?? 0.25),
+    )
+  return { zoom, step, fit: () => setAsked(null) }
+}
+
 /** The design with its cuts drawn on it: they are moved, resized and drawn here, by mouse and by keyboard. */
-export function DesignLens({ work: w, picking, onPicked, onAdd }: Props) {
-  const { plan, ties, order } = w
-  const { design, before } = w.job
+export function DesignLens(p: Props) {
+  const { plan, ties, job } = p.work
+  const { design, before } = job
   const [former, setFormer] = useState(false)
   const [scroller, room] = useWidth<HTMLDivElement>()
-  const [asked, setAsked] = useState<number | null>(null)
-  const fit = room ? Math.min(1, (room - 28) / design.width) : 0.4
-  const zoom = asked ?? fit
-  const dragging = useDrag(w, zoom, zoom >= GRID, onAdd)
-  const { at, snapped, onMove, end, grab, drawn } = dragging
+  const { zoom, step, fit } = useZoom(room, design.width)
 
   useEffect(() => {
     if (!scroller.current) return
@@ -48,21 +57,12 @@ export function DesignLens({ work: w, picking, onPicked, onAdd }: Props) {
     })
   }, [plan, zoom, room, ties, scroller, design.width])
   useEffect(() => () => ties.remove('Design'), [ties])
-
-  const step = (dir: 1 | -1) =>
-    setAsked(
-      dir > 0
-        ? (zooms.find((z) => z > zoom + 0.01) ?? 8)
-        : ([...zooms].reverse().find((z) => z < zoom - 0.01) ?? 0.25),
-    )
   return (
     <LensFrame
       name="Design"
       detail={`${design.width} x ${design.height}, ${Number(design.scale.toFixed(2))}x`}
       zoom={zoom}
-      right={
-        <Zooming before={before} former={former} setFormer={setFormer} step={step} setAsked={setAsked} />
-      }
+      right={<Zooming before={before} former={former} setFormer={setFormer} step={step} fit={fit} />}
     >
       <div
         ref={scroller}
@@ -72,98 +72,95 @@ export function DesignLens({ work: w, picking, onPicked, onAdd }: Props) {
         role="region"
         aria-label="The design with its cuts"
       >
-        <div
-          data-design
-          className="relative mx-auto my-3 cursor-crosshair touch-none select-none"
-          style={{ width: design.width * zoom, height: design.height * zoom }}
-          onPointerDown={(e) => {
-            w.select(null)
-            grab(e, { kind: 'draw', from: snapped(at(e)) })
-          }}
-          onPointerMove={onMove}
-          onPointerUp={end}
-          onPointerCancel={end}
-        >
-          <img
-            src={`/api/pictures/${design.id}`}
-            alt="The design"
-            draggable={false}
-            className="absolute inset-0 h-full w-full"
-            style={{ imageRendering: zoom > CRISP ? 'pixelated' : 'auto' }}
-          />
-          <FormerDesign former={former} before={before} design={design} zoom={zoom} />
-          <PixelGrid zoom={zoom} />
-          <PlanLayer w={w} zoom={zoom} />
-          {order.map((c, i) => (
-            <CutMark key={c.id} w={w} cut={c} number={i + 1} zoom={zoom} dragging={dragging} />
-          ))}
-          {picking && (
-            <Loupe
-              work={w}
-              zoom={zoom}
-              onDone={(color) => {
-                if (color && w.current)
-                  w.change('pick a colour', (p) => setCut(p, w.current!.id, { ground: color }))
-                onPicked()
-              }}
-            />
-          )}
-          {drawn && (
-            <div
-              className="pointer-events-none absolute z-20 border-2 border-[#21508f] bg-[#21508f]/15"
-              style={boxOf(drawn, zoom)}
-            />
-          )}
-        </div>
+        <Sheet {...p} zoom={zoom} former={former} />
       </div>
     </LensFrame>
   )
 }
 
-function PixelGrid({ zoom }: { zoom: number }) {
+/** The design's picture, and what is drawn over it. */
+function Sheet({
+  work: w,
+  picking,
+  onPicked,
+  onAdd,
+  zoom,
+  former,
+}: Props & { zoom: number; former: boolean }) {
+  const { design, before } = w.job
+  const dragging = useDrag(w, zoom, zoom >= GRID, onAdd)
+  const { at, snapped, onMove, end, grab, drawn } = dragging
+  const picked = (color: string | null) => {
+    if (color && w.current) w.change('pick a colour', (p) => setCut(p, w.current!.id, { ground: color }))
+    onPicked()
+  }
   return (
-    <>
-      {zoom >= GRID && (
+    <div
+      data-design
+      className="relative mx-auto my-3 cursor-crosshair touch-none select-none"
+      style={{ width: design.width * zoom, height: design.height * zoom }}
+      onPointerDown={(e) => {
+        w.select(null)
+        grab(e, { kind: 'draw', from: snapped(at(e)) })
+      }}
+      onPointerMove={onMove}
+      onPointerUp={end}
+      onPointerCancel={end}
+    >
+      <img
+        src={`/api/pictures/${design.id}`}
+        alt="The design"
+        draggable={false}
+        className="absolute inset-0 h-full w-full"
+        style={{ imageRendering: zoom > CRISP ? 'pixelated' : 'auto' }}
+      />
+      {former && before && <FormerDesign before={before} design={design} zoom={zoom} />}
+      {zoom >= GRID && <PixelGrid zoom={zoom} />}
+      <PlanLayer w={w} zoom={zoom} />
+      {w.order.map((c, i) => (
+        <CutMark key={c.id} w={w} cut={c} number={i + 1} zoom={zoom} dragging={dragging} />
+      ))}
+      {picking && <Loupe work={w} zoom={zoom} onDone={picked} />}
+      {drawn && (
         <div
-          aria-hidden
-          className="pointer-events-none absolute inset-0"
-          style={{
-            backgroundImage:
-              'linear-gradient(to right, rgb(128 128 128 / .35) 1px, transparent 1px), linear-gradient(to bottom, rgb(128 128 128 / .35) 1px, transparent 1px)',
-            backgroundSize: `${zoom}px ${zoom}px`,
-          }}
+          className="pointer-events-none absolute z-20 border-2 border-[#21508f] bg-[#21508f]/15"
+          style={boxOf(drawn, zoom)}
         />
       )}
-    </>
+    </div>
   )
 }
 
+const PixelGrid = ({ zoom }: { zoom: number }) => (
+  <div
+    aria-hidden
+    className="pointer-events-none absolute inset-0"
+    style={{
+      backgroundImage:
+        'linear-gradient(to right, rgb(128 128 128 / .35) 1px, transparent 1px), linear-gradient(to bottom, rgb(128 128 128 / .35) 1px, transparent 1px)',
+      backgroundSize: `${zoom}px ${zoom}px`,
+    }}
+  />
+)
+
 /** What differs from the former design shows bright, what is the same black. */
-function FormerDesign({
-  former,
+const FormerDesign = ({
   before,
   design,
   zoom,
 }: {
-  former: boolean
-  before: CutWork['job']['before']
+  before: NonNullable<CutWork['job']['before']>
   design: CutWork['job']['design']
   zoom: number
-}) {
-  return (
-    <>
-      {former && before && (
-        <img
-          src={`/api/pictures/${before.id}`}
-          alt="The former design, laid over the new one so that only what changed shows"
-          draggable={false}
-          className="pointer-events-none absolute top-0 left-0 w-full mix-blend-difference"
-          style={{ height: before.height * (design.width / before.width) * zoom }}
-        />
-      )}
-    </>
-  )
-}
+}) => (
+  <img
+    src={`/api/pictures/${before.id}`}
+    alt="The former design, laid over the new one so that only what changed shows"
+    draggable={false}
+    className="pointer-events-none absolute top-0 left-0 w-full mix-blend-difference"
+    style={{ height: before.height * (design.width / before.width) * zoom }}
+  />
+)
 
 /** The former design laid over, and how large the lens shows. */
 function Zooming({
@@ -171,13 +168,13 @@ function Zooming({
   former,
   setFormer,
   step,
-  setAsked,
+  fit,
 }: {
   before: CutWork['job']['before']
   former: boolean
   setFormer: (v: boolean) => void
   step: (dir: 1 | -1) => void
-  setAsked: (zoom: null) => void
+  fit: () => void
 }) {
   return (
     <span className="flex text-[#17191a]">
@@ -194,7 +191,7 @@ function Zooming({
       <IconButton label="Smaller" className="h-6! text-[#17191a]!" onClick={() => step(-1)}>
         <Minus size={13} />
       </IconButton>
-      <button type="button" className="h-6 min-w-6 px-1 text-[11px]" onClick={() => setAsked(null)}>
+      <button type="button" className="h-6 min-w-6 px-1 text-[11px]" onClick={fit}>
         Fit
       </button>
       <IconButton label="Larger" className="h-6! text-[#17191a]!" onClick={() => step(1)}>

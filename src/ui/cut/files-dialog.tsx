@@ -1,5 +1,5 @@
 'use client'
-import { useState, type ReactNode } from 'react'
+import { useState } from 'react'
 import { toast } from 'sonner'
 import type { Routes } from '@/contract'
 import type { AnswerOf } from '@/contract/route'
@@ -13,29 +13,18 @@ import type { CutWork } from './work/use-cut-work'
 
 type Replaced = AnswerOf<Routes['PUT /api/jobs/:job/design']>
 
+type Role = 'wide' | 'narrow'
 type Making = { done: number; total: number; stop: AbortController }
-type Chosen = { file: File; role: 'wide' | 'narrow'; boards: Board[] }
-type Attempt = (work: () => Promise<void>) => Promise<void>
+type Chosen = { file: File; role: Role; boards: Board[] }
 
-/**
- * The design's file and the plan's: replaced by a new version, paired with a narrow one, its density
- * corrected; handed out as open files.
- */
-export function FilesDialog({
-  work: w,
-  onJob,
-  onClose,
-}: {
-  work: CutWork
-  onJob: (j: BenchJob) => void
-  onClose: () => void
-}) {
+/** What is done with the design's file and the plan's, and how far it is. */
+function useFiles(w: CutWork, onJob: (j: BenchJob) => void) {
   const { job } = w
   const params = { job: job.id }
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
-  const [chosen, setChosen] = useState<{ file: File; role: 'wide' | 'narrow'; boards: Board[] } | null>(null)
-  const [making, setMaking] = useState<{ done: number; total: number; stop: AbortController } | null>(null)
+  const [chosen, setChosen] = useState<Chosen | null>(null)
+  const [making, setMaking] = useState<Making | null>(null)
   const taken = ({ width, design, narrow, before }: Replaced['job']) =>
     onJob({ ...job, width, design, narrow, before })
   async function attempt(work: () => Promise<void>) {
@@ -50,11 +39,11 @@ export function FilesDialog({
       setBusy(false)
     }
   }
-  const send = (file: File, role: 'wide' | 'narrow', board: number) =>
+  const send = (file: File, role: Role, board: number) =>
     attempt(async () => {
       await w.session.flush()
       const form = formOf({ design: file, role, board: String(board) })
-      const a = await runTask('PUT /api/jobs/:job/design', { params: { job: job.id }, form })
+      const a = await runTask('PUT /api/jobs/:job/design', { params, form })
       if (role === 'wide' && a.plan && a.revision) w.session.adopt('replace the design', a.plan, a.revision)
       taken(a.job)
       setChosen(null)
@@ -65,62 +54,64 @@ export function FilesDialog({
         )
       a.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
     })
-  const open = (file: File, role: 'wide' | 'narrow') =>
+  const open = (file: File, role: Role) =>
     attempt(async () => {
       const { boards } = await runTask('POST /api/designs', { form: formOf({ design: file }) })
       if (boards.length > 1) setChosen({ file, role, boards })
       else await send(file, role, 0)
     })
-  const zip = () =>
-    attempt(async () => {
-      await w.session.flush()
-      const stop = new AbortController()
-      setMaking({ done: 0, total: w.pictures.length, stop })
-      try {
-        await runTask(
-          'POST /api/jobs/:job/plan',
-          { params },
-          { onProgress: (p) => setMaking({ ...p, stop }), signal: stop.signal },
-        )
-        location.href = addressOf('GET /api/jobs/:job/plan', { params, query: { as: 'zip' } })
-      } finally {
-        setMaking(null)
-      }
-    })
-  const accept = 'image/png,image/jpeg,image/webp,image/avif,image/svg+xml,application/pdf,.psd'
-  const input = (label: string, role: 'wide' | 'narrow') => (
-    <label className="cursor-pointer border border-grout bg-sheet px-2.5 py-1 focus-within:outline-2">
-      {label}
-      <input
-        type="file"
-        accept={accept}
-        className="sr-only"
-        disabled={busy}
-        onChange={(e) => {
-          const f = e.target.files?.[0]
-          if (f) void open(f, role)
-          e.target.value = ''
-        }}
-      />
-    </label>
-  )
+  const setWidth = (width: number) =>
+    attempt(async () => taken(await call('PATCH /api/jobs/:job', { params, body: { width } })))
+  const unpair = () =>
+    attempt(async () => taken((await call('DELETE /api/jobs/:job/design', { params })).job))
+  const zip = () => attempt(() => allCrops(w, setMaking))
+  return { job, params, busy, problem, chosen, making, send, open, setWidth, unpair, zip }
+}
+type Files = ReturnType<typeof useFiles>
+
+/** Cuts all pictures, then lets the browser fetch them in a ZIP. */
+async function allCrops(
+  { job, session, pictures }: CutWork,
+  tell: (m: Making | null) => void,
+): Promise<void> {
+  const params = { job: job.id }
+  await session.flush()
+  const stop = new AbortController()
+  tell({ done: 0, total: pictures.length, stop })
+  try {
+    await runTask(
+      'POST /api/jobs/:job/plan',
+      { params },
+      { onProgress: (p) => tell({ ...p, stop }), signal: stop.signal },
+    )
+    location.href = addressOf('GET /api/jobs/:job/plan', { params, query: { as: 'zip' } })
+  } finally {
+    tell(null)
+  }
+}
+
+/**
+ * The design's file and the plan's: replaced by a new version, paired with a narrow one, its density
+ * corrected; handed out as open files.
+ */
+export function FilesDialog({
+  work,
+  onJob,
+  onClose,
+}: {
+  work: CutWork
+  onJob: (j: BenchJob) => void
+  onClose: () => void
+}) {
+  const files = useFiles(work, onJob)
   return (
     <Dialog open onClose={onClose} title="Design and plan as files" wide>
       <div className="grid grid-cols-2 gap-5 text-xs">
-        <DesignFiles
-          job={job}
-          input={input}
-          attempt={attempt}
-          taken={taken}
-          params={params}
-          busy={busy}
-          chosen={chosen}
-          send={send}
-        />
-        <PlanFiles params={params} busy={busy} w={w} zip={zip} making={making} />
-        {problem && (
+        <DesignFiles files={files} />
+        <PlanFiles files={files} pictures={work.pictures.length} />
+        {files.problem && (
           <p role="alert" className="col-span-2 border-l-4 border-terra pl-2">
-            {problem}
+            {files.problem}
           </p>
         )}
       </div>
@@ -128,19 +119,33 @@ export function FilesDialog({
   )
 }
 
+function DesignInput({ label, of, files: { busy, open } }: { label: string; of: Role; files: Files }) {
+  return (
+    <label className="cursor-pointer border border-grout bg-sheet px-2.5 py-1 focus-within:outline-2">
+      {label}
+      <input
+        type="file"
+        accept="image/png,image/jpeg,image/webp,image/avif,image/svg+xml,application/pdf,.psd"
+        className="sr-only"
+        disabled={busy}
+        onChange={(e) => {
+          const f = e.target.files?.[0]
+          if (f) void open(f, of)
+          e.target.value = ''
+        }}
+      />
+    </label>
+  )
+}
+
 /** The plan as open files. */
 function PlanFiles({
-  params,
-  busy,
-  w,
-  zip,
-  making,
+  files: { params, busy, zip, making },
+  pictures,
 }: {
-  params: { job: string }
-  busy: boolean
-  w: CutWork
-  zip: () => Promise<void>
-  making: Making | null
+  files: Files
+  /** How many pictures there are. */
+  pictures: number
 }) {
   return (
     <section className="flex flex-col items-start gap-2">
@@ -164,7 +169,7 @@ function PlanFiles({
         >
           Image map as SVG
         </a>
-        <Button disabled={busy || !w.pictures.length} onClick={() => void zip()}>
+        <Button disabled={busy || !pictures} onClick={() => void zip()}>
           All crops as ZIP
         </Button>
       </span>
@@ -181,25 +186,8 @@ function PlanFiles({
 }
 
 /** The design: a new version, its density, its narrow pair. */
-function DesignFiles({
-  job,
-  input,
-  attempt,
-  taken,
-  params,
-  busy,
-  chosen,
-  send,
-}: {
-  job: BenchJob
-  input: (label: string, role: 'wide' | 'narrow') => ReactNode
-  attempt: Attempt
-  taken: (job: Replaced['job']) => void
-  params: { job: string }
-  busy: boolean
-  chosen: Chosen | null
-  send: (file: File, role: 'wide' | 'narrow', board: number) => Promise<void>
-}) {
+function DesignFiles({ files }: { files: Files }) {
+  const { job, setWidth, chosen, send } = files
   return (
     <section className="flex flex-col items-start gap-2">
       <h3 className="text-[13px]">The design</h3>
@@ -207,16 +195,14 @@ function DesignFiles({
         {job.design.name}, {job.design.width} x {job.design.height}. A new version keeps the cuts whose place
         still fits, takes those that moved along, and flags both the moved and the changed.
       </p>
-      {input('Replace it by a new version…', 'wide')}
+      <DesignInput label="Replace it by a new version…" of="wide" files={files} />
       <Row label="Email, px">
         <NumberField
           label="Width of the email, px"
           value={job.width}
           min={320}
           max={900}
-          onChange={(width) =>
-            void attempt(async () => taken(await call('PATCH /api/jobs/:job', { params, body: { width } })))
-          }
+          onChange={(width) => void setWidth(width)}
         />
       </Row>
       <p className="font-mono text-soft">{Number(job.design.scale.toFixed(3))} design pixels for each px</p>
@@ -226,7 +212,7 @@ function DesignFiles({
           ? `${job.narrow.name}, ${job.narrow.width} x ${job.narrow.height}: Compose shows it beside the narrow lens.`
           : 'A narrow design of the same email is compared with the narrow lens.'}
       </p>
-      <NarrowPair input={input} job={job} busy={busy} attempt={attempt} taken={taken} params={params} />
+      <NarrowPair files={files} />
       {chosen && (
         <BoardChoice boards={chosen.boards} onChosen={(i) => void send(chosen.file, chosen.role, i)} />
       )}
@@ -235,31 +221,13 @@ function DesignFiles({
 }
 
 /** A narrow design of the same email, added or taken away. */
-function NarrowPair({
-  input,
-  job,
-  busy,
-  attempt,
-  taken,
-  params,
-}: {
-  input: (label: string, role: 'wide' | 'narrow') => ReactNode
-  job: BenchJob
-  busy: boolean
-  attempt: Attempt
-  taken: (job: Replaced['job']) => void
-  params: { job: string }
-}) {
+function NarrowPair({ files }: { files: Files }) {
+  const { job, busy, unpair } = files
   return (
     <span className="flex gap-2">
-      {input(job.narrow ? 'Another…' : 'Add the narrow design…', 'narrow')}
+      <DesignInput label={job.narrow ? 'Another…' : 'Add the narrow design…'} of="narrow" files={files} />
       {job.narrow && (
-        <Button
-          disabled={busy}
-          onClick={() =>
-            void attempt(async () => taken((await call('DELETE /api/jobs/:job/design', { params })).job))
-          }
-        >
+        <Button disabled={busy} onClick={() => void unpair()}>
           Take it away
         </Button>
       )}

@@ -1,10 +1,40 @@
 'use client'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
 import { toast } from 'sonner'
 import type { CutWork } from './work/use-cut-work'
 
 const SIDE = 11,
   PIXEL = 11
+
+type Place = { x: number; y: number }
+type Side = 1 | 3 | 5
+
+/** The colour of the design at a place: of one pixel, or the mean of some around it. */
+function usePicked({ openCutter }: CutWork, { x, y }: Place, side: Side): string {
+  const [color, setColor] = useState('#000000')
+  useEffect(() => {
+    let late = false
+    openCutter()
+      .ask({ kind: 'pick', x, y, side })
+      .then(
+        (c) => {
+          if (!late) setColor(c)
+        },
+        () => {},
+      )
+    return () => {
+      late = true
+    }
+  }, [openCutter, x, y, side])
+  return color
+}
+
+const arrows: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
 
 /**
  * Picks a colour off the design: a magnifier follows the pointer and shows the exact pixel, or the mean of 3
@@ -20,42 +50,34 @@ export function Loupe({
   onDone: (color: string | null) => void
 }) {
   const { design } = w.job
-  const [at, setAt] = useState({
+  const [at, setAt] = useState<Place>({
     x: Math.round(w.current ? w.current.x + 4 : design.width / 2),
     y: Math.round(w.current ? w.current.y + 4 : 40),
   })
-  const [side, setSide] = useState<1 | 3 | 5>(1)
-  const [color, setColor] = useState('#000000')
+  const [side, setSide] = useState<Side>(1)
+  const color = usePicked(w, at, side)
   const ground = useRef<HTMLButtonElement>(null)
   useEffect(() => {
     ground.current?.focus()
   }, [])
-  useEffect(() => {
-    let late = false
-    w.openCutter()
-      .ask({ kind: 'pick', x: at.x, y: at.y, side })
-      .then(
-        (c) => {
-          if (!late) setColor(c)
-        },
-        () => {},
-      )
-    return () => {
-      late = true
-    }
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [at.x, at.y, side])
   const take = () => {
     void navigator.clipboard?.writeText(color).catch(() => {})
     toast(`${color}${w.current ? ` is now the ground of the cut` : ''}; it is on the clipboard.`)
     onDone(color)
   }
-  const move = (dx: number, dy: number) =>
-    setAt((p) => ({
-      x: Math.max(0, Math.min(design.width - 1, p.x + dx)),
-      y: Math.max(0, Math.min(design.height - 1, p.y + dy)),
-    }))
-  const px = PIXEL * SIDE
+  const goTo = (x: number, y: number) =>
+    setAt({ x: Math.max(0, Math.min(design.width - 1, x)), y: Math.max(0, Math.min(design.height - 1, y)) })
+  const onKey = (e: KeyboardEvent) => {
+    const step = e.shiftKey ? 10 : 1
+    const by = arrows[e.key]
+    if (by) goTo(at.x + by[0] * step, at.y + by[1] * step)
+    else if (e.key === 'Enter') take()
+    else if (e.key === 'Escape') onDone(null)
+    else if (['1', '3', '5'].includes(e.key)) setSide(Number(e.key) as Side)
+    else return
+    e.preventDefault()
+    e.stopPropagation()
+  }
   return (
     <button
       ref={ground}
@@ -64,41 +86,15 @@ export function Loupe({
       className="absolute inset-0 z-30 cursor-crosshair outline-none"
       onPointerMove={(e) => {
         const b = e.currentTarget.getBoundingClientRect()
-        setAt({
-          x: Math.max(0, Math.min(design.width - 1, Math.floor((e.clientX - b.left) / zoom))),
-          y: Math.max(0, Math.min(design.height - 1, Math.floor((e.clientY - b.top) / zoom))),
-        })
+        goTo(Math.floor((e.clientX - b.left) / zoom), Math.floor((e.clientY - b.top) / zoom))
       }}
       onPointerDown={(e) => {
         e.stopPropagation()
         take()
       }}
-      onKeyDown={(e) => {
-        const step = e.shiftKey ? 10 : 1
-        const by = {
-          ArrowLeft: [-step, 0],
-          ArrowRight: [step, 0],
-          ArrowUp: [0, -step],
-          ArrowDown: [0, step],
-        }[e.key]
-        if (by) {
-          e.preventDefault()
-          e.stopPropagation()
-          move(by[0]!, by[1]!)
-        } else if (e.key === 'Enter') {
-          e.preventDefault()
-          take()
-        } else if (e.key === 'Escape') {
-          e.stopPropagation()
-          onDone(null)
-        } else if (['1', '3', '5'].includes(e.key)) {
-          e.preventDefault()
-          e.stopPropagation()
-          setSide(Number(e.key) as 1 | 3 | 5)
-        }
-      }}
+      onKeyDown={onKey}
     >
-      <Glass at={at} zoom={zoom} design={design} px={px} side={side} color={color} />
+      <Glass at={at} zoom={zoom} design={design} px={PIXEL * SIDE} side={side} color={color} />
       <span className="sr-only" aria-live="polite">
         {color}
       </span>

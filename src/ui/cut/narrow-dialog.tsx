@@ -1,68 +1,27 @@
 'use client'
-import { useRef, useState, type CSSProperties, type PointerEvent, type RefObject } from 'react'
+import { useRef, useState, type PointerEvent } from 'react'
 import type { Cut } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
 import { PHONE, smallWords } from '@/core/cut/small-words'
-import { Button, Choice, cx, NumberField, Row } from '../parts/controls'
+import { Button, Choice, NumberField, Row } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import type { CutWork } from './work/use-cut-work'
 
 type Source = 'wide' | 'narrow'
+
+/** The widest and the highest that a cut is drawn to choose from, px of the screen. */
+const ROOM = { width: 444, height: 320 }
 
 /**
  * The picture that phones show instead: a part of the cut, or of the narrow design, drawn or typed; with the
  * size its words come to there.
  */
 export function NarrowDialog({ work: w, cut, onClose }: { work: CutWork; cut: Cut; onClose: () => void }) {
-  const { design, narrow } = w.job
-  const [of, setOf] = useState<Source>(cut.narrow?.of ?? (narrow ? 'narrow' : 'wide'))
-  // Where one may draw: the cut, or the whole narrow design.
-  const field: Rect =
-    of === 'wide'
-      ? { x: cut.x, y: cut.y, w: cut.w, h: cut.h }
-      : { x: 0, y: 0, w: narrow!.width, h: narrow!.height }
-  const [rect, setRect] = useState<Rect>(cut.narrow ?? startOf(field))
-  const area = useRef<HTMLDivElement>(null)
-  const from = useRef<{ x: number; y: number } | null>(null)
-  const url = `/api/pictures/${of === 'wide' ? design.id : narrow!.id}`
-  const whole = of === 'wide' ? design : narrow!
-  const zoom = Math.min(444 / field.w, of === 'wide' ? 320 / field.h : Infinity)
-  const within = (r: Rect): Rect => {
-    const x = Math.max(field.x, Math.min(field.x + field.w - 1, Math.round(r.x))),
-      y = Math.max(field.y, Math.min(field.y + field.h - 1, Math.round(r.y)))
-    return {
-      x,
-      y,
-      w: Math.max(1, Math.min(field.x + field.w - x, Math.round(r.w))),
-      h: Math.max(1, Math.min(field.y + field.h - y, Math.round(r.h))),
-    }
+  const part = usePart(w, cut)
+  const use = (narrow: Cut['narrow']) => {
+    w.setNarrow(cut.id, narrow)
+    onClose()
   }
-  const at = (e: PointerEvent) => {
-    const b = area.current!.getBoundingClientRect()
-    return { x: field.x + (e.clientX - b.left) / zoom, y: field.y + (e.clientY - b.top) / zoom }
-  }
-  const drag = (e: PointerEvent) => {
-    if (!from.current) return
-    const p = at(e),
-      o = from.current
-    setRect(
-      within({
-        x: Math.min(o.x, p.x),
-        y: Math.min(o.y, p.y),
-        w: Math.abs(p.x - o.x),
-        h: Math.abs(p.y - o.y),
-      }),
-    )
-  }
-  const small = smallWords({ ...cut, narrow: { of, ...rect } }, w.texts, design.scale, w.job.width)
-  const phone = (PHONE / rect.w) * 0.5
-  const clipped = (r: Rect, k: number) => ({
-    width: r.w * k,
-    height: r.h * k,
-    backgroundImage: `url(${url})`,
-    backgroundSize: `${whole.width * k}px ${whole.height * k}px`,
-    backgroundPosition: `${-r.x * k}px ${-r.y * k}px`,
-  })
   return (
     <Dialog
       open
@@ -73,107 +32,97 @@ export function NarrowDialog({ work: w, cut, onClose }: { work: CutWork; cut: Cu
     >
       <div className="grid grid-cols-[1fr_200px] gap-4 text-xs">
         <div className="flex min-w-0 flex-col gap-2">
-          {narrow && (
+          {w.job.narrow && (
             <Choice
               label="Taken from"
-              value={of}
+              value={part.of}
               options={[
                 { value: 'wide', label: 'This cut' },
                 { value: 'narrow', label: 'The narrow design' },
               ]}
-              onChange={(v) => {
-                setOf(v as Source)
-                setRect(startOf(v === 'wide' ? cut : { x: 0, y: 0, w: narrow.width, h: narrow.height }))
-              }}
+              onChange={part.takeFrom}
             />
           )}
-          <Area
-            area={area}
-            clipped={clipped}
-            field={field}
-            zoom={zoom}
-            from={from}
-            at={at}
-            drag={drag}
-            rect={rect}
-          />
+          <Area part={part} />
         </div>
-        <PartFigures
-          rect={rect}
-          field={field}
-          setRect={setRect}
-          within={within}
-          clipped={clipped}
-          phone={phone}
-          of={of}
-          small={small}
-        />
+        <PartFigures part={part} />
       </div>
       <div className="mt-4 flex gap-2">
-        <Button
-          look="main"
-          onClick={() => {
-            w.setNarrow(cut.id, { of, ...rect })
-            onClose()
-          }}
-        >
+        <Button look="main" onClick={() => use({ of: part.of, ...part.rect })}>
           Use it on narrow
         </Button>
-        {cut.narrow && (
-          <Button
-            onClick={() => {
-              w.setNarrow(cut.id, undefined)
-              onClose()
-            }}
-          >
-            The same picture everywhere
-          </Button>
-        )}
+        {cut.narrow && <Button onClick={() => use(undefined)}>The same picture everywhere</Button>}
         <Button onClick={onClose}>Cancel</Button>
       </div>
     </Dialog>
   )
 }
 
+/** The part of a picture that is chosen, in px of the picture that it is taken from. */
+function usePart(w: CutWork, cut: Cut) {
+  const { design, narrow, width } = w.job
+  const [of, setOf] = useState<Source>(cut.narrow?.of ?? (narrow ? 'narrow' : 'wide'))
+  // Where one may draw: the cut, or the whole narrow design.
+  const fieldOf = (source: Source): Rect =>
+    source === 'wide'
+      ? { x: cut.x, y: cut.y, w: cut.w, h: cut.h }
+      : { x: 0, y: 0, w: narrow!.width, h: narrow!.height }
+  const field = fieldOf(of)
+  const [rect, setRect] = useState<Rect>(cut.narrow ?? startOf(field))
+  const whole = of === 'wide' ? design : narrow!
+  return {
+    of,
+    field,
+    rect,
+    takeFrom(source: Source) {
+      setOf(source)
+      setRect(startOf(fieldOf(source)))
+    },
+    setRect: (r: Rect) => setRect(within(r, field)),
+    /** A part drawn on an element of its own, at a scale. */
+    clipped: (r: Rect, scale: number) => ({
+      width: r.w * scale,
+      height: r.h * scale,
+      backgroundImage: `url(/api/pictures/${whole.id})`,
+      backgroundSize: `${whole.width * scale}px ${whole.height * scale}px`,
+      backgroundPosition: `${-r.x * scale}px ${-r.y * scale}px`,
+    }),
+    /** Words that are too small on a phone. */
+    small: smallWords({ ...cut, narrow: { of, ...rect } }, w.texts, design.scale, width),
+  }
+}
+type Part = ReturnType<typeof usePart>
+
+/** A part of whole px that lies in the field. */
+function within(r: Rect, field: Rect): Rect {
+  const x = Math.max(field.x, Math.min(field.x + field.w - 1, Math.round(r.x)))
+  const y = Math.max(field.y, Math.min(field.y + field.h - 1, Math.round(r.y)))
+  return {
+    x,
+    y,
+    w: Math.max(1, Math.min(field.x + field.w - x, Math.round(r.w))),
+    h: Math.max(1, Math.min(field.y + field.h - y, Math.round(r.h))),
+  }
+}
+
 /** The part in numbers, and as a phone shows it. */
-function PartFigures({
-  rect,
-  field,
-  setRect,
-  within,
-  clipped,
-  phone,
-  of,
-  small,
-}: {
-  rect: Rect
-  field: Rect
-  setRect: (r: Rect) => void
-  within: (r: Rect) => Rect
-  clipped: (r: Rect, k: number) => CSSProperties
-  phone: number
-  of: Source
-  small: ReturnType<typeof smallWords>
-}) {
+function PartFigures({ part: { of, field, rect, setRect, clipped, small } }: { part: Part }) {
+  const sides = [
+    ['Left', 'x', field.x],
+    ['Top', 'y', field.y],
+    ['Width', 'w', 0],
+    ['Height', 'h', 0],
+  ] as const
   return (
     <div className="flex min-w-0 flex-col gap-2">
-      {(
-        [
-          ['Left', 'x'],
-          ['Top', 'y'],
-          ['Width', 'w'],
-          ['Height', 'h'],
-        ] as const
-      ).map(([label, k]) => (
+      {sides.map(([label, k, from]) => (
         <Row key={k} label={label}>
           <NumberField
             label={`${label} of the part, px`}
-            value={rect[k] - (k === 'x' ? field.x : k === 'y' ? field.y : 0)}
+            value={rect[k] - from}
             min={k === 'w' || k === 'h' ? 1 : 0}
             max={20000}
-            onChange={(v) =>
-              setRect(within({ ...rect, [k]: v + (k === 'x' ? field.x : k === 'y' ? field.y : 0) }))
-            }
+            onChange={(v) => setRect({ ...rect, [k]: v + from })}
           />
         </Row>
       ))}
@@ -182,12 +131,12 @@ function PartFigures({
         role="img"
         aria-label="The part as a phone shows it"
         className="max-h-60 max-w-full border border-grout"
-        style={clipped(rect, phone)}
+        style={clipped(rect, (PHONE / rect.w) * 0.5)}
       />
       {of === 'wide' &&
         (small.length ? (
           small.map((s) => (
-            <p key={s.text} className={cx('border-l-4 border-terra pl-2')}>
+            <p key={s.text} className="border-l-4 border-terra pl-2">
               &quot;{s.text}&quot; is <span className="font-mono">{s.size}</span> px there, under 14.
             </p>
           ))
@@ -199,25 +148,19 @@ function PartFigures({
 }
 
 /** Where the part is drawn. */
-function Area({
-  area,
-  clipped,
-  field,
-  zoom,
-  from,
-  at,
-  drag,
-  rect,
-}: {
-  area: RefObject<HTMLDivElement | null>
-  clipped: (r: Rect, k: number) => CSSProperties
-  field: Rect
-  zoom: number
-  from: RefObject<{ x: number; y: number } | null>
-  at: (e: PointerEvent) => { x: number; y: number }
-  drag: (e: PointerEvent) => void
-  rect: Rect
-}) {
+function Area({ part: { of, field, rect, setRect, clipped } }: { part: Part }) {
+  const from = useRef<{ x: number; y: number } | null>(null)
+  const zoom = Math.min(ROOM.width / field.w, of === 'wide' ? ROOM.height / field.h : Infinity)
+  const at = (e: PointerEvent) => {
+    const b = e.currentTarget.getBoundingClientRect()
+    return { x: field.x + (e.clientX - b.left) / zoom, y: field.y + (e.clientY - b.top) / zoom }
+  }
+  const drag = (e: PointerEvent) => {
+    if (!from.current) return
+    const p = at(e)
+    const o = from.current
+    setRect({ x: Math.min(o.x, p.x), y: Math.min(o.y, p.y), w: Math.abs(p.x - o.x), h: Math.abs(p.y - o.y) })
+  }
   return (
     <div
       className="max-h-[380px] overflow-y-auto border border-grout"
@@ -226,7 +169,6 @@ function Area({
       aria-label="Where it is taken from"
     >
       <div
-        ref={area}
         className="relative cursor-crosshair touch-none"
         style={clipped(field, zoom)}
         onPointerDown={(e) => {

@@ -9,87 +9,33 @@ import type { CutWork } from './work/use-cut-work'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Tooltip)
 
+/** The picture cuts whose files are known. */
+const weighedOf = (w: CutWork) =>
+  w.pictures.flatMap((cut) => {
+    const figure = w.figureOf(cut)
+    return figure ? [{ cut, figure }] : []
+  })
+type Weighed = ReturnType<typeof weighedOf>
+
 /**
  * What the pictures weigh: each against its budget, all together, how long they take to load; and each beside
  * the design it was cut from.
  */
 export function PicturesDialog({ work: w, onClose }: { work: CutWork; onClose: () => void }) {
-  const weighed = w.pictures.flatMap((c) => {
-    const f = w.figureOf(c)
-    return f ? [{ cut: c, figure: f }] : []
-  })
+  const weighed = weighedOf(w)
   const [shown, setShown] = useState<string>(
     w.current?.kind === 'picture' ? w.current.id : (weighed[0]?.cut.id ?? ''),
   )
-  const plain = weighed.reduce((s, x) => s + x.figure.plain, 0)
   const chosen = weighed.find((x) => x.cut.id === shown)
   const times = loadTimes(w.total)
-  const set = (budget: typeof w.budget) => w.change('set the budget', (p) => ({ ...p, budget }), 'budget')
   return (
     <Dialog open onClose={onClose} title="What the pictures weigh" wide>
       <div className="grid grid-cols-[280px_1fr] gap-4 text-xs">
         <div className="flex flex-col gap-2">
-          <dl className="grid grid-cols-[92px_1fr] gap-y-1 font-mono">
-            <dt className="font-sans text-soft">All pictures</dt>
-            <dd className={cx(w.total > w.budget.all && 'text-terra')} data-total={w.total}>
-              {kb(w.total)}, {weighed.length} of {w.pictures.length} weighed
-            </dd>
-            <dt className="font-sans text-soft">Saved</dt>
-            <dd>{kb(Math.max(0, plain - w.total))} over plain PNG</dd>
-            {times.map((t) => (
-              <Fragment key={t.name}>
-                <dt className="font-sans text-soft">{t.name}</dt>
-                <dd>
-                  {t.seconds.toFixed(1)} s at {t.mbit} Mbit/s
-                </dd>
-              </Fragment>
-            ))}
-          </dl>
-          <div className="grid grid-cols-2 gap-2">
-            <Row label="All, KB">
-              <NumberField
-                label="Budget for all pictures, KB"
-                value={Math.round(w.budget.all / 1024)}
-                min={10}
-                max={20000}
-                onChange={(v) => set({ ...w.budget, all: v * 1024 })}
-              />
-            </Row>
-            <Row label="Each, KB">
-              <NumberField
-                label="Budget for each picture, KB"
-                value={Math.round(w.budget.each / 1024)}
-                min={5}
-                max={10000}
-                onChange={(v) => set({ ...w.budget, each: v * 1024 })}
-              />
-            </Row>
-          </div>
+          <Sums work={w} weighed={weighed} times={times} />
+          <Budgets work={w} />
           <LoadChart times={times} />
-          <ul className="max-h-44 overflow-y-auto" aria-label="Pictures by weight">
-            {[...weighed]
-              .sort((a, b) => b.figure.picture.bytes - a.figure.picture.bytes)
-              .map(({ cut, figure }) => (
-                <li key={cut.id}>
-                  <button
-                    type="button"
-                    aria-pressed={cut.id === shown}
-                    className={cx(
-                      'grid min-h-6 w-full grid-cols-[1fr_auto] items-center gap-2 px-1.5 text-left',
-                      cut.id === shown && 'bg-wash',
-                    )}
-                    onClick={() => setShown(cut.id)}
-                  >
-                    <span className="truncate">
-                      {w.order.findIndex((c) => c.id === cut.id) + 1} {cut.alt || 'Picture'}
-                    </span>
-                    <span className={cx('font-mono', figure.picture.bytes > w.budget.each && 'text-terra')}>
-                      {kb(figure.picture.bytes)} {figure.picture.type.slice(6)}
-                    </span>
-                  </button>
-                </li>
-              ))}
-          </ul>
+          <ByWeight work={w} weighed={weighed} shown={shown} onShow={setShown} />
         </div>
         {chosen ? (
           <Compare key={chosen.cut.id} work={w} cut={chosen.cut} picture={chosen.figure.picture} />
@@ -98,6 +44,98 @@ export function PicturesDialog({ work: w, onClose }: { work: CutWork; onClose: (
         )}
       </div>
     </Dialog>
+  )
+}
+
+type Times = ReturnType<typeof loadTimes>
+
+/** What all of them weigh, what that saves, and how long it takes to load. */
+function Sums({ work: w, weighed, times }: { work: CutWork; weighed: Weighed; times: Times }) {
+  const plain = weighed.reduce((s, x) => s + x.figure.plain, 0)
+  return (
+    <dl className="grid grid-cols-[92px_1fr] gap-y-1 font-mono">
+      <dt className="font-sans text-soft">All pictures</dt>
+      <dd className={cx(w.total > w.budget.all && 'text-terra')} data-total={w.total}>
+        {kb(w.total)}, {weighed.length} of {w.pictures.length} weighed
+      </dd>
+      <dt className="font-sans text-soft">Saved</dt>
+      <dd>{kb(Math.max(0, plain - w.total))} over plain PNG</dd>
+      {times.map((t) => (
+        <Fragment key={t.name}>
+          <dt className="font-sans text-soft">{t.name}</dt>
+          <dd>
+            {t.seconds.toFixed(1)} s at {t.mbit} Mbit/s
+          </dd>
+        </Fragment>
+      ))}
+    </dl>
+  )
+}
+
+/** What all pictures, and each of them, may weigh. */
+function Budgets({ work: { budget, change } }: { work: CutWork }) {
+  const set = (part: Partial<CutWork['budget']>) =>
+    change('set the budget', (p) => ({ ...p, budget: { ...budget, ...part } }), 'budget')
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      <Row label="All, KB">
+        <NumberField
+          label="Budget for all pictures, KB"
+          value={Math.round(budget.all / 1024)}
+          min={10}
+          max={20000}
+          onChange={(v) => set({ all: v * 1024 })}
+        />
+      </Row>
+      <Row label="Each, KB">
+        <NumberField
+          label="Budget for each picture, KB"
+          value={Math.round(budget.each / 1024)}
+          min={5}
+          max={10000}
+          onChange={(v) => set({ each: v * 1024 })}
+        />
+      </Row>
+    </div>
+  )
+}
+
+/** The pictures, heaviest first. */
+function ByWeight({
+  work: w,
+  weighed,
+  shown,
+  onShow,
+}: {
+  work: CutWork
+  weighed: Weighed
+  shown: string
+  onShow: (cut: string) => void
+}) {
+  const heaviestFirst = [...weighed].sort((a, b) => b.figure.picture.bytes - a.figure.picture.bytes)
+  return (
+    <ul className="max-h-44 overflow-y-auto" aria-label="Pictures by weight">
+      {heaviestFirst.map(({ cut, figure: { picture } }) => (
+        <li key={cut.id}>
+          <button
+            type="button"
+            aria-pressed={cut.id === shown}
+            className={cx(
+              'grid min-h-6 w-full grid-cols-[1fr_auto] items-center gap-2 px-1.5 text-left',
+              cut.id === shown && 'bg-wash',
+            )}
+            onClick={() => onShow(cut.id)}
+          >
+            <span className="truncate">
+              {w.order.findIndex((c) => c.id === cut.id) + 1} {cut.alt || 'Picture'}
+            </span>
+            <span className={cx('font-mono', picture.bytes > w.budget.each && 'text-terra')}>
+              {kb(picture.bytes)} {picture.type.slice(6)}
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
   )
 }
 

@@ -14,6 +14,22 @@ const cutOf = (plan: CutPlan, id: string): Cut | undefined => plan.cuts.find((c)
 /** Within so many px of the screen what is dragged snaps to an edge; where the pixel grid shows, to it alone. */
 const REACH = 7
 
+/** The uprights to snap to. @param but a cut whose own sides are no aim */
+const across = ({ job, edges, plan }: CutWork, but?: string): number[] => [
+  0,
+  job.design.width,
+  ...edges.x,
+  ...plan.cuts.filter((c) => c.id !== but).flatMap((c) => [c.x, c.x + c.w]),
+]
+
+/** The levels to snap to. @param cuts those whose sides are aims */
+const down = ({ job, edges }: CutWork, cuts: readonly Cut[]): number[] => [
+  0,
+  job.design.height,
+  ...edges.y,
+  ...cuts.flatMap((c) => [c.y, c.y + c.h]),
+]
+
 /**
  * Drawing, moving and resizing of cuts by the pointer. Whatever is dragged snaps to the edges of other cuts, of
  * bands and of what stands near; each drag is one step of undo.
@@ -21,7 +37,7 @@ const REACH = 7
  * @param onAdd called with a rectangle that was drawn, design px
  */
 export function useDrag(w: CutWork, zoom: number, grid: boolean, onAdd: (drawn: Rect) => void) {
-  const { plan, edges } = w
+  const { plan } = w
   const { design } = w.job
   const drag = useRef<Drag | null>(null)
   const [drawn, setDrawn] = useState<Rect | null>(null)
@@ -30,21 +46,9 @@ export function useDrag(w: CutWork, zoom: number, grid: boolean, onAdd: (drawn: 
     const box = (e.currentTarget as HTMLElement).closest('[data-design]')!.getBoundingClientRect()
     return { x: (e.clientX - box.left) / zoom, y: (e.clientY - box.top) / zoom }
   }
-  const across = (id?: string) => [
-    0,
-    design.width,
-    ...edges.x,
-    ...plan.cuts.filter((c) => c.id !== id).flatMap((c) => [c.x, c.x + c.w]),
-  ]
-  const down = (cuts: readonly Cut[]) => [
-    0,
-    design.height,
-    ...edges.y,
-    ...cuts.flatMap((c) => [c.y, c.y + c.h]),
-  ]
   const snapped = (p: { x: number; y: number }) => ({
-    x: snap(p.x, across(), reach),
-    y: snap(p.y, down(plan.cuts), reach),
+    x: snap(p.x, across(w), reach),
+    y: snap(p.y, down(w, plan.cuts), reach),
   })
 
   const draw = (d: Extract<Drag, { kind: 'draw' }>, e: PointerEvent) => {
@@ -61,7 +65,7 @@ export function useDrag(w: CutWork, zoom: number, grid: boolean, onAdd: (drawn: 
     const upright = d.side === 'left' || d.side === 'right'
     // Cuts that begin level with this one move along: their edges are no aim.
     const others = d.plan.cuts.filter((c) => c.id !== d.id && c.y !== own?.y)
-    const to = upright ? snap(at(e).x, across(d.id), reach) : snap(at(e).y, down(others), reach)
+    const to = upright ? snap(at(e).x, across(w, d.id), reach) : snap(at(e).y, down(w, others), reach)
     const edit = d.alone ? moveSide : moveEdge
     w.change('move an edge', () => edit(d.plan, d.id, d.side, to, design), `drag-${d.id}-${d.side}`)
   }
@@ -69,8 +73,11 @@ export function useDrag(w: CutWork, zoom: number, grid: boolean, onAdd: (drawn: 
     const cut = cutOf(d.plan, d.id)
     if (!cut) return
     const here = at(e)
-    const xs = across(d.id),
-      ys = down(plan.cuts.filter((c) => c.id !== d.id))
+    const xs = across(w, d.id),
+      ys = down(
+        w,
+        plan.cuts.filter((c) => c.id !== d.id),
+      )
     const x = snap(cut.x + here.x - d.from.x, [...xs, ...xs.map((v) => v - cut.w)], reach),
       y = snap(cut.y + here.y - d.from.y, [...ys, ...ys.map((v) => v - cut.h)], reach)
     w.change('move a cut', () => moveCut(d.plan, d.id, x - cut.x, y - cut.y, design), `drag-${d.id}`)

@@ -240,33 +240,7 @@ export function ColorField({
   const [typed, setTyped] = useState<string | null>(null)
   return (
     <div className="flex min-w-0">
-      <Popover.Root>
-        <Popover.Trigger
-          aria-label={`${label}: choose a colour`}
-          className="h-[26px] w-7 shrink-0 border border-grout"
-          style={{ background: value }}
-        />
-        <Popover.Portal>
-          <Popover.Content side="top" sideOffset={6} className="z-50 border border-grout bg-paper p-2.5">
-            <HexColorPicker color={value} onChange={onChange} />
-            {swatches.length > 0 && (
-              <div className="mt-2 flex w-[200px] flex-wrap gap-1" role="group" aria-label="House colours">
-                {swatches.map((s) => (
-                  <button
-                    key={s.name + s.value}
-                    type="button"
-                    aria-label={`${s.name}, ${s.value}`}
-                    title={`${s.name} ${s.value}`}
-                    className="h-6 w-6 border border-grout"
-                    style={{ background: s.value }}
-                    onClick={() => onChange(s.value)}
-                  />
-                ))}
-              </div>
-            )}
-          </Popover.Content>
-        </Popover.Portal>
-      </Popover.Root>
+      <ColorPicker label={label} value={value} swatches={swatches} onChange={onChange} />
       <input
         type="text"
         aria-label={label}
@@ -301,6 +275,49 @@ export function ColorField({
         </span>
       ) : null}
     </div>
+  )
+}
+
+/** A swatch that opens a picker with the house's colours. */
+function ColorPicker({
+  label,
+  value,
+  swatches,
+  onChange,
+}: {
+  label: string
+  value: string
+  swatches: { name: string; value: string }[]
+  onChange: (v: string) => void
+}) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger
+        aria-label={`${label}: choose a colour`}
+        className="h-[26px] w-7 shrink-0 border border-grout"
+        style={{ background: value }}
+      />
+      <Popover.Portal>
+        <Popover.Content side="top" sideOffset={6} className="z-50 border border-grout bg-paper p-2.5">
+          <HexColorPicker color={value} onChange={onChange} />
+          {swatches.length > 0 && (
+            <div className="mt-2 flex w-[200px] flex-wrap gap-1" role="group" aria-label="House colours">
+              {swatches.map((s) => (
+                <button
+                  key={s.name + s.value}
+                  type="button"
+                  aria-label={`${s.name}, ${s.value}`}
+                  title={`${s.name} ${s.value}`}
+                  className="h-6 w-6 border border-grout"
+                  style={{ background: s.value }}
+                  onClick={() => onChange(s.value)}
+                />
+              ))}
+            </div>
+          )}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   )
 }
 

@@ -56,22 +56,10 @@ const refOf = ({ id, type, width, height, bytes }: PictureRef): PictureRef => ({
   bytes,
 })
 
-/**
- * A client's pictures: searched, with their sizes and where they are used; taken in from a file, the
- * clipboard or an address. What is kept already is not sent again.
- */
-export function ShelfDialog({
-  client,
-  onChosen,
-  onClose,
-}: {
-  client: Client
-  onChosen: (p: PictureRef) => void
-  onClose: () => void
-}) {
+/** A client's pictures as they are searched for, and changes of them. */
+function useKept(client: Client) {
   const [search, setSearch] = useState('')
   const [pictures, setPictures] = useState<Kept[] | null>(null)
-  const [address, setAddress] = useState('')
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
   const params = { client: client.id }
@@ -100,6 +88,23 @@ export function ShelfDialog({
     attempt(async () => {
       for (const f of files) await putOnShelf(client, f)
     })
+  return { search, setSearch, pictures, busy, problem, params, attempt, take }
+}
+
+/**
+ * A client's pictures: searched, with their sizes and where they are used; taken in from a file, the
+ * clipboard or an address. What is kept already is not sent again.
+ */
+export function ShelfDialog({
+  client,
+  onChosen,
+  onClose,
+}: {
+  client: Client
+  onChosen: (p: PictureRef) => void
+  onClose: () => void
+}) {
+  const { search, setSearch, pictures, busy, problem, params, attempt, take } = useKept(client)
   const paste = (e: ClipboardEvent) => {
     const files = [...e.clipboardData.files].filter((f) => f.type.startsWith('image/'))
     if (files.length) {
@@ -117,13 +122,7 @@ export function ShelfDialog({
     >
       <div onPaste={paste} className="flex flex-col gap-2 text-xs">
         <Search search={search} setSearch={setSearch} take={take} />
-        <FromAddress
-          address={address}
-          setAddress={setAddress}
-          busy={busy}
-          attempt={attempt}
-          params={params}
-        />
+        <FromAddress busy={busy} attempt={attempt} params={params} />
         {problem && (
           <p role="alert" className="border-l-4 border-terra pl-2">
             {problem}
@@ -136,7 +135,7 @@ export function ShelfDialog({
         )}
         <ul className="grid grid-cols-4 gap-2">
           {pictures?.map((p) => (
-            <KeptPicture p={p} onChosen={onChosen} attempt={attempt} params={params} />
+            <KeptPicture key={p.id} p={p} onChosen={onChosen} attempt={attempt} params={params} />
           ))}
         </ul>
       </div>
@@ -157,7 +156,7 @@ function KeptPicture({
   params: { client: string }
 }) {
   return (
-    <li key={p.id} className="border border-grout bg-sheet">
+    <li className="border border-grout bg-sheet">
       <button type="button" className="block w-full text-left" onClick={() => onChosen(refOf(p))}>
         <span className="grid h-24 place-items-center bg-ground">
           <img src={`/api/pictures/${p.id}`} alt="" className="max-h-24 max-w-full object-contain" />
@@ -190,18 +189,15 @@ function KeptPicture({
 
 /** A picture fetched from an address. */
 function FromAddress({
-  address,
-  setAddress,
   busy,
   attempt,
   params,
 }: {
-  address: string
-  setAddress: (v: string) => void
   busy: boolean
   attempt: (work: () => Promise<unknown>) => Promise<void>
   params: { client: string }
 }) {
+  const [address, setAddress] = useState('')
   return (
     <div className="grid grid-cols-[1fr_auto] gap-2">
       <input

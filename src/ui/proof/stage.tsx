@@ -70,18 +70,25 @@ export function ProofStage({
           )}
         </ol>
       </aside>
-      <main className="relative grid min-h-0 min-w-0 grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] bg-ground">
-        <WorkLens work={work} name="Wide" width={work.email.width} edits />
-        <WorkLens work={work} name="Narrow" width={PHONE} />
-        <Ribbons
-          ties={work.ties}
-          band={work.selection.band?.id ?? null}
-          faint={work.hovered}
-          order={['Wide', 'Narrow']}
-        />
-      </main>
+      <Lenses work={work} />
       <WorkTray work={work} />
     </>
+  )
+}
+
+/** The email, wide and narrow. */
+function Lenses({ work }: { work: EmailWork }) {
+  return (
+    <main className="relative grid min-h-0 min-w-0 grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] bg-ground">
+      <WorkLens work={work} name="Wide" width={work.email.width} edits />
+      <WorkLens work={work} name="Narrow" width={PHONE} />
+      <Ribbons
+        ties={work.ties}
+        band={work.selection.band?.id ?? null}
+        faint={work.hovered}
+        order={['Wide', 'Narrow']}
+      />
+    </main>
   )
 }
 

@@ -74,18 +74,8 @@ function useBoards(design: File | null, onWidth: (px: string) => void, onProblem
   return { boards, board, narrow, setNarrow, choose }
 }
 
-/** A design becomes a job: its client, its name and the width of the email. */
-export function NewJob({
-  file,
-  clients,
-  onClose,
-  onMade,
-}: {
-  file: File | 'choose' | null
-  clients: Client[]
-  onClose: () => void
-  onMade: (id: string) => void
-}) {
+/** The job as it is described so far, and how it is made. */
+function useNewJob(file: File | 'choose' | null, clients: Client[], onMade: (id: string) => void) {
   const [design, setDesign] = useState<File | null>(null)
   const [name, setName] = useState('')
   const [client, setClient] = useState(clients[0]?.id ?? 'new')
@@ -94,9 +84,7 @@ export function NewJob({
   const [due, setDue] = useState('')
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<Problem | null>(null)
-  const { boards, board, narrow, setNarrow, choose } = useBoards(design, setWidth, setProblem)
-  const address = useObjectUrl(design)
-  const id = useId()
+  const boards = useBoards(design, setWidth, setProblem)
 
   const take = (f: File) => {
     setDesign(f)
@@ -112,36 +100,56 @@ export function NewJob({
       setBusy(false)
     }
   }, [file])
+  async function make(from: File) {
+    const clientId =
+      client === 'new' ? (await call('POST /api/clients', { body: { name: newClient } })).id : client
+    const { board, narrow } = boards
+    const pair = narrow ? { narrow: from, narrowBoard: narrow } : {}
+    const form = formOf({ design: from, clientId, name, width, due, board: String(board), ...pair })
+    const made = await runTask('POST /api/jobs', { form })
+    // What was left out of the file, or which page was taken.
+    made.notes.forEach((n) => toast(n, { duration: 9000 }))
+    onMade(made.id)
+  }
   async function submit(e: FormEvent) {
     e.preventDefault()
-    if (!design)
-      return setProblem({
-        title: 'No design yet',
-        detail: 'Choose the picture the designer sent, or drop it on the page.',
-      })
+    if (!design) return setProblem(noDesign)
     setBusy(true)
     setProblem(null)
     try {
-      const clientId =
-        client === 'new' ? (await call('POST /api/clients', { body: { name: newClient } })).id : client
-      const form = formOf({
-        design,
-        clientId,
-        name,
-        width,
-        due,
-        board: String(board),
-        ...(narrow ? { narrow: design, narrowBoard: narrow } : {}),
-      })
-      const made = await runTask('POST /api/jobs', { form })
-      // What was left out of the file, or which page was taken.
-      made.notes.forEach((n) => toast(n, { duration: 9000 }))
-      onMade(made.id)
+      await make(design)
     } catch (error) {
       setProblem(problemOf(error, 'The job could not be made'))
       setBusy(false)
     }
   }
+  return {
+    ...{ design, take, boards, name, setName, client, setClient, newClient, setNewClient },
+    ...{ width, setWidth, due, setDue, busy, problem, submit },
+  }
+}
+type Described = ReturnType<typeof useNewJob>
+
+const noDesign: Problem = {
+  title: 'No design yet',
+  detail: 'Choose the picture the designer sent, or drop it on the page.',
+}
+
+/** A design becomes a job: its client, its name and the width of the email. */
+export function NewJob({
+  file,
+  clients,
+  onClose,
+  onMade,
+}: {
+  file: File | 'choose' | null
+  clients: Client[]
+  onClose: () => void
+  onMade: (id: string) => void
+}) {
+  const job = useNewJob(file, clients, onMade)
+  const { design, name, busy, problem } = job
+  const { boards, board, narrow, setNarrow, choose } = job.boards
   return (
     <Dialog
       open={file !== null}
@@ -149,35 +157,20 @@ export function NewJob({
       title="New job"
       about="A design becomes a job. PNG, JPEG, WebP, AVIF, SVG, PDF or a layered file (PSD), up to 60 megapixels and 60 MB."
     >
-      <form onSubmit={submit} className="flex flex-col gap-3">
-        <DesignField id={id} address={address} design={design} take={take} />
+      <form onSubmit={job.submit} className="flex flex-col gap-3">
+        <DesignField design={design} take={job.take} />
         {boards && boards.length > 1 && (
-          <BoardChoice boards={boards} chosen={board} onChosen={(i) => choose(boards, i)} />
+          <>
+            <BoardChoice boards={boards} chosen={board} onChosen={(i) => choose(boards, i)} />
+            <NarrowField narrow={narrow} setNarrow={setNarrow} boards={boards} board={board} />
+          </>
         )}
-        {boards && boards.length > 1 && (
-          <NarrowField narrow={narrow} setNarrow={setNarrow} boards={boards} board={board} />
+        {boards?.[board] && <Density board={boards[board]} width={job.width} />}
+        <NameField label="Name" value={name} onChange={job.setName} />
+        <ClientAndWidth job={job} clients={clients} />
+        {job.client === 'new' && (
+          <NameField label="Name of the client" value={job.newClient} onChange={job.setNewClient} />
         )}
-        {boards?.[board] && <Density board={boards[board]} width={width} />}
-        <label className="block">
-          <span className="mb-1 block text-soft">Name</span>
-          <input
-            className={field}
-            value={name}
-            required
-            maxLength={120}
-            onChange={(e) => setName(e.target.value)}
-          />
-        </label>
-        <ClientAndWidth
-          client={client}
-          setClient={setClient}
-          clients={clients}
-          width={width}
-          setWidth={setWidth}
-          due={due}
-          setDue={setDue}
-        />
-        {client === 'new' && <NewClientField value={newClient} onChange={setNewClient} />}
         {problem && (
           <p role="alert" className="border-l-4 border-terra bg-sheet px-2.5 py-1.5">
             <b>{problem.title}.</b> {problem.detail}
@@ -224,18 +217,28 @@ function NarrowField({
   )
 }
 
-const NewClientField = ({ value, onChange }: { value: string; onChange: (v: string) => void }) => (
-  <label className="block">
-    <span className="mb-1 block text-soft">Name of the client</span>
-    <input
-      className={field}
-      value={value}
-      required
-      maxLength={120}
-      onChange={(e) => onChange(e.target.value)}
-    />
-  </label>
-)
+function NameField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string
+  value: string
+  onChange: (v: string) => void
+}) {
+  return (
+    <label className="block">
+      <span className="mb-1 block text-soft">{label}</span>
+      <input
+        className={field}
+        value={value}
+        required
+        maxLength={120}
+        onChange={(e) => onChange(e.target.value)}
+      />
+    </label>
+  )
+}
 
 /** How many pixels of the design there are for each of the email. @param width of the email, px */
 const Density = ({ board, width }: { board: Board; width: string }) => (
@@ -246,23 +249,8 @@ const Density = ({ board, width }: { board: Board; width: string }) => (
 )
 
 /** Whose email it is, how wide, and for when. */
-function ClientAndWidth({
-  client,
-  setClient,
-  clients,
-  width,
-  setWidth,
-  due,
-  setDue,
-}: {
-  client: string
-  setClient: (v: string) => void
-  clients: Client[]
-  width: string
-  setWidth: (v: string) => void
-  due: string
-  setDue: (v: string) => void
-}) {
+function ClientAndWidth({ job, clients }: { job: Described; clients: Client[] }) {
+  const { client, setClient, width, setWidth, due, setDue } = job
   return (
     <div className="grid grid-cols-[1fr_92px_140px] gap-3">
       <label className="block">
@@ -296,20 +284,12 @@ function ClientAndWidth({
 }
 
 /** The design, chosen or dropped. */
-function DesignField({
-  id,
-  address,
-  design,
-  take,
-}: {
-  id: string
-  address: string | null
-  design: File | null
-  take: (f: File) => void
-}) {
+function DesignField({ design, take }: { design: File | null; take: (f: File) => void }) {
+  const address = useObjectUrl(design)
+  const id = useId()
   return (
     <label
-      htmlFor={`${id}f`}
+      htmlFor={id}
       className="flex items-center gap-3 border-2 border-dashed border-grout bg-sheet p-3 hover:border-lapis"
     >
       {address ? (
@@ -324,7 +304,7 @@ function DesignField({
         </span>
       </span>
       <input
-        id={`${id}f`}
+        id={id}
         type="file"
         accept="image/png,image/jpeg,image/webp,image/avif,image/svg+xml,application/pdf,.psd"
         className="sr-only"

@@ -151,37 +151,16 @@ export function Wall({
   const [by, setBy] = useState<By>('client')
   const [archived, setArchived] = useState(false)
   const [file, setFile] = useState<File | 'choose' | null>(null)
-  const [over, setOver] = useState(false)
   const [renaming, setRenaming] = useState<WallJob | null>(null)
   const mounted = useMounted()
   const { shown, loading, counted, reload } = useJobs(first, count, archived)
-  const groups = group(shown, by)
-
   const { change, archive, duplicate } = useJobChanges(reload)
   const finder = useFinder(() =>
     wallActions({ by, setBy, archived, setArchived, setFile, shown, go: (a) => router.push(a) }),
   )
-  const drop = (e: DragEvent) => {
-    e.preventDefault()
-    setOver(false)
-    const f = e.dataTransfer.files[0]
-    if (f) setFile(f)
-  }
+  const { over, handlers } = useDropping(setFile)
   return (
-    <div
-      className="flex h-dvh min-w-[900px] flex-col"
-      data-ready={mounted}
-      onDragOver={(e) => {
-        if ([...e.dataTransfer.types].includes('Files')) {
-          e.preventDefault()
-          setOver(true)
-        }
-      }}
-      onDragLeave={(e) => {
-        if (e.currentTarget === e.target) setOver(false)
-      }}
-      onDrop={drop}
-    >
+    <div className="flex h-dvh min-w-[900px] flex-col" data-ready={mounted} {...handlers}>
       <WallBar
         by={by}
         setBy={setBy}
@@ -194,29 +173,19 @@ export function Wall({
       <main className="min-h-0 flex-1 overflow-auto px-5 pt-4 pb-8">
         {!shown.length && !loading && <Empty archived={archived} setFile={setFile} />}
         <div className="flex flex-wrap items-start gap-x-9 gap-y-7">
-          {groups.map(([title, list]) => (
-            <section key={title} aria-label={title}>
-              <h2 className="mb-2.5 border-b border-grout pb-1 text-[15px]">{title}</h2>
-              <ul className="flex flex-wrap items-start gap-5">
-                {list.map((j) => (
-                  <Strip
-                    key={j.id}
-                    job={j}
-                    onRename={() => setRenaming(j)}
-                    onDuplicate={() => void duplicate(j)}
-                    onArchive={() => archive(j)}
-                  />
-                ))}
-              </ul>
-            </section>
+          {group(shown, by).map(([title, jobs]) => (
+            <Jobs
+              key={title}
+              title={title}
+              jobs={jobs}
+              onRename={setRenaming}
+              onDuplicate={(j) => void duplicate(j)}
+              onArchive={archive}
+            />
           ))}
         </div>
       </main>
-      {over && (
-        <div className="pointer-events-none fixed inset-3 z-30 grid place-items-center border-4 border-dashed border-lapis bg-paper/85">
-          <p className="font-serif text-xl">Let go: the design becomes a new job</p>
-        </div>
-      )}
+      {over && <LetGo />}
       <NewJob
         file={file}
         clients={clients}
@@ -235,6 +204,67 @@ export function Wall({
       )}
       {finder.finder}
     </div>
+  )
+}
+
+/** Says what happens to a file that is held over the wall. */
+const LetGo = () => (
+  <div className="pointer-events-none fixed inset-3 z-30 grid place-items-center border-4 border-dashed border-lapis bg-paper/85">
+    <p className="font-serif text-xl">Let go: the design becomes a new job</p>
+  </div>
+)
+
+/** A file dropped anywhere on the wall begins a job. @returns whether one is held over it, and what to listen to */
+function useDropping(onFile: (f: File) => void) {
+  const [over, setOver] = useState(false)
+  const handlers = {
+    onDragOver(e: DragEvent) {
+      if (![...e.dataTransfer.types].includes('Files')) return
+      e.preventDefault()
+      setOver(true)
+    },
+    onDragLeave(e: DragEvent) {
+      if (e.currentTarget === e.target) setOver(false)
+    },
+    onDrop(e: DragEvent) {
+      e.preventDefault()
+      setOver(false)
+      const f = e.dataTransfer.files[0]
+      if (f) onFile(f)
+    },
+  }
+  return { over, handlers }
+}
+
+/** Jobs that belong together, strip beside strip. */
+function Jobs({
+  title,
+  jobs,
+  onRename,
+  onDuplicate,
+  onArchive,
+}: {
+  title: string
+  jobs: readonly WallJob[]
+  onRename: (j: WallJob) => void
+  onDuplicate: (j: WallJob) => void
+  onArchive: (j: WallJob) => void
+}) {
+  return (
+    <section aria-label={title}>
+      <h2 className="mb-2.5 border-b border-grout pb-1 text-[15px]">{title}</h2>
+      <ul className="flex flex-wrap items-start gap-5">
+        {jobs.map((j) => (
+          <Strip
+            key={j.id}
+            job={j}
+            onRename={() => onRename(j)}
+            onDuplicate={() => onDuplicate(j)}
+            onArchive={() => onArchive(j)}
+          />
+        ))}
+      </ul>
+    </section>
   )
 }
 

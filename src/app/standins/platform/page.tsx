@@ -28,22 +28,7 @@ export default async function PlatformPage({
           </p>
           <ul>
             {templates.map((t) => (
-              <li
-                key={t.id}
-                className={`border-b border-l-4 border-b-grout ${t.id === open?.id ? 'border-l-lapis bg-paper' : 'border-l-transparent'}`}
-              >
-                <Link
-                  href={`/standins/platform?template=${t.id}`}
-                  aria-current={t.id === open?.id || undefined}
-                  className="block px-3 py-2"
-                >
-                  <b className="block truncate font-semibold">{t.name}</b>
-                  <span className="block truncate text-[11.5px] text-soft">{t.subject}</span>
-                  <span className="font-mono text-[10.5px] text-soft">
-                    {new Date(t.at).toLocaleString('en-GB')}
-                  </span>
-                </Link>
-              </li>
+              <TemplateItem key={t.id} template={t} on={t.id === open?.id} />
             ))}
             {!templates.length && (
               <li className="p-3 text-soft">
@@ -76,5 +61,30 @@ export default async function PlatformPage({
         <p className="m-auto bg-[#fffdf8] p-4 text-[#20272b]">No template is open.</p>
       )}
     </StandinPage>
+  )
+}
+
+/** A template in the list. @param on whether it is the one that is open */
+function TemplateItem({
+  template: t,
+  on,
+}: {
+  template: ReturnType<typeof listTemplates>[number]
+  on: boolean
+}) {
+  return (
+    <li
+      className={`border-b border-l-4 border-b-grout ${on ? 'border-l-lapis bg-paper' : 'border-l-transparent'}`}
+    >
+      <Link
+        href={`/standins/platform?template=${t.id}`}
+        aria-current={on || undefined}
+        className="block px-3 py-2"
+      >
+        <b className="block truncate font-semibold">{t.name}</b>
+        <span className="block truncate text-[11.5px] text-soft">{t.subject}</span>
+        <span className="font-mono text-[10.5px] text-soft">{new Date(t.at).toLocaleString('en-GB')}</span>
+      </Link>
+    </li>
   )
 }

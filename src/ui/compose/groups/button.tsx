@@ -42,7 +42,6 @@ type Put = (patch: Partial<ButtonStyle>) => void
 
 export function ButtonGroups({ tile, email, house, style, band, set }: TileProps<'button'>) {
   const s = buttonStyleOf(tile, style.roles[band.role])
-  const { icon } = tile
   const own = tile.style ?? {}
   const put = (patch: Partial<ButtonStyle>) =>
     set('set the button', { style: { ...own, ...patch } }, `btn-${Object.keys(patch)[0]}`)
@@ -77,7 +76,7 @@ export function ButtonGroups({ tile, email, house, style, band, set }: TileProps
   )
   return (
     <>
-      <SaidGroup tile={tile} set={set} icon={icon} />
+      <SaidGroup tile={tile} set={set} />
       <LookGroup color={color} s={s} own={own} put={put} style={style} clear={clear} />
       <ShapeGroup s={s} own={own} put={put} tile={tile} set={set} />
       <Group title="Pointer and night">
@@ -131,24 +130,7 @@ function ShapeGroup({
           onChange={(radius) => put({ radius })}
         />
       </Row>
-      <Row label="Inside">
-        <div className="flex gap-1">
-          <NumberField
-            label="Space left and right inside, px"
-            value={s.padX}
-            max={400}
-            own={own.padX !== undefined}
-            onChange={(padX) => put({ padX })}
-          />
-          <NumberField
-            label="Space above and below inside, px"
-            value={s.padY}
-            max={60}
-            own={own.padY !== undefined}
-            onChange={(padY) => put({ padY })}
-          />
-        </div>
-      </Row>
+      <InsideRow s={s} own={own} put={put} />
       <Row label="Narrow">
         <Choice
           label="Width on narrow"
@@ -164,6 +146,30 @@ function ShapeGroup({
         {buttonHeight(s)} px high{buttonHeight(s) < 44 ? ', 44 on narrow' : ''}
       </p>
     </Group>
+  )
+}
+
+/** Space between the words and the edge. */
+function InsideRow({ s, own, put }: { s: ButtonStyle; own: Partial<ButtonStyle>; put: Put }) {
+  return (
+    <Row label="Inside">
+      <div className="flex gap-1">
+        <NumberField
+          label="Space left and right inside, px"
+          value={s.padX}
+          max={400}
+          own={own.padX !== undefined}
+          onChange={(padX) => put({ padX })}
+        />
+        <NumberField
+          label="Space above and below inside, px"
+          value={s.padY}
+          max={60}
+          own={own.padY !== undefined}
+          onChange={(padY) => put({ padY })}
+        />
+      </div>
+    </Row>
   )
 }
 
@@ -221,16 +227,43 @@ function LookGroup({
   )
 }
 
+/** A picture beside the words. */
+function IconRows({ icon, set }: { icon: Props['tile']['icon']; set: Props['set'] }) {
+  return (
+    <>
+      <Row label="Icon">
+        <PictureChooser
+          label={icon ? 'Replace' : 'A picture'}
+          onChosen={(picture) =>
+            set('add an icon', { icon: { side: 'before', width: 20, ...icon, picture } })
+          }
+          onClear={icon && (() => set('take the icon off', { icon: undefined }))}
+        />
+      </Row>
+      {icon && (
+        <div className="flex items-center gap-2 pl-[76px]">
+          <NumberField
+            label="Icon width, px"
+            value={icon.width}
+            min={4}
+            max={80}
+            className="w-14!"
+            onChange={(width) => set('set the icon', { icon: { ...icon, width } }, 'icon')}
+          />
+          <Tick
+            checked={icon.side === 'after'}
+            onChange={(on) => set('set the icon', { icon: { ...icon, side: on ? 'after' : 'before' } })}
+          >
+            after the words
+          </Tick>
+        </div>
+      )}
+    </>
+  )
+}
+
 /** What the button says and where it leads. */
-function SaidGroup({
-  tile,
-  set,
-  icon,
-}: {
-  tile: Props['tile']
-  set: Props['set']
-  icon: Props['tile']['icon']
-}) {
+function SaidGroup({ tile, set }: Pick<Props, 'tile' | 'set'>) {
   return (
     <Group title="Words and link">
       <TextRow
@@ -262,33 +295,7 @@ function SaidGroup({
           }
         />
       </Row>
-      <Row label="Icon">
-        <PictureChooser
-          label={tile.icon ? 'Replace' : 'A picture'}
-          onChosen={(picture) =>
-            set('add an icon', { icon: { side: 'before', width: 20, ...tile.icon, picture } })
-          }
-          onClear={tile.icon && (() => set('take the icon off', { icon: undefined }))}
-        />
-      </Row>
-      {icon && (
-        <div className="flex items-center gap-2 pl-[76px]">
-          <NumberField
-            label="Icon width, px"
-            value={icon.width}
-            min={4}
-            max={80}
-            className="w-14!"
-            onChange={(width) => set('set the icon', { icon: { ...icon, width } }, 'icon')}
-          />
-          <Tick
-            checked={icon.side === 'after'}
-            onChange={(on) => set('set the icon', { icon: { ...icon, side: on ? 'after' : 'before' } })}
-          >
-            after the words
-          </Tick>
-        </div>
-      )}
+      <IconRows icon={tile.icon} set={set} />
     </Group>
   )
 }

@@ -349,37 +349,7 @@ function LettersElsewhere({
 }) {
   return (
     <Group title="Letters elsewhere">
-      <Row label="Narrow">
-        <div className="flex gap-1">
-          <NumberField
-            label="Letter size on narrow, px"
-            value={shown.narrowSize ?? shown.size}
-            min={6}
-            max={120}
-            own={has('narrowSize')}
-            onChange={(narrowSize) =>
-              put({ narrowSize, narrowLine: Math.round(narrowSize * (shown.line / shown.size)) })
-            }
-          />
-          <NumberField
-            label="Line height on narrow, px"
-            value={shown.narrowLine ?? shown.line}
-            min={6}
-            max={200}
-            own={has('narrowLine')}
-            onChange={(narrowLine) => put({ narrowLine })}
-          />
-          {has('narrowSize') && (
-            <Button
-              look="plain"
-              className="px-1! text-[11px]!"
-              onClick={() => clear('narrowSize', 'narrowLine')}
-            >
-              as wide
-            </Button>
-          )}
-        </div>
-      </Row>
+      <SizeOnNarrow shown={shown} has={has} put={put} clear={clear} />
       <MaybeColor
         label="Night"
         name="Colour of the words at night"
@@ -400,6 +370,43 @@ function LettersElsewhere({
       </Row>
       <OwnValues own={own} layers={layers} words={letterWords} onClear={(k) => clear(k)} />
     </Group>
+  )
+}
+
+/** Size and line height on narrow. */
+function SizeOnNarrow({ shown, has, put, clear }: LetterRow) {
+  return (
+    <Row label="Narrow">
+      <div className="flex gap-1">
+        <NumberField
+          label="Letter size on narrow, px"
+          value={shown.narrowSize ?? shown.size}
+          min={6}
+          max={120}
+          own={has('narrowSize')}
+          onChange={(narrowSize) =>
+            put({ narrowSize, narrowLine: Math.round(narrowSize * (shown.line / shown.size)) })
+          }
+        />
+        <NumberField
+          label="Line height on narrow, px"
+          value={shown.narrowLine ?? shown.line}
+          min={6}
+          max={200}
+          own={has('narrowLine')}
+          onChange={(narrowLine) => put({ narrowLine })}
+        />
+        {has('narrowSize') && (
+          <Button
+            look="plain"
+            className="px-1! text-[11px]!"
+            onClick={() => clear('narrowSize', 'narrowLine')}
+          >
+            as wide
+          </Button>
+        )}
+      </div>
+    </Row>
   )
 }
 
@@ -432,31 +439,7 @@ function LettersGroup({
           onChange={(font) => put({ font })}
         />
       </Row>
-      <Row label="Size / line">
-        <div className="flex gap-1">
-          <NumberField
-            label="Letter size, px"
-            value={shown.size}
-            min={6}
-            max={120}
-            own={has('size')}
-            onChange={(size) => put({ size, line: Math.max(shown.line, Math.round(size * 1.3)) })}
-          />
-          <NumberField
-            label="Line height, px"
-            value={shown.line}
-            min={6}
-            max={200}
-            own={has('line')}
-            onChange={(line) => put({ line })}
-          />
-          {(has('size') || has('line')) && (
-            <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('size', 'line')}>
-              inherit
-            </Button>
-          )}
-        </div>
-      </Row>
+      <SizeAndLine shown={shown} has={has} put={put} clear={clear} />
       <Row label="Colour">
         <ColorField
           label="Colour of the words"
@@ -483,6 +466,39 @@ function LettersGroup({
     </Group>
   )
 }
+
+/** Size and line height, which grows with it. */
+function SizeAndLine({ shown, has, put, clear }: LetterRow) {
+  return (
+    <Row label="Size / line">
+      <div className="flex gap-1">
+        <NumberField
+          label="Letter size, px"
+          value={shown.size}
+          min={6}
+          max={120}
+          own={has('size')}
+          onChange={(size) => put({ size, line: Math.max(shown.line, Math.round(size * 1.3)) })}
+        />
+        <NumberField
+          label="Line height, px"
+          value={shown.line}
+          min={6}
+          max={200}
+          own={has('line')}
+          onChange={(line) => put({ line })}
+        />
+        {(has('size') || has('line')) && (
+          <Button look="plain" className="px-1! text-[11px]!" onClick={() => clear('size', 'line')}>
+            inherit
+          </Button>
+        )}
+      </div>
+    </Row>
+  )
+}
+
+type LetterRow = Pick<LettersProps, 'shown' | 'has' | 'put' | 'clear'>
 
 /** What the rows of the letters share: what is shown, what is the tile's own, and how it is set. */
 interface LettersProps {

@@ -223,33 +223,42 @@ function IconGroup({
         value={icon.title ?? ''}
         onChange={(v) => put(at, { title: v || undefined })}
       />
-      <div className="flex gap-1">
-        <Button
-          disabled={at === 0}
-          onClick={() => {
-            set('move the icon', { icons: swap(tile.icons, at, at - 1) })
-            setOpen(at - 1)
-          }}
-        >
-          Before
-        </Button>
-        <Button
-          disabled={at === tile.icons.length - 1}
-          onClick={() => {
-            set('move the icon', { icons: swap(tile.icons, at, at + 1) })
-            setOpen(at + 1)
-          }}
-        >
-          After
-        </Button>
-        <Button
-          look="danger"
-          onClick={() => set('take the icon out', { icons: tile.icons.filter((_, k) => k !== at) })}
-        >
-          Take out
-        </Button>
-      </div>
+      <PlaceInRow tile={tile} at={at} set={set} setOpen={setOpen} />
     </Group>
+  )
+}
+
+/** Moves an icon in its row, or takes it out. */
+function PlaceInRow({
+  tile,
+  at,
+  set,
+  setOpen,
+}: {
+  tile: Social
+  at: number
+  set: Set
+  setOpen: (i: number) => void
+}) {
+  const moveTo = (to: number) => {
+    set('move the icon', { icons: swap(tile.icons, at, to) })
+    setOpen(to)
+  }
+  return (
+    <div className="flex gap-1">
+      <Button disabled={at === 0} onClick={() => moveTo(at - 1)}>
+        Before
+      </Button>
+      <Button disabled={at === tile.icons.length - 1} onClick={() => moveTo(at + 1)}>
+        After
+      </Button>
+      <Button
+        look="danger"
+        onClick={() => set('take the icon out', { icons: tile.icons.filter((_, k) => k !== at) })}
+      >
+        Take out
+      </Button>
+    </div>
   )
 }
 

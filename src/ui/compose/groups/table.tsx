@@ -9,78 +9,13 @@ import { aligns, EdgeRow, Letters, MaybeColor, setLetters, Tick, type TileProps 
 
 type Table = TileOf<'table'>
 
+type Set = TileProps<'table'>['set']
+
 export function TableGroups({ tile, email, house, style, band, ground, set }: TileProps<'table'>) {
-  const [open, setOpen] = useState(false)
   return (
     <>
-      <Group title="Data">
-        <Button look="main" onClick={() => setOpen(true)}>
-          Edit {tile.rows.length} x {tile.columns.length} cells
-        </Button>
-        <TextRow
-          plain
-          label="Caption"
-          value={tile.caption}
-          onChange={(caption) => set('write the caption', { caption }, 'caption')}
-        />
-        <Tick checked={tile.headRow} onChange={(headRow) => set('name the columns', { headRow })}>
-          first row names the columns
-        </Tick>
-        <Tick checked={tile.headColumn} onChange={(headColumn) => set('name the rows', { headColumn })}>
-          first column names the rows
-        </Tick>
-        <Row label="Narrow">
-          <Choice
-            label="On narrow"
-            value={tile.compact}
-            options={[
-              { value: 'scroll', label: 'scroll' },
-              { value: 'cards', label: 'cards' },
-            ]}
-            onChange={(compact) => set('set the narrow form', { compact })}
-          />
-        </Row>
-        <Row label="Inside">
-          <NumberField
-            label="Space inside a cell, px"
-            value={tile.space}
-            max={40}
-            onChange={(space) => set('set the space', { space }, 'space')}
-          />
-        </Row>
-      </Group>
-      <Group title="Look">
-        <MaybeColor
-          label="Every other"
-          name="Ground of every other row"
-          value={tile.zebra}
-          fallback={ground}
-          swatches={style.colors}
-          onChange={(zebra) => set('set every other row', { zebra }, 'zebra')}
-        />
-        <MaybeColor
-          label="Head"
-          name="Ground of the head"
-          value={tile.headBackground}
-          fallback={ground}
-          swatches={style.colors}
-          onChange={(headBackground) => set('set the head', { headBackground }, 'head')}
-        />
-        <MaybeColor
-          label="its words"
-          name="Words of the head"
-          value={tile.headColor}
-          fallback="#222222"
-          swatches={style.colors}
-          onChange={(headColor) => set('set the head', { headColor }, 'headcolor')}
-        />
-        <EdgeRow
-          label="Line"
-          value={tile.edge}
-          swatches={style.colors}
-          onChange={(edge) => set('set the line', { edge }, 'edge')}
-        />
-      </Group>
+      <DataGroup tile={tile} set={set} />
+      <LookGroup tile={tile} ground={ground} style={style} set={set} />
       <Letters
         shown={tableStyle(tile, style.roles[band.role])}
         own={tile.style}
@@ -89,6 +24,49 @@ export function TableGroups({ tile, email, house, style, band, ground, set }: Ti
         layers={textLayers(house, email.styles, band.role, style.roles[band.role].base)}
         onChange={setLetters(set)}
       />
+    </>
+  )
+}
+
+/** What stands in the table, and what its rows and columns are. */
+function DataGroup({ tile, set }: { tile: Table; set: Set }) {
+  const [open, setOpen] = useState(false)
+  return (
+    <Group title="Data">
+      <Button look="main" onClick={() => setOpen(true)}>
+        Edit {tile.rows.length} x {tile.columns.length} cells
+      </Button>
+      <TextRow
+        plain
+        label="Caption"
+        value={tile.caption}
+        onChange={(caption) => set('write the caption', { caption }, 'caption')}
+      />
+      <Tick checked={tile.headRow} onChange={(headRow) => set('name the columns', { headRow })}>
+        first row names the columns
+      </Tick>
+      <Tick checked={tile.headColumn} onChange={(headColumn) => set('name the rows', { headColumn })}>
+        first column names the rows
+      </Tick>
+      <Row label="Narrow">
+        <Choice
+          label="On narrow"
+          value={tile.compact}
+          options={[
+            { value: 'scroll', label: 'scroll' },
+            { value: 'cards', label: 'cards' },
+          ]}
+          onChange={(compact) => set('set the narrow form', { compact })}
+        />
+      </Row>
+      <Row label="Inside">
+        <NumberField
+          label="Space inside a cell, px"
+          value={tile.space}
+          max={40}
+          onChange={(space) => set('set the space', { space }, 'space')}
+        />
+      </Row>
       <Dialog
         open={open}
         onClose={() => setOpen(false)}
@@ -98,43 +76,89 @@ export function TableGroups({ tile, email, house, style, band, ground, set }: Ti
       >
         <Grid tile={tile} set={set} />
       </Dialog>
-    </>
+    </Group>
   )
 }
 
-function Grid({ tile, set }: { tile: Table; set: TileProps<'table'>['set'] }) {
+/** Grounds and lines. */
+function LookGroup({
+  tile,
+  ground,
+  style,
+  set,
+}: Pick<TileProps<'table'>, 'tile' | 'ground' | 'style' | 'set'>) {
+  return (
+    <Group title="Look">
+      <MaybeColor
+        label="Every other"
+        name="Ground of every other row"
+        value={tile.zebra}
+        fallback={ground}
+        swatches={style.colors}
+        onChange={(zebra) => set('set every other row', { zebra }, 'zebra')}
+      />
+      <MaybeColor
+        label="Head"
+        name="Ground of the head"
+        value={tile.headBackground}
+        fallback={ground}
+        swatches={style.colors}
+        onChange={(headBackground) => set('set the head', { headBackground }, 'head')}
+      />
+      <MaybeColor
+        label="its words"
+        name="Words of the head"
+        value={tile.headColor}
+        fallback="#222222"
+        swatches={style.colors}
+        onChange={(headColor) => set('set the head', { headColor }, 'headcolor')}
+      />
+      <EdgeRow
+        label="Line"
+        value={tile.edge}
+        swatches={style.colors}
+        onChange={(edge) => set('set the line', { edge }, 'edge')}
+      />
+    </Group>
+  )
+}
+
+/** The most columns and rows that a table may have. */
+const MOST = { columns: 12, rows: 200 }
+
+/**
+ * A table with others' cells laid over it from a place on; it grows as needed. A spreadsheet copies cells parted by
+ * tabs, rows by line ends.
+ * @param r, c the place, from 0
+ */
+function pasted(
+  { rows, columns }: Table,
+  r: number,
+  c: number,
+  text: string,
+): Pick<Table, 'rows' | 'columns'> {
+  const cells = text
+    .replace(/\r\n?/g, '\n')
+    .replace(/\n$/, '')
+    .split('\n')
+    .map((l) => l.split('\t'))
+  const wide = Math.min(MOST.columns, Math.max(columns.length, ...cells.map((l) => c + l.length)))
+  const more = Math.max(0, Math.min(MOST.rows, r + cells.length) - rows.length)
+  return {
+    columns: Array.from({ length: wide }, (_, i) => columns[i] ?? { align: 'left' }),
+    rows: [...rows, ...Array.from({ length: more }, (): string[] => [])].map((row, i) =>
+      Array.from({ length: wide }, (_, k) => cells[i - r]?.[k - c] ?? row[k] ?? ''),
+    ),
+  }
+}
+
+function Grid({ tile, set }: { tile: Table; set: Set }) {
   const { rows, columns } = tile
-  const write = (r: number, c: number, text: string) =>
-    set(
-      'write a cell',
-      {
-        rows: rows.map((row, i) =>
-          i === r ? columns.map((_, k) => (k === c ? text : (row[k] ?? ''))) : row,
-        ),
-      },
-      `cell-${r}-${c}`,
+  const write = (r: number, c: number, text: string) => {
+    const written = rows.map((row, i) =>
+      i === r ? columns.map((_, k) => (k === c ? text : (row[k] ?? ''))) : row,
     )
-  // A spreadsheet copies cells parted by tabs, rows by line ends.
-  const paste = (r: number, c: number, text: string) => {
-    const cells = text
-      .replace(/\r\n?/g, '\n')
-      .replace(/\n$/, '')
-      .split('\n')
-      .map((l) => l.split('\t'))
-    const wide = Math.min(12, Math.max(columns.length, ...cells.map((l) => c + l.length)))
-    const next = [
-      ...rows,
-      ...Array.from(
-        { length: Math.max(0, Math.min(200, r + cells.length) - rows.length) },
-        (): string[] => [],
-      ),
-    ]
-    set('paste cells', {
-      columns: Array.from({ length: wide }, (_, i) => columns[i] ?? { align: 'left' }),
-      rows: next.map((row, i) =>
-        Array.from({ length: wide }, (_, k) => cells[i - r]?.[k - c] ?? row[k] ?? ''),
-      ),
-    })
+    set('write a cell', { rows: written }, `cell-${r}-${c}`)
   }
   return (
     <div className="flex flex-col gap-2">
@@ -169,7 +193,7 @@ function Grid({ tile, set }: { tile: Table; set: TileProps<'table'>['set'] }) {
                       const text = e.clipboardData.getData('text/plain')
                       if (/[\t\n]/.test(text.trim())) {
                         e.preventDefault()
-                        paste(r, c, text)
+                        set('paste cells', pasted(tile, r, c, text))
                       }
                     }}
                   />
@@ -191,19 +215,19 @@ function RowsAndColumns({
   columns,
 }: {
   rows: Table['rows']
-  set: TileProps<'table'>['set']
+  set: Set
   columns: Table['columns']
 }) {
   return (
     <div className="flex flex-wrap gap-1">
       <Button
-        disabled={rows.length >= 200}
+        disabled={rows.length >= MOST.rows}
         onClick={() => set('add a row', { rows: [...rows, columns.map(() => '')] })}
       >
         + Row
       </Button>
       <Button
-        disabled={columns.length >= 12}
+        disabled={columns.length >= MOST.columns}
         onClick={() =>
           set('add a column', {
             columns: [...columns, { align: 'left' }],

@@ -23,8 +23,8 @@ export function VersionsDialog({
   onBack: (email: Email, name: string) => void
 }) {
   const [list, setList] = useState<Version[] | null>(null)
-  const [name, setName] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
+  const fail = (e: Error) => setProblem(e.message)
   const load = useCallback(
     () =>
       call('GET /api/jobs/:job/versions', { params: { job: job.id } }).then(
@@ -41,25 +41,7 @@ export function VersionsDialog({
       title="Versions of this email"
       about="Bringing one back is a step like any other: undo takes it back again."
     >
-      <form
-        className="mb-3 flex gap-2"
-        onSubmit={(e) => {
-          e.preventDefault()
-          keep(name.trim() || 'Kept').then(load, (x: Error) => setProblem(x.message))
-          setName('')
-        }}
-      >
-        <input
-          aria-label="Name of the version"
-          className={fieldClass}
-          placeholder="Name, such as: sent to the client"
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-        />
-        <Button type="submit" look="main">
-          Keep the email as it is now
-        </Button>
-      </form>
+      <Keeping onKeep={(name) => void keep(name).then(load, fail)} />
       {problem && (
         <p role="alert" className="text-terra">
           {problem}
@@ -74,13 +56,39 @@ export function VersionsDialog({
             onBack={() =>
               call('GET /api/jobs/:job/versions/:version', { params: { job: job.id, version: v.id } }).then(
                 (r) => onBack(r.email, v.name),
-                (e: Error) => setProblem(e.message),
+                fail,
               )
             }
           />
         ))}
       </ul>
     </Dialog>
+  )
+}
+
+/** Keeps the email as it is now, under a name. */
+function Keeping({ onKeep }: { onKeep: (name: string) => void }) {
+  const [name, setName] = useState('')
+  return (
+    <form
+      className="mb-3 flex gap-2"
+      onSubmit={(e) => {
+        e.preventDefault()
+        onKeep(name.trim() || 'Kept')
+        setName('')
+      }}
+    >
+      <input
+        aria-label="Name of the version"
+        className={fieldClass}
+        placeholder="Name, such as: sent to the client"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+      />
+      <Button type="submit" look="main">
+        Keep the email as it is now
+      </Button>
+    </form>
   )
 }
 

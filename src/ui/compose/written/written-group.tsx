@@ -55,9 +55,10 @@ function broughtIn(what: Imported, as: 'hand' | 'bands'): Partial<Email> {
   }
 }
 
-/** How the email is written, what was kept of it, and emails brought in from elsewhere. */
-export function WrittenGroup({ email, job, apply, flush }: Props) {
+/** The ways to write the email, and how one goes from one to another; what stood before is kept as a version. */
+function useWays({ email, job, apply, flush }: Props) {
   const [open, setOpen] = useState<'take' | 'versions' | 'import' | null>(null)
+  const close = () => setOpen(null)
   const keep = useCallback(
     async (name: string) => {
       await flush()
@@ -65,9 +66,11 @@ export function WrittenGroup({ email, job, apply, flush }: Props) {
     },
     [flush, job.id],
   )
-  const attempt = async (work: () => Promise<void>) => {
+  const keepThen = async (name: string, then: () => void) => {
     try {
-      await work()
+      await keep(name)
+      then()
+      close()
     } catch (e) {
       toast.error((e as Error).message, { duration: 9000 })
     }
@@ -76,23 +79,32 @@ export function WrittenGroup({ email, job, apply, flush }: Props) {
     if (to === email.way) return
     // Bands taken over for the first time become the HTML that is written on by hand.
     if (to === 'hand' && email.way === 'bands' && email.bands.length) return setOpen('take')
-    apply(`write it ${said[to]}`, {
-      name: 'setEmail',
-      what: {
-        way: to,
-        ...(to === 'hand' && !email.hand ? { hand: { html: '', pictures: {}, inline: false } } : {}),
-      },
-    })
+    const empty = to === 'hand' && !email.hand ? { hand: { html: '', pictures: {}, inline: false } } : {}
+    apply(`write it ${said[to]}`, { name: 'setEmail', what: { way: to, ...empty } })
   }
   const take = (fresh: boolean) =>
-    void attempt(async () => {
-      await keep('Before it was taken over by hand')
+    void keepThen('Before it was taken over by hand', () =>
       apply('take it over by hand', {
         name: 'setEmail',
         what: { way: 'hand', ...(fresh ? { hand: asByHand(email, job.client.house) } : {}) },
-      })
-      setOpen(null)
+      }),
+    )
+  const bringIn = (what: Imported, as: 'hand' | 'bands') =>
+    void keepThen('Before another email was brought in', () => {
+      apply('bring in an email', { name: 'setEmail', what: broughtIn(what, as) })
+      what.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
     })
+  const bringBack = (version: Email, name: string) => {
+    apply(`bring back "${name}"`, { name: 'replace', what: { email: version } })
+    close()
+  }
+  return { open, setOpen, close, keep, way, take, bringIn, bringBack }
+}
+
+/** How the email is written, what was kept of it, and emails brought in from elsewhere. */
+export function WrittenGroup(p: Props) {
+  const { email, job } = p
+  const { open, setOpen, close, keep, way, take, bringIn, bringBack } = useWays(p)
   return (
     <Group title="Written">
       <Choice
@@ -116,36 +128,9 @@ export function WrittenGroup({ email, job, apply, flush }: Props) {
             ? 'The HTML is yours; lenses, checks and deliveries work on it as it is.'
             : 'No HTML part at all.'}
       </p>
-      <TakeOverDialog
-        open={open === 'take'}
-        onClose={() => setOpen(null)}
-        again={!!email.hand}
-        onTake={take}
-      />
-      {open === 'versions' && (
-        <VersionsDialog
-          job={job}
-          onClose={() => setOpen(null)}
-          keep={keep}
-          onBack={(body, name) => {
-            apply(`bring back "${name}"`, { name: 'replace', what: { email: body } })
-            setOpen(null)
-          }}
-        />
-      )}
-      {open === 'import' && (
-        <ImportDialog
-          onClose={() => setOpen(null)}
-          onTaken={(what, as) =>
-            void attempt(async () => {
-              await keep('Before another email was brought in')
-              apply('bring in an email', { name: 'setEmail', what: broughtIn(what, as) })
-              what.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
-              setOpen(null)
-            })
-          }
-        />
-      )}
+      <TakeOverDialog open={open === 'take'} onClose={close} again={!!email.hand} onTake={take} />
+      {open === 'versions' && <VersionsDialog job={job} onClose={close} keep={keep} onBack={bringBack} />}
+      {open === 'import' && <ImportDialog onClose={close} onTaken={bringIn} />}
     </Group>
   )
 }

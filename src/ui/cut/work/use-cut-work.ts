@@ -4,7 +4,7 @@ import { useStore } from 'zustand'
 import { setCut } from '@/core/cut/edits'
 import { letteringOf } from '@/core/cut/layers'
 import { nearGrounds } from '@/core/cut/near-grounds'
-import { DEFAULT_BUDGET, orderedCuts, type Cut, type CutKind } from '@/core/cut/plan'
+import { DEFAULT_BUDGET, orderedCuts, type Cut, type CutKind, type CutPlan } from '@/core/cut/plan'
 import type { TextBlock } from '@/core/cut/reflow'
 import { smallWords } from '@/core/cut/small-words'
 import type { Email } from '@/core/email/schema'
@@ -17,7 +17,7 @@ import { useLongWork } from './long-work'
 import { useContentEdges, useGrounds } from './nearby'
 import { usePreview } from './preview'
 import { useLayers, useReading } from './reading'
-import { useCutter } from './use-cutter'
+import { useCutter, type OpenCutter } from './use-cutter'
 import { useWeights } from './weights'
 
 /**
@@ -53,40 +53,17 @@ export function useCutWork({
   const weights = useWeights(job, session, pictures)
   const reading = useReading(job, session, plan, layers, openCutter, long)
 
-  async function find() {
-    try {
-      await findParts(openCutter, session, long, { scale: design.scale, layers })
-      selection.setSelected([])
-    } catch (e) {
-      if ((e as Error).name !== 'AbortError') setTrouble((e as Error).message)
-    }
-  }
-  async function build() {
+  const find = () =>
+    findParts(openCutter, session, long, { scale: design.scale, layers }).then(
+      () => selection.setSelected([]),
+      (e: Error) => {
+        if (e.name !== 'AbortError') setTrouble(e.message)
+      },
+    )
+  const build = async () => {
     const built = await buildOnServer(job, session, long)
     if (built) onBuilt(built)
   }
-  const groundOf = async (cut: Cut) => (await openCutter().ask({ kind: 'ground', rect: cut })).color
-  async function become(ids: readonly string[], kind: CutKind) {
-    const seen = new Map<string, string>()
-    for (const id of ids) {
-      const cut = plan.cuts.find((c) => c.id === id)
-      if (cut && kind !== 'picture' && !cut.ground) seen.set(id, await groundOf(cut))
-    }
-    change(`make it ${kindNames[kind].toLowerCase()}`, (p) =>
-      ids.reduce((q, id) => {
-        const cut = q.cuts.find((c) => c.id === id)
-        return cut ? setCut(q, id, turned(cut, kind, seen.get(id))) : q
-      }, p),
-    )
-  }
-  async function readGround(cut: Cut) {
-    const ground = await groundOf(cut)
-    change('read the ground colour', (p) => setCut(p, cut.id, { ground }))
-  }
-  const setNarrow = (id: string, narrow: Cut['narrow']) =>
-    change(narrow ? 'give narrow its own picture' : 'show the same picture on narrow', (p) =>
-      setCut(p, id, { narrow }),
-    )
 
   return {
     job,
@@ -112,13 +89,38 @@ export function useCutWork({
     openCutter,
     find,
     build,
-    become,
-    readGround,
-    setNarrow,
+    ...changesOf(session, plan, openCutter),
     letteringFor: (b: TextBlock) => letteringOf(b, design.scale),
   }
 }
 export type CutWork = ReturnType<typeof useCutWork>
+
+/** Changes of cuts that first look at the design. */
+function changesOf({ change }: CutSession, plan: CutPlan, openCutter: OpenCutter) {
+  const groundOf = async (cut: Cut) => (await openCutter().ask({ kind: 'ground', rect: cut })).color
+  async function become(ids: readonly string[], kind: CutKind) {
+    const seen = new Map<string, string>()
+    for (const id of ids) {
+      const cut = plan.cuts.find((c) => c.id === id)
+      if (cut && kind !== 'picture' && !cut.ground) seen.set(id, await groundOf(cut))
+    }
+    change(`make it ${kindNames[kind].toLowerCase()}`, (p) =>
+      ids.reduce((q, id) => {
+        const cut = q.cuts.find((c) => c.id === id)
+        return cut ? setCut(q, id, turned(cut, kind, seen.get(id))) : q
+      }, p),
+    )
+  }
+  async function readGround(cut: Cut) {
+    const ground = await groundOf(cut)
+    change('read the ground colour', (p) => setCut(p, cut.id, { ground }))
+  }
+  const setNarrow = (id: string, narrow: Cut['narrow']) =>
+    change(narrow ? 'give narrow its own picture' : 'show the same picture on narrow', (p) =>
+      setCut(p, id, { narrow }),
+    )
+  return { become, readGround, setNarrow }
+}
 
 /** What is selected and what the pointer is over; selecting shows it in every view. */
 function useSelection() {
