@@ -81,7 +81,7 @@ test('every kind of tile is added, edited in the tray, seen in the lens and hand
     'You asked for news.',
     '<p style="color:#aa0000">Made by hand',
     '<!--[if mso]><p>Only there</p><![endif]-->',
-    'width:40%',
+    'width="40%"',
     'alt="Mastodon"',
   ])
     expect(html).toContain(said)

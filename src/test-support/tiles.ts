@@ -6,8 +6,9 @@ import { printMapped } from '@/core/html/print'
 import { conditionsAsWritten } from '@/core/email/conditions'
 import { windowGround } from '@/core/email/ground'
 import { asWritten } from '@/core/text/fields'
+import { css, el } from '@/core/html/element'
 import { definitionOf, newTile } from '@/core/tiles'
-import type { TileContext } from '@/core/tiles/context'
+import { classes, type TileContext } from '@/core/tiles/context'
 import { Rules, sheetLines } from '@/core/tiles/rules'
 
 /** A tile of a kind with its first values and these over them. */
@@ -30,6 +31,7 @@ export function surroundings(more: Partial<TileContext> & { house?: HouseStyle }
   return {
     width: 600,
     dir: 'ltr',
+    lang: 'en',
     style,
     src: (p) => `${p.id.slice(0, 1)}.png`,
     fields: asWritten,
@@ -50,7 +52,15 @@ export function written<K extends TileKind>(
   more: Partial<TileContext> & { house?: HouseStyle } = {},
 ): { html: string; rules: string[] } {
   const context = surroundings(more)
-  const nodes = definitionOf(tile).html(tile, context)
+  const definition = definitionOf(tile)
+  const { style, names } = definition.holder(tile, context)
+  const nodes = [
+    el(
+      'td',
+      { className: classes(...names), style: css(style) || undefined },
+      definition.html(tile, context),
+    ),
+  ]
   const { html } = printMapped(toComments(nodes), 0, { indent: null, marks: false })
   return { html, rules: sheetLines(context.rules.used) }
 }

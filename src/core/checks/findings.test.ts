@@ -192,13 +192,15 @@ describe('the order of headings', () => {
   const ids = (e: Email) => found(headingOrder, e).map((f) => f.id)
 
   test.each<[Level[], string[]]>([
-    [[1, 2, 3, 1, 2], []],
+    [[1, 2, 3, 2, 3], []],
+    // One heading 1 says what the whole is about.
+    [[1, 2, 3, 1, 2], ['1-3']],
     [[1, 0, 0, 2], []],
     [[3, 1, 2], []],
     [[1, 3], ['1-3']],
     [
       [1, 3, 1, 3],
-      ['1-3', '1-3:2'],
+      ['1-3', '1-2', '1-3:2'],
     ],
   ])('%j', (levels, keys) =>
     expect(ids(edited(set('w0-0', ...levels)))).toEqual(keys.map((k) => `heading-order:w0-0:${k}`)),

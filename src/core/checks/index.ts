@@ -1,5 +1,6 @@
 import type { Style } from '../email/cascade'
 import type { Email } from '../email/schema'
+import { altLong } from './alt-long'
 import { altMissing } from './alt-missing'
 import { byHand } from './by-hand'
 import type { Check, Finding } from './check'
@@ -28,6 +29,7 @@ export const checks: readonly Check[] = [
   weight,
   empty,
   altMissing,
+  altLong,
   linkMissing,
   linkScheme,
   contrastLow,

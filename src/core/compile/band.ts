@@ -1,108 +1,158 @@
-import type { ElementContent } from 'hast'
+import type { Element, ElementContent, Properties } from 'hast'
 import { bandGround, bleedGround } from '../email/ground'
 import { blockWidth, innerWidth, measureBand } from '../email/measures'
-import type { Band } from '../email/schema'
+import type { Band, Cell } from '../email/schema'
 import { css, el, trim } from '../html/element'
 import { ghost, notWord } from '../html/nodes'
 import { classes, type CompileContext } from '../tiles/context'
 import { Rules, type Rule } from '../tiles/rules'
 import { box, flow } from '../tiles/space'
 import { cardShell, ghostTable, layout, onPicture, pictureStyle } from './boxes'
-import { rowContent, visibility, type BandContext } from './row'
+import { cellInset, cellRows, holderCell, visibility, type BandContext, type Held } from './cell'
+import { insetOf, within } from './inset'
+import { bare, rowContent } from './row'
 
 /** One band as a tree, with the rules it needs in the head. */
 export interface BandTree {
+  /** The whole band. */
   tree: ElementContent[]
+  /** What it holds: rows of the table that its wrapper ends in. */
+  rows: ElementContent[]
+  /**
+   * Its wrapper with a slot for rows, and what wrappers alike are called: neighbours whose wrappers are alike share one. Null
+   * where it has one that no other may share.
+   */
+  wrapper: { tree: ElementContent[]; like: string } | null
   rules: ReadonlyMap<string, Rule>
 }
 
 /**
- * A band: a full-width table that carries the bleed colour, in it a block no wider than the email (a ghost table of that width for
- * the Word engine, which knows no max-width), in it the padded cells.
+ * A band: a block no wider than the email (a ghost table of that width for the Word engine, which knows no max-width), in it a table
+ * with a row for each tile or for each row of cells. Where its bleed has a look, a table as wide as the window carries that.
  */
 export function bandTree(band: Band, context: CompileContext): BandTree {
   const rules = new Rules()
   const c: BandContext = {
     ...context,
     dir: band.dir ?? context.dir,
+    lang: band.lang ?? context.lang,
     rules,
     role: band.role,
     look: context.style.roles[band.role],
     kept: false,
     top: true,
     measures: measureBand(band, context.width),
+    row: rowContent,
   }
-  const outer = outerTable(band, blockOf(band, innerTable(band, c), c), c)
-  return { tree: [band.show === 'narrow' ? notWord(outer) : outer], rules: rules.used }
+  const { rows, flat } = rowsOf(band, c)
+  return {
+    tree: wrapped(band, rows, { band: band.id, cell: flat?.id }, c),
+    rows,
+    wrapper: shares(band)
+      ? { tree: wrapped(band, [{ type: 'slot', value: '' }], {}, c), like: likeness(band) }
+      : null,
+    rules: rules.used,
+  }
 }
 
-/** The cells with the band's ground and padding. */
-function innerTable(band: Band, c: BandContext) {
+/** Ids of what the elements of a wrapper mark. */
+interface Marks {
+  band?: string
+  /** A cell that has no element of its own. */
+  cell?: string | undefined
+}
+
+function wrapped(band: Band, rows: ElementContent[], marks: Marks, c: BandContext): ElementContent[] {
+  const outer = bleeds(band)
+  const block = blockOf(band, rows, outer ? { cell: marks.cell } : marks, c)
+  const whole = outer ? [bleedTable(band, block, marks.band, c)] : block
+  return band.show === 'narrow' ? [notWord(...whole)] : whole
+}
+
+/** Whether the window beside the band has a look of the band's own, or space around a card. */
+const bleeds = (band: Band): boolean =>
+  !!(band.bleed || band.nightBleed || band.card) || band.picture?.across === 'window'
+
+/** Whether neighbours may stand in its wrapper. */
+const shares = (band: Band): boolean =>
+  !bleeds(band) && band.show === 'all' && !band.when && !band.lang && !band.dir
+
+/** What wrappers have in common that may be shared. */
+const likeness = ({ background, nightBackground }: Band): string =>
+  `${background ?? ''}/${nightBackground ?? ''}`
+
+/** What the band holds as rows of a table, and its only cell where the rows are that cell's. */
+function rowsOf(band: Band, c: BandContext): { rows: ElementContent[]; flat?: Cell } {
   const ground = bandGround(band, c.style)
+  const inset = insetOf(band, band.narrowPadding)
   const picture = band.picture?.across === 'email' ? band.picture : undefined
-  const cells = rowContent(band, innerWidth(band, c.width), ground, c)
-  return layout(
+  const only = band.cells.length === 1 ? band.cells[0]! : undefined
+  if (only && bare(only) && !picture) {
+    const rows = cellRows(only, within(inset, cellInset(only)), ground, c)
+    if (rows) return { rows, flat: only }
+  }
+  const content = rowContent(band, innerWidth(band, c.width), ground, c)
+  const held: Held = { marks: [], names: [], ...content, style: { 'font-size': 0, ...content.style } }
+  const row = el('tr', null, holderCell(held, inset, c))
+  if (!picture) return { rows: [row] }
+  // The box of the Word engine is as wide as the block: its space has to stand inside.
+  const inside = [layout({ width: '100%' }, [row])]
+  const box = onPicture(picture, blockWidth(band, c.width), ground.color, inside, c)
+  const behind = css(pictureStyle(picture, c.src))
+  return { rows: [el('tr', null, el('td', { background: c.src(picture.picture), style: behind }, box))] }
+}
+
+/** The block of the email's width, with the edge and corners of a card. */
+function blockOf(band: Band, rows: ElementContent[], marks: Marks, c: BandContext): ElementContent[] {
+  const width = blockWidth(band, c.width)
+  const shell = cardShell(band.card, c)
+  const seen = bleeds(band) ? undefined : visibility(band.show, 'block', c.rules)
+  const table = layout(
     {
       width: '100%',
       className: classes(band.nightBackground && c.rules.nightGround(band.nightBackground)),
       ...(band.background ? { bgColor: band.background } : {}),
-      style: css({ width: '100%', 'background-color': band.background }),
+      lang: band.lang,
+      dir: band.dir,
+      dataM: marks.cell,
+      style: css({ 'background-color': band.background }) || undefined,
     },
-    el(
-      'td',
-      {
-        className: classes(band.narrowPadding && c.rules.padding(flow(band.narrowPadding, c.dir))),
-        style: css({
-          ...pictureStyle(picture, c.src),
-          padding: box(flow(band.padding, c.dir)),
-          'font-size': 0,
-        }),
-      },
-      onPicture(picture, blockWidth(band, c.width), ground.color, cells, c.src),
-    ),
+    rows,
   )
-}
-
-/** The block of the email's width, with the edge and corners of a card. */
-function blockOf(band: Band, inner: ElementContent, c: BandContext): ElementContent {
-  const width = blockWidth(band, c.width)
-  const shell = cardShell(band.card, c)
   const block = el(
     'div',
     {
-      className: classes(...shell.names),
-      style: css({ 'max-width': width, margin: '0 auto', ...shell.style }),
+      className: classes(...shell.names, seen?.className),
+      dataM: marks.band,
+      style: css({ 'max-width': width, margin: '0 auto', ...shell.style, ...seen?.style }),
     },
-    [inner],
+    table,
   )
-  const whole = width + 2 * (band.card?.edge?.width ?? 0)
-  return ghostTable({ width: trim(whole), align: 'center' }, [ghost('td', shell.word, [block])])
+  const whole = trim(width + 2 * (band.card?.edge?.width ?? 0))
+  const dir: Properties = c.dir === 'rtl' ? { dir: 'rtl' } : {}
+  return [ghostTable({ width: whole, align: 'center', ...dir }, [ghost('td', shell.word, [block])])]
 }
 
 /** The window's width, with the bleed and what hides the band on one of the two widths. */
-function outerTable(band: Band, block: ElementContent, c: BandContext) {
+function bleedTable(band: Band, block: ElementContent[], mark: string | undefined, c: BandContext): Element {
   const seen = visibility(band.show, 'table', c.rules)
   const picture = band.picture?.across === 'window' ? band.picture : undefined
+  const { color } = bleedGround(band, c.style)
+  const around = band.card ? box(flow(band.card.around, c.dir)) : '0'
+  const style = css({ ...pictureStyle(picture, c.src), padding: around === '0' ? undefined : around })
+  const cell = el(
+    'td',
+    { ...(picture ? { background: c.src(picture.picture) } : {}), style: style || undefined },
+    onPicture(picture, null, color, block, c),
+  )
   return layout(
     {
       width: '100%',
       className: classes(seen.className, band.nightBleed && c.rules.nightGround(band.nightBleed)),
       ...(band.bleed ? { bgColor: band.bleed } : {}),
-      lang: band.lang,
-      dir: band.dir,
-      dataM: band.id,
-      style: css({ width: '100%', 'background-color': band.bleed, ...seen.style }),
+      dataM: mark,
+      style: css({ 'background-color': band.bleed, ...seen.style }) || undefined,
     },
-    el(
-      'td',
-      {
-        align: 'center',
-        style: css({
-          ...pictureStyle(picture, c.src),
-          padding: band.card ? box(flow(band.card.around, c.dir)) : '0',
-        }),
-      },
-      onPicture(picture, null, bleedGround(band, c.style).color, [block], c.src),
-    ),
+    [el('tr', null, cell)],
   )
 }

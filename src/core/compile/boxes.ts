@@ -2,7 +2,7 @@ import type { Element, ElementContent, Properties } from 'hast'
 import type { Cell, GroundPicture } from '../email/schema'
 import type { Edge, Edges } from '../email/styles'
 import { css, el, trim, type Declarations } from '../html/element'
-import { ghost, wordOnly } from '../html/nodes'
+import { ghost } from '../html/nodes'
 import type { CompileContext } from '../tiles/context'
 import type { Rules } from '../tiles/rules'
 
@@ -18,19 +18,15 @@ export interface Shell {
 }
 
 /**
- * A layout table of one row. Presentational attributes stand beside the CSS for readers that take only one of
- * the two.
+ * A layout table. Its attributes stand for readers that strip styles; what they say is not said again in CSS. Cells have
+ * neither space nor borders between them.
  */
-export const layout = (properties: Properties, ...cells: Element[]): Element =>
-  el(
-    'table',
-    { role: 'presentation', cellPadding: '0', cellSpacing: '0', border: '0', ...properties },
-    el('tr', null, cells),
-  )
+export const layout = (properties: Properties, rows: readonly ElementContent[]): Element =>
+  el('table', { role: 'presentation', cellPadding: '0', cellSpacing: '0', ...properties }, [...rows])
 
 /** The layout table of the Word engine around content that every reader sees. */
 export const ghostTable = (properties: Properties, children: ElementContent[]): ElementContent =>
-  ghost('table', { role: 'presentation', ...properties, cellPadding: '0', cellSpacing: '0', border: '0' }, [
+  ghost('table', { role: 'presentation', cellPadding: '0', cellSpacing: '0', ...properties }, [
     ghost('tr', {}, children),
   ])
 
@@ -116,28 +112,25 @@ export function onPicture(
   width: number | null,
   color: string,
   content: ElementContent[],
-  src: CompileContext['src'],
+  c: Pick<CompileContext, 'src'> & { rules: Rules },
 ): ElementContent[] {
   if (!p) return content
+  c.rules.vml()
   const place = `${at[p.x]},${at[p.y]}`
   const fill = el('v:fill', {
     type: p.fit === 'repeat' ? 'tile' : 'frame',
     aspect: p.fit === 'cover' ? 'atleast' : undefined,
     ...(p.fit === 'repeat' ? {} : { origin: place, position: place }),
-    src: src(p.picture),
+    src: c.src(p.picture),
     color,
   })
   const box = {
-    'xmlns:v': 'urn:schemas-microsoft-com:vml',
     fill: 'true',
     stroke: 'false',
     style: width === null ? 'mso-width-percent:1000;' : `width:${trim(width)}px;`,
   }
   const words = ghost('v:textbox', { inset: '0,0,0,0', style: 'mso-fit-shape-to-text:true;' }, [
-    el('div', { style: 'font-size:0' }, content),
+    el('div', null, content),
   ])
   return [ghost('v:rect', box, [words], [fill])]
 }
-
-/** A cell for the Word engine alone, as wide as the gap between two columns. @param width px */
-export const ghostGap = (width: number): ElementContent => wordOnly(el('td', { width: trim(width) }))

@@ -1,12 +1,15 @@
-import type { Element, ElementContent, Root } from 'hast'
-import { fontFamily } from '../email/fonts'
+import type { Element, ElementContent, Properties, Root } from 'hast'
+import { fontFamily, safeFont } from '../email/fonts'
 import type { Email } from '../email/schema'
 import { tilesOf } from '../email/walk'
 import { asSample, replaceFields } from '../text/fields'
 import type { CompileContext } from '../tiles/context'
-import { css, el, text } from '../html/element'
+import { comment, css, el, text } from '../html/element'
 import { notWord, wordOnly } from '../html/nodes'
-import { sheetLines, type Rule } from '../tiles/rules'
+import { startTag } from '../html/print'
+import { phrasesOf } from '../text/phrases'
+import { LIST_INDENT } from '../tiles/words/html'
+import { sheetLines, wordLines, type Rule } from '../tiles/rules'
 
 /**
  * What mail programs show after the subject; the invisible characters behind it keep the email's first words
@@ -68,7 +71,7 @@ export function bodyTree(email: Email, c: CompileContext, sheets: Sheets): Eleme
     {
       className: nightClass(c, sheets),
       role: 'article',
-      'aria-roledescription': 'email',
+      'aria-roledescription': phrasesOf(email.lang).email,
       ariaLabel: title,
       lang: email.lang,
       dir: email.dir,
@@ -77,23 +80,43 @@ export function bodyTree(email: Email, c: CompileContext, sheets: Sheets): Eleme
     [{ type: 'slot', value: '' }],
   )
   article.hints = { guarded: true }
-  return el('body', { className: nightClass(c, sheets), style: bodyStyle(c) }, preheader(email, c), article)
+  const names = sheets.sheet ? ['body', ...(nightClass(c, sheets) ?? [])] : undefined
+  const main = el('div', { role: 'main' }, article)
+  return el('body', { className: names, style: bodyStyle(c) }, preheader(email, c), main)
+}
+
+/** Whether the Word engine draws anything. */
+const draws = (rules: ReadonlyMap<string, Rule>) => [...rules.values()].some((r) => r.scope === 'vml')
+
+/** What that engine's drawings are named by, once for all of them. */
+const namespaces: Properties = {
+  'xmlns:v': 'urn:schemas-microsoft-com:vml',
+  'xmlns:w': 'urn:schemas-microsoft-com:office:word',
 }
 
 /** The whole document around its body. @param rules what the bands asked for */
-export const documentTree = (
+export function documentTree(
   email: Email,
   c: CompileContext,
   body: ElementContent[],
   rules: ReadonlyMap<string, Rule>,
   sheets: Sheets,
-): Root => ({
-  type: 'root',
-  children: [
-    { type: 'doctype' },
-    el('html', { lang: email.lang, dir: email.dir }, headTree(email, c, rules, sheets), body),
-  ],
-})
+): Root {
+  const own = { lang: email.lang, dir: email.dir }
+  const inside = [headTree(email, c, rules, sheets), body]
+  if (!draws(rules)) return { type: 'root', children: [{ type: 'doctype' }, el('html', own, ...inside)] }
+  // The Word engine has a start tag of its own: namespaces are no part of HTML.
+  const word = startTag({ tagName: 'html', properties: { ...own, ...namespaces } }, true)
+  return {
+    type: 'root',
+    children: [
+      { type: 'doctype' },
+      comment(`[if mso]>${word}<![endif]`),
+      comment('[if !mso]><!'),
+      el('html', own, comment('<![endif]'), ...inside),
+    ],
+  }
+}
 
 function headTree(
   email: Email,
@@ -117,7 +140,7 @@ function headTree(
     meta('color-scheme', scheme),
     meta('supported-color-schemes', scheme),
     el('title', null, text(replaceFields(email.title || email.subject || 'Email', c.fields))),
-    wordOnly(officeSettings(), ...(sheet ? [wordSheet(email, c)] : [])),
+    wordOnly(officeSettings(), ...(sheet ? [wordSheet(email, c, rules)] : [])),
     // First, so that rules for narrow and for night still come after.
     own ? style(own) : null,
     // A condition keeps `@font-face` from the Word engine, which would show its default font in its place.
@@ -140,14 +163,24 @@ const officeSettings = (): Element =>
 
 /**
  * The Word engine knows neither display:none nor line heights as others do; its own properties stand where no
- * other reader (and no checker) sees them.
+ * other reader (and no checker) sees them. Only words have lines of an exact height: elsewhere it would crop pictures. It draws an
+ * edge around linked pictures unless told, and sets letters it does not have in a serif unless told of another font.
  */
-function wordSheet(email: Email, c: CompileContext): Element {
-  const hidden = replaceFields(email.preheader, c.fields).trim() ? '.preheader{mso-hide:all;}' : ''
+function wordSheet(email: Email, c: CompileContext, rules: ReadonlyMap<string, Rule>): Element {
+  const hidden = replaceFields(email.preheader, c.fields).trim() ? '.preheader{mso-hide:all}' : ''
+  const fonts = c.style.webFonts
+    .map(
+      (f) =>
+        `@font-face{font-family:'${f.family}';mso-font-alt:${safeFont(f.family, c.style.webFonts).css.split(',')[0]}}`,
+    )
+    .join('')
+  const words = 'p,h1,h2,h3,li{mso-line-height-rule:exactly}'
+  // It knows no padding of a list, but a margin of its items.
+  const items = `li{margin-${email.dir === 'rtl' ? 'right' : 'left'}:${LIST_INDENT}px}`
   return el(
     'style',
     null,
-    `table{border-collapse:collapse;}td,th,div,p,a,h1,h2,h3,li{mso-line-height-rule:exactly;}${hidden}`,
+    `${fonts}table{border-collapse:collapse}img{border:0}${words}${items}${hidden}${wordLines(rules)}`,
   )
 }
 
@@ -168,8 +201,10 @@ const sheetOf = (c: CompileContext, rules: ReadonlyMap<string, Rule>, scheme: st
   `:root{color-scheme:${scheme}}`,
   // Phones enlarge small letters unless told not to.
   'body{margin:0;padding:0;-webkit-text-size-adjust:100%;-ms-text-size-adjust:100%}',
-  // Some webmail makes found addresses and dates blue and underlined.
+  // Phones make found addresses, numbers and dates blue and underlined (names of hooks from memory).
   'a[x-apple-data-detectors]{color:inherit!important;text-decoration:none!important}',
+  // So do two others, which leave what links say themselves: one puts the body's insides after an element `u`.
+  'u+.body a,#MessageViewBody a{color:inherit;text-decoration:none}',
   ...sheetLines(rules),
   ...(c.style.nightGround
     ? [

@@ -1,4 +1,4 @@
-import type { ElementContent } from 'hast'
+import type { ElementContent, Root } from 'hast'
 import { styleOf } from '../email/cascade'
 import { conditionsAsWritten, type ConditionWriter } from '../email/conditions'
 import type { Band, Email } from '../email/schema'
@@ -36,6 +36,8 @@ export interface CompileOptions {
    * most 998 (`places` are those of the readable form).
    */
   print?: 'readable' | 'compact'
+  /** Every band in a wrapper of its own, so that each can be changed by itself, for the lenses: it looks the same. */
+  apart?: boolean
 }
 
 /** An email as HTML, with where each band, cell and tile stands in it. */
@@ -58,7 +60,7 @@ export interface Parts {
 }
 
 /** The form in which trees are written. */
-type Form = Required<Pick<CompileOptions, 'marks' | 'styles' | 'print'>>
+type Form = Required<Pick<CompileOptions, 'marks' | 'styles' | 'print' | 'apart'>>
 
 /** Neighbouring bands, compiled: what they are as text, and the rules they ask for. */
 interface Run {
@@ -75,8 +77,9 @@ const nothing: Run = { html: '', lines: 0, rules: new Map(), parts: null, places
 /** Contexts that are remembered at once: lenses and deliveries. Older ones go. */
 const REMEMBERED = 6
 
-/** Bands stand this far inside the document, in steps of indentation. */
-const DEPTH = 3
+/** Bands stand this far inside the document, in steps of indentation, and their rows inside a shared wrapper. */
+const DEPTH = 2
+const ROWS = DEPTH + 2
 
 /**
  * The tree that each band compiled to, remembered by the band itself: the document is immutable, so an edit
@@ -84,7 +87,7 @@ const DEPTH = 3
  */
 const trees = new WeakMap<Band, { c: CompileContext; tree: BandTree }[]>()
 
-const keys = ['width', 'dir', 'style', 'src', 'fields', 'conditions'] as const
+const keys = ['width', 'dir', 'lang', 'style', 'src', 'fields', 'conditions'] as const
 const same = (a: CompileContext, b: CompileContext) => keys.every((k) => a[k] === b[k])
 
 function treeOf(band: Band, c: CompileContext): BandTree {
@@ -99,34 +102,88 @@ function treeOf(band: Band, c: CompileContext): BandTree {
 /** What each tree was written as, by its form. */
 const texts = new WeakMap<BandTree, Map<string, Run>>()
 
-function textOf(band: Band, c: CompileContext, form: Form): Run {
-  const shown = band.when ? c.conditions(band.when) : true
-  if (shown === false || (form.styles === 'inline' && band.show === 'narrow')) return nothing
+/** A band's text: the whole, or only its rows where it shares its wrapper. */
+function textOf(band: Band, c: CompileContext, form: Form, shared: boolean): Run {
+  const shown = shownOf(band, c, form)
+  if (shown === false) return nothing
   const tree = treeOf(band, c)
-  const key = `${form.styles}:${form.print}:${form.marks}`
+  const key = `${form.styles}:${form.print}:${form.marks}:${shared}`
   let known = texts.get(tree)
   if (!known) texts.set(tree, (known = new Map()))
   let run = known.get(key)
   if (!run) {
-    const nodes = form.styles === 'inline' ? withoutSheet(tree.tree) : tree.tree
-    run = runOf(nodes, form.styles === 'inline' ? nothing.rules : tree.rules, form, shown)
-    known.set(key, run)
+    const nodes = shared ? tree.rows : tree.tree
+    const sheet = form.styles !== 'inline'
+    run = runOf(sheet ? nodes : withoutSheet(nodes), sheet ? tree.rules : nothing.rules, form, shown, shared)
+    known.set(key, shared ? asBand(run, band.id) : run)
+    run = known.get(key)!
   }
   return run
 }
 
+/** Rows have no element that stands for their band: all of them do. */
+const asBand = (run: Run, id: string): Run => ({
+  ...run,
+  places: [{ id, from: 0, to: run.lines - 1 }, ...run.places],
+})
+
+/** Whether a band is seen at all, or what the platform wants around it. */
+function shownOf(band: Band, c: CompileContext, form: Form): boolean | { before: string; after: string } {
+  const shown = band.when ? c.conditions(band.when) : true
+  return form.styles === 'inline' && band.show === 'narrow' ? false : shown
+}
+
+/** Neighbours that share a wrapper, or one band alone in its own. */
+interface Group {
+  bands: Band[]
+  wrapper: NonNullable<BandTree['wrapper']> | null
+}
+
+function groupsOf(bands: readonly Band[], c: CompileContext, form: Form): Group[] {
+  const groups: Group[] = []
+  for (const band of bands) {
+    if (shownOf(band, c, form) === false) continue
+    const wrapper = form.apart ? null : treeOf(band, c).wrapper
+    const last = groups.at(-1)
+    if (wrapper && last?.wrapper?.like === wrapper.like) last.bands.push(band)
+    else groups.push({ bands: [band], wrapper })
+  }
+  return groups
+}
+
+/** Opening and end of the wrappers that are shared, by their trees. */
+const wrappers = new WeakMap<BandTree['rows'], Map<string, [Run, Run]>>()
+
+function wrapperText(tree: ElementContent[], form: Form): [Run, Run] {
+  const key = `${form.styles}:${form.print}`
+  let known = wrappers.get(tree)
+  if (!known) wrappers.set(tree, (known = new Map()))
+  let runs = known.get(key)
+  if (!runs) {
+    const nodes = form.styles === 'inline' ? withoutSheet(tree) : tree
+    const root: Root = { type: 'root', children: toComments(nodes) }
+    const [open, end] = printAround(root, { indent: indentOf(form), marks: false }, DEPTH)
+    known.set(key, (runs = [textRun(open), textRun(end)]))
+  }
+  return runs
+}
+
+const textRun = (html: string): Run => ({ ...nothing, html, lines: html.split('\n').length - 1 })
+
 /** Spaces for each depth of a printed tree. */
 const indentOf = ({ print }: Pick<Form, 'print'>): number => (print === 'readable' ? 2 : 0)
 
-/** Trees as text. @param between what the platform wants before and after, if anything */
+/** Trees as text. @param between what the platform wants before and after, if anything @param shared they stand in a shared wrapper */
 function runOf(
   nodes: ElementContent[],
   rules: ReadonlyMap<string, Rule>,
   form: Form,
   between: true | { before: string; after: string },
+  shared = false,
 ): Run {
   const indent = indentOf(form)
-  const printed = printMapped(toComments(nodes), DEPTH, { indent, marks: form.marks })
+  const depth = shared ? ROWS : DEPTH
+  const printed = printMapped(toComments(nodes), depth, { indent, marks: form.marks })
   const base = { rules, parts: null }
   if (between === true)
     return { ...base, html: `${printed.html}\n`, lines: printed.lines, places: printed.places }
@@ -189,6 +246,7 @@ function collect(run: Run, at: number, into: Lines[]): void {
 const contextOf = (email: Email, house: HouseStyle, o: CompileOptions): CompileContext => ({
   width: email.width,
   dir: email.dir,
+  lang: email.lang,
   style: styleOf(house, email.styles),
   src: o.src,
   fields: o.fields ?? asWritten,
@@ -216,6 +274,7 @@ export function compileMapped(email: Email, house: HouseStyle, options: CompileO
   if (email.way === 'plain') return whole('')
   const c = contextOf(email, house, options)
   const form: Form = {
+    apart: options.apart ?? false,
     marks: options.marks ?? false,
     styles: options.styles ?? 'both',
     print: options.print ?? 'readable',
@@ -232,31 +291,49 @@ const whole = (html: string): Compiled => ({
 
 function compileBands(email: Email, c: CompileContext, form: Form): Compiled {
   const sheets: Sheets = { sheet: form.styles !== 'inline' }
-  const runs = email.bands.map((b) => textOf(b, c, form))
+  const own = new Map<string, string>()
+  const runs = groupsOf(email.bands, c, form).flatMap(({ bands, wrapper }): Run[] => {
+    const inside = bands.map((band) => {
+      const run = textOf(band, c, form, wrapper !== null)
+      own.set(band.id, run.html)
+      return run
+    })
+    if (!wrapper) return inside
+    const [open, end] = wrapperText(wrapper.tree, form)
+    return [open, ...inside, end]
+  })
   const body = [bodyTree(email, c, sheets)]
-  return around(email, c, form, form.styles === 'inline' ? withoutSheet(body) : body, runs, sheets)
+  return around(email, c, form, sheets.sheet ? body : withoutSheet(body), runs, own, sheets)
 }
 
 /** All styles in the head: their names are counted through the whole document, so no band is remembered. */
 function compileHead(email: Email, c: CompileContext, form: Form): Compiled {
   const pass = new StylesToHead()
   const body = pass.apply([bodyTree(email, c, { sheet: true })])
-  const runs = email.bands.map((band) => {
-    const shown = band.when ? c.conditions(band.when) : true
-    if (shown === false) return nothing
-    const { tree, rules } = treeOf(band, c)
-    return runOf(pass.apply(tree), rules, form, shown)
+  const own = new Map<string, string>()
+  const runs = groupsOf(email.bands, c, form).flatMap(({ bands, wrapper }): Run[] => {
+    const [open, end] = wrapper ? wrapperText(pass.apply(wrapper.tree), form) : [nothing, nothing]
+    const inside = bands.map((band) => {
+      const { tree, rows, rules } = treeOf(band, c)
+      const shown = shownOf(band, c, form)
+      const between = typeof shown === 'object' ? shown : true
+      const run = runOf(pass.apply(wrapper ? rows : tree), rules, form, between, wrapper !== null)
+      own.set(band.id, run.html)
+      return wrapper ? asBand(run, band.id) : run
+    })
+    return [open, ...inside, end]
   })
-  return around(email, c, form, body, runs, { sheet: true, own: pass.lines() })
+  return around(email, c, form, body, runs, own, { sheet: true, own: pass.lines() })
 }
 
-/** The document around its bands. @param runs one for each band */
+/** The document around its bands. @param runs bands, and what opens and ends shared wrappers @param own what each band is written as */
 function around(
   email: Email,
   c: CompileContext,
   form: Form,
   body: ElementContent[],
   runs: readonly Run[],
+  own: ReadonlyMap<string, string>,
   sheets: Sheets,
 ): Compiled {
   const run = joinAll(runs)
@@ -267,7 +344,7 @@ function around(
     collect(run, before.split('\n').length, out)
     return out
   }
-  const bands = () => email.bands.map(({ id }, i) => ({ id, html: runs[i]!.html }))
+  const bands = () => email.bands.map(({ id }) => ({ id, html: own.get(id) ?? '' }))
   const html = `${before}${run.html}${after}`
   return {
     html: form.print === 'compact' ? compacted(html) : html,

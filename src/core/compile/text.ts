@@ -42,6 +42,8 @@ export interface TextOptions {
   house?: HouseStyle
   /** Links after their words in angle brackets, or as numbers with a list of references at the end. */
   links?: 'inline' | 'numbered'
+  /** Lines of a paragraph are broken unless told: readers of messages break them where their window ends. */
+  broken?: boolean
 }
 
 const plainHouse = plainHouseStyle()
@@ -53,7 +55,8 @@ const plainHouse = plainHouseStyle()
 export function compileText(email: Email, options: TextOptions = {}): string {
   const fields = options.fields ?? asSample()
   const own = email.way === 'plain' ? (email.plain ?? '') : email.text
-  if (own !== undefined) return finish(replaceFields(own, fields))
+  const broken = options.broken ?? true
+  if (own !== undefined) return finish(replaceFields(own, fields), broken)
   const references: string[] = []
   const number = (href: string) => {
     const at = references.indexOf(href)
@@ -72,6 +75,7 @@ export function compileText(email: Email, options: TextOptions = {}): string {
             fields,
             link,
             columns: COLUMNS,
+            lang: email.lang,
             footer: styleOf(options.house ?? plainHouse, email.styles).footer,
           },
           options.conditions,
@@ -80,6 +84,7 @@ export function compileText(email: Email, options: TextOptions = {}): string {
     [body, ...(references.length ? [references.map((r, i) => `[${i + 1}] ${r}`).join('\n')] : [])].join(
       '\n\n\n',
     ),
+    broken,
   )
 }
 
@@ -101,11 +106,12 @@ function bandsText(email: Email, c: TextContext, conditions: ConditionWriter = (
     .join('\n\n\n')
 }
 
-const finish = (text: string): string =>
+/** @param broken whether long lines are */
+const finish = (text: string, broken: boolean): string =>
   `${text
     .replace(/\u00a0/g, ' ')
     .replace(/\r\n?/g, '\n')
     .split('\n')
-    .map((l) => wrap(l.trimEnd()))
+    .map((l) => (broken ? wrap(l.trimEnd()) : l.trimEnd()))
     .join('\n')
     .trim()}\n`

@@ -154,8 +154,10 @@ class Printer {
 
   private element(node: Element, depth: number): void {
     const id = node.properties.dataM
-    const place = id === undefined || id === null ? null : { id: String(id), from: this.line, to: this.line }
-    if (place) this.places.push(place)
+    // An element may mark several things, the outermost first.
+    const ids = id === undefined || id === null ? [] : String(id).split(' ')
+    const places = ids.map((of) => ({ id: of, from: this.line, to: this.line }))
+    this.places.push(...places)
     this.write(startTag(node, false, this.o.marks))
     const holdsSlot = node.children.some((c) => c.type === 'slot')
     const lined =
@@ -170,7 +172,7 @@ class Printer {
     }
     if (lined) this.write(holdsSlot ? this.margin(depth) : `\n${this.margin(depth)}`)
     if (!voidElements.has(node.tagName) || node.children.length) this.write(endTag(node))
-    if (place) place.to = this.line
+    for (const place of places) place.to = this.line
   }
 }
 
@@ -189,11 +191,12 @@ export function printMapped(nodes: readonly ElementContent[], depth: number, o: 
   return { html: printer.parts.join(''), lines: printer.line + 1, places: printer.places }
 }
 
-/** A whole document as HTML text, in the two parts that stand before and after its slot. */
-export function printAround(root: Root, o: PrintOptions): [before: string, after: string] {
+/** What stands around a slot as HTML text, in the two parts before and after it. @param depth of indentation */
+export function printAround(root: Root, o: PrintOptions, depth = 0): [before: string, after: string] {
   const printer = new Printer(o)
   for (const node of root.children) {
-    printer.node(node, 0, false)
+    if (o.indent !== null) printer.write(printer.margin(depth))
+    printer.node(node, depth, false)
     printer.write('\n')
   }
   return [printer.parts.slice(0, printer.slot).join(''), printer.parts.slice(printer.slot).join('')]

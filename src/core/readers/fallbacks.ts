@@ -16,7 +16,10 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'html:sup': 'The letters stand on the line.',
   'html:sub': 'The letters stand on the line.',
   'html:bgcolor': 'The same colour stands in the style.',
-  'html:border': 'Edges of layout tables are also absent by style.',
+  'html:background':
+    'The same picture stands in the style; some readers show pictures of the message only here.',
+  'css:margin-bottom': 'Part of CSS 1; not listed because every reader has it.',
+  'css:margin-left': 'Part of CSS 1; not listed because every reader has it.',
   'html:alt': 'Every reader has alt text.',
   'html:title': 'Nothing but a hint under the pointer is lost.',
   'html:scope': 'Header cells are read aloud without their direction.',
@@ -31,7 +34,8 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'css-background-position': 'The picture begins at the top left; VML has its own position.',
   'css-background-repeat': 'The picture repeats; it should be as large as its band.',
   'css-background-size': 'The picture has its own size; it should be as large as its band.',
-  'css-border-radius': 'Corners are square; buttons of the Word engine are VML with round ones.',
+  'css-border-radius':
+    'Corners are square; buttons of the Word engine are VML with round ones, but on pictures.',
   'css-box-sizing': 'A picture or kept cell with an edge is wider by the thickness of its edge.',
   'css-color-scheme': 'The reader decides by itself what it does at night.',
   'css-display':
@@ -73,14 +77,12 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'html-role': 'Layout tables may be announced when read aloud.',
   'html-srcset': 'The picture inside, which is the one for wide and day.',
   'html-style': 'The fluid structure with every style in the elements.',
-  'html-target': 'Links open as that reader opens links.',
   'html-width': 'The style says the same.',
   'html-height': 'The style says the same.',
   'html-valign': 'The style says the same.',
   'html-align': 'The style says the same.',
   'html-doctype': 'That reader puts its own page around the message.',
   'html-body': 'That reader makes it an element of its own; the ground also stands on the wrapper.',
-  'html-blockquote': 'The words stand in by their padding.',
   'html-cellpadding': 'Cells are padded by style.',
   'html-dir': 'The alignment is also written as left and right.',
 }

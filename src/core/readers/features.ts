@@ -54,7 +54,6 @@ const attributeNames: Record<string, string> = {
   ariaLabel: 'html-aria-label',
   ariaHidden: 'html-aria-hidden',
   srcSet: 'html-srcset',
-  target: 'html-target',
   bgColor: 'html:bgcolor',
   border: 'html:border',
   alt: 'html:alt',

@@ -45,6 +45,15 @@ export function hrefOf(link: string, fields: FieldWriter): string {
   )
 }
 
+/**
+ * A link as it stands in a plain text: encoded as in the HTML, with fields as the writer puts them; empty where it leads
+ * nowhere.
+ */
+export function textHref(link: string, fields: FieldWriter): string {
+  const href = link.trim() && hrefOf(link, (f) => fields(f))
+  return href === '#' ? '' : href
+}
+
 /** A link with the scheme it lacks: `mailto:` for an address, else `https://`. */
 export function withScheme(href: string): string {
   const trimmed = href.trim()

@@ -3,6 +3,7 @@ import type { ConditionWriter } from '../email/conditions'
 import type { Ground } from '../email/ground'
 import type { Dir, Role } from '../email/schema'
 import { replaceFields, type FieldWriter } from '../text/fields'
+import { textHref } from '../text/link'
 import type { Rules } from './rules'
 
 /**
@@ -13,6 +14,8 @@ export interface CompileContext {
   /** px */
   width: number
   dir: Dir
+  /** BCP 47; what it says by itself is in this language. */
+  lang: string
   /** House style with the email's own values and those of each role over it. */
   style: Style
   /** Where a picture stands in the output. */
@@ -50,6 +53,8 @@ export interface TextContext {
    */
   link: (href: string) => string
   footer: { sender: string; address: string }
+  /** BCP 47 */
+  lang: string
   /** Longest line, characters. */
   columns: number
 }
@@ -57,6 +62,6 @@ export interface TextContext {
 /** Words with where they lead, as far as there are both. */
 export function linked(words: string, link: string, c: TextContext): string {
   const said = replaceFields(words, c.fields).trim()
-  const href = replaceFields(link, c.fields).trim()
+  const href = textHref(link, c.fields)
   return [said, href && c.link(href)].filter(Boolean).join(' ')
 }

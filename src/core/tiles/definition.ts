@@ -1,7 +1,9 @@
 import type { ElementContent } from 'hast'
 import type { z } from 'zod'
 import type { RoleStyle } from '../email/cascade'
+import type { Ground } from '../email/ground'
 import type { TileBase } from '../email/tile'
+import type { Declarations } from '../html/element'
 import type { PictureRef } from '../picture/ref'
 import type { TextContext, TileContext } from './context'
 
@@ -25,9 +27,17 @@ export interface TilePicture {
 export interface ColorPair {
   color: string
   ground: string
+  /** The same at night. */
+  night: { color: string; ground: string }
   /** px */
   size: number
   bold: boolean
+}
+
+/** What a holder, the cell around a tile, says for it: letters that its paragraphs inherit, and where their lines stand. */
+export interface Holder {
+  style: Declarations
+  names: (string | undefined | false)[]
 }
 
 /**
@@ -39,8 +49,8 @@ export interface TileDefinition<T extends TileBase & { kind: string }> {
   schema: z.ZodType<T> & z.core.$ZodTypeDiscriminable
   /** The values that a new one begins with. */
   first: () => Omit<T, 'id' | 'kind' | 'padding' | 'show'> & Partial<Pick<T, 'padding'>>
-  /** A block with margins of its own: its cell has letters of size 0, so that white space opens no gap around it. */
-  block: boolean
+  /** What the cell around it says for it. */
+  holder: (tile: T, c: TileContext) => Holder
   html: (tile: T, c: TileContext) => ElementContent[]
   /** As plain text; empty where the kind has no words. */
   text: (tile: T, c: TextContext) => string
@@ -56,8 +66,8 @@ export interface TileDefinition<T extends TileBase & { kind: string }> {
   lacks: (tile: T) => string | null
   /** What cannot be known with pictures off, or read aloud, since it has no words; null where there is nothing. */
   wordless: (tile: T) => { what: string; why: string } | null
-  /** The colours its words are read in. @param ground behind it, #rrggbb */
-  pairs: (tile: T, look: RoleStyle, ground: string) => ColorPair[]
+  /** The colours its words are read in. @param ground behind it */
+  pairs: (tile: T, look: RoleStyle, ground: Ground) => ColorPair[]
 }
 
 /** For parts that a kind has nothing of. */

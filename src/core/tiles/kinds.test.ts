@@ -17,7 +17,9 @@ const ask = (tile: Tile) => {
     pictures: d.pictures(tile).map((p) => [p.picture.id[0], p.alt]),
     lacks: d.lacks(tile),
     wordless: d.wordless(tile)?.what ?? null,
-    pairs: d.pairs(tile, look, '#abcdef').map((p) => [p.color, p.ground, p.size, p.bold]),
+    pairs: d
+      .pairs(tile, look, { color: '#abcdef', night: '#012345' })
+      .map((p) => [p.color, p.ground, p.size, p.bold]),
   }
 }
 const nothing = {
@@ -346,13 +348,12 @@ test('a new tile of every kind is one that the schema allows, with room around w
   const between = { top: 12, right: 0, bottom: 12, left: 0 }
   expect([room('button'), room('divider'), room('social')]).toEqual([between, between, between])
   expect(room('words')).toEqual({ top: 0, right: 0, bottom: 0, left: 0 })
-  // Only what has margins of its own is a block; the others stand in letters.
-  expect(tileKinds.filter((k) => definitionOf(newTile(k)).block).sort()).toEqual([
-    'divider',
-    'gap',
-    'picture',
-    'social',
-  ])
+  // Only what has margins of its own is a block in letters of size 0; the others stand in letters.
+  const blocks = tileKinds.filter((k) => {
+    const tile = newTile(k)
+    return definitionOf(tile).holder(tile as never, surroundings()).style['font-size'] === 0
+  })
+  expect(blocks.sort()).toEqual(['divider', 'picture', 'social'])
 })
 
 const text = <K extends TileKind>(kind: K, set: Partial<TileOf<K>>, columns = 40) =>
@@ -361,12 +362,13 @@ const text = <K extends TileKind>(kind: K, set: Partial<TileOf<K>>, columns = 40
     link: (href) => `<${href}>`,
     footer: { sender: 'House', address: 'Lane' },
     columns,
+    lang: 'en',
   })
 
 test('every kind as plain text', () => {
   expect(text('button', { label: 'Go', link: 'https://a.example' })).toBe('Go <https://a.example>')
   expect(text('button', { label: 'Go', link: ' ' })).toBe('Go')
-  expect(text('picture', { picture, alt: 'A', link: 'x' })).toBe('A <x>')
+  expect(text('picture', { picture, alt: 'A', link: 'x' })).toBe('[Picture: A] <x>')
   expect(text('picture', { picture, alt: null, link: '' })).toBe('')
   expect(text('divider', {})).toBe('-'.repeat(40))
   expect(text('divider', { invisible: true })).toBe('')

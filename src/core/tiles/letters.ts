@@ -1,8 +1,13 @@
 import { fontFamily } from '../email/fonts'
-import type { Declarations } from '../html/element'
+import type { Ground } from '../email/ground'
+import type { Element, ElementContent } from 'hast'
+import { css, el, type Declarations } from '../html/element'
 import type { LinkStyle, TextStyle } from '../email/styles'
-import type { TileContext } from './context'
-import type { ColorPair } from './definition'
+import { classes, type TileContext } from './context'
+import type { ColorPair, Holder } from './definition'
+
+export type { Holder } from './definition'
+import { lineHeight } from './rules'
 
 /** How a text style is written into an element, and the classes for what differs on narrow and at night. */
 export function letters(
@@ -17,8 +22,8 @@ export function letters(
     style: {
       'font-family': fontFamily(s.font, c.style.webFonts),
       'font-size': s.size,
-      'line-height': s.line,
-      'font-weight': s.bold ? 'bold' : 'normal',
+      'line-height': lineHeight(s.line, s.size),
+      'font-weight': s.bold && 'bold',
       'font-style': s.italic && 'italic',
       'letter-spacing': s.spacing || undefined,
       'text-transform': s.capitals && 'uppercase',
@@ -31,31 +36,56 @@ export function letters(
   }
 }
 
-/** How a link is written into its element. @param over what prevails over its style */
-export function linkLetters(
-  s: LinkStyle,
+/** Letters of size 0 in the cell around a block with margins of its own, so that white space opens no gap around it. */
+export const blockHolder = (): Holder => ({ style: { 'font-size': 0, 'line-height': 0 }, names: [] })
+
+/** Nothing: what stands in the cell says all itself. */
+export const plainHolder = (): Holder => ({ style: {}, names: [] })
+
+/** The letters of a text style in the cell; every reader has paragraphs inherit them there. @param align of lines */
+export function lettersHolder(
+  s: TextStyle,
+  align: 'left' | 'center' | 'right',
+  c: Pick<TileContext, 'style' | 'rules' | 'dir'>,
+): Holder {
+  const { style, names } = letters(s, c)
+  const at = physical(align, c)
+  return { style: { ...style, ...(isPlain(at, c) ? {} : { 'text-align': at }) }, names }
+}
+
+/**
+ * A link in words. Its ink and its line stand on the words inside too: some readers prevail with their own over those of the link.
+ */
+export function linkElement(
+  href: string,
+  said: ElementContent[],
+  look: LinkStyle,
   c: Pick<TileContext, 'rules'>,
-  over: Partial<LinkStyle> = {},
-): { style: Declarations; names: (string | undefined | false)[] } {
-  const l = { ...s, ...over }
-  return {
-    style: {
-      color: l.color,
-      'font-weight': l.bold ? 'bold' : undefined,
-      'text-decoration': l.underline ? 'underline' : 'none',
-    },
-    names: [l.nightColor && c.rules.nightInk(l.nightColor)],
-  }
+): Element {
+  const { color, bold, underline, nightColor } = look
+  const weight = { 'font-weight': bold && 'bold' } as const
+  const className = classes(nightColor && c.rules.nightInk(nightColor))
+  const line = underline ? 'underline' : 'none'
+  return el(
+    'a',
+    { href, className, style: css({ color, ...weight, 'text-decoration': line }) },
+    el('span', { className, style: css({ color, 'text-decoration': underline && line }) }, said),
+  )
 }
 
 /** "Left" in the document means "where lines begin": on a right-to-left email it is the right. */
 export const physical = (align: 'left' | 'center' | 'right', c: { dir: 'ltr' | 'rtl' }) =>
   c.dir === 'ltr' || align === 'center' ? align : align === 'left' ? 'right' : 'left'
 
+/** Whether lines stand there by themselves. From right to left it is said all the same: some reader strips the direction. */
+export const isPlain = (at: 'left' | 'center' | 'right', c: { dir: 'ltr' | 'rtl' }): boolean =>
+  c.dir === 'ltr' && at === 'left'
+
 /** The pair of colours that words in a text style are read in. @param ground behind them */
-export const pairOf = (s: TextStyle, ground: string): ColorPair => ({
+export const pairOf = (s: TextStyle, { color, night }: Pick<Ground, 'color' | 'night'>): ColorPair => ({
   color: s.color,
-  ground,
+  ground: color,
+  night: { color: s.nightColor ?? s.color, ground: night },
   size: s.size,
   bold: s.bold,
 })

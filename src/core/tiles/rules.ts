@@ -2,8 +2,8 @@ import type { Sides } from '../email/styles'
 import { trim } from '../html/element'
 import { box } from './space'
 
-/** Where a rule holds: on narrow, on wide, at night, or under a pointer. */
-export type RuleScope = 'narrow' | 'wide' | 'night' | 'hover' | 'custom' | 'verbatim'
+/** Where a rule holds: on narrow, on wide, at night, under a pointer, or in the Word engine; `vml` stands for that engine's drawings. */
+export type RuleScope = 'narrow' | 'wide' | 'night' | 'hover' | 'custom' | 'verbatim' | 'word' | 'vml'
 export interface Rule {
   scope: RuleScope
   /** Class name; it says what the rule does, so that the output can be read. */
@@ -14,6 +14,17 @@ export interface Rule {
   /** The media query of custom code. */
   media?: string
 }
+
+/** Columns that lie beneath each other are parted by this at least, px (common practice, no source). */
+export const STACKED = 16
+
+/**
+ * A line height as a multiple of the letters' size: it grows with letters that a reader enlarges.
+ * @param line px @param size px
+ */
+// Up: a line that came to a hair less than its px would stand a whole px higher.
+export const lineHeight = (line: number, size: number): string =>
+  String(Math.ceil(Number(((line / size) * 1e4).toFixed(6))) / 1e4)
 
 /** A number as part of a class name. */
 export const inName = (n: number): string => trim(n).replace('.', '_').replace('-', 'm')
@@ -37,12 +48,12 @@ export class Rules {
   /** A column takes the whole width once columns are stacked: its own greatest width would leave room beside it. */
   stack = () => this.ask('narrow', 'stack', 'max-width:100%!important')
 
-  /** The gap between columns lies across once they are stacked. */
+  /** The gap between columns lies across once they are stacked, and is high enough to part them. */
   gap = (px: number) =>
     this.ask(
       'narrow',
       `gap${inName(px)}`,
-      `display:block!important;width:100%!important;max-width:100%!important;height:${trim(px)}px!important`,
+      `display:block!important;width:100%!important;height:${trim(Math.max(px, STACKED))}px!important`,
     )
 
   /** Space that differs on narrow. @param p as it lies on screen, px */
@@ -57,7 +68,7 @@ export class Rules {
   hide = () => this.ask('narrow', 'hide', 'display:none!important')
 
   /** What is for narrow only starts hidden, so that a reader without media queries does not show both of a pair of twins. */
-  show = (display: 'table' | 'table-row' | 'inline') =>
+  show = (display: 'table' | 'block' | 'table-row' | 'inline') =>
     this.ask('narrow', `show-${display}`, `display:${display}!important`)
 
   /** Letters of another size on narrow. @param size px @param line px */
@@ -65,8 +76,17 @@ export class Rules {
     this.ask(
       'narrow',
       `t${inName(size)}-${inName(line)}`,
-      `font-size:${trim(size)}px!important;line-height:${trim(line)}px!important`,
+      `font-size:${trim(size)}px!important;line-height:${lineHeight(line, size)}!important`,
     )
+
+  /** What the Word engine alone is told. */
+  word = (name: string, declarations: string) => this.ask('word', name, declarations)
+
+  /** A line whose runs differ in size grows with the largest: the Word engine would crop it at the line height. */
+  loose = () => this.word('loose', 'mso-line-height-rule:at-least')
+
+  /** The Word engine draws something: its namespaces stand on the root. */
+  vml = () => void this.ask('vml', 'vml', '')
 
   /**
    * Cells in an order of their own once stacked: only a flex column can do that; without it they keep the
@@ -78,7 +98,7 @@ export class Rules {
   /** Columns of one height, so that their grounds end together; without flex each is as tall as its content. */
   even = () => this.ask('wide', 'even', 'display:flex!important')
 
-  /** Middle or bottom of a column that was made taller. */
+  /** Middle or bottom of a column that was made taller, or that stands beside one. */
   settle = (valign: 'middle' | 'bottom') =>
     this.ask(
       'wide',
@@ -115,7 +135,8 @@ export class Rules {
  */
 export const NARROW = 480
 
-const selectorOf = (r: Rule): string => r.selector ?? `.${r.name}${r.scope === 'hover' ? ':hover' : ''}`
+const selectorOf = (r: Rule): string =>
+  r.selector ?? `.${r.name}${r.scope === 'hover' && !r.name.includes(':') ? ':hover' : ''}`
 
 /**
  * The rules as lines of a style sheet, in a settled order. Night rules stand three times: in the media query,
@@ -156,3 +177,11 @@ export function sheetLines(rules: ReadonlyMap<string, Rule>): string[] {
     }),
   ]
 }
+
+/** Rules for the Word engine alone, in one line. */
+export const wordLines = (rules: ReadonlyMap<string, Rule>): string =>
+  [...rules.values()]
+    .filter((r) => r.scope === 'word')
+    .sort((a, b) => (a.name < b.name ? -1 : 1))
+    .map((r) => `.${r.name}{${r.declarations}}`)
+    .join('')

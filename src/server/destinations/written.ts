@@ -96,7 +96,9 @@ export function writeAs(own: Writing, email: Email, house: HouseStyle, how: Omit
   const print = how.print ?? printOf(email)
   const src = placesOf(how, pictures)
   const html = toHtml(compile(email, house, { src, fields, conditions, styles, print }))
-  const text = toText(compileText(email, { fields, conditions, house, links }))
+  // What travels in a message is broken by its reader.
+  const broken = how.places !== 'message'
+  const text = toText(compileText(email, { fields, conditions, house, links, broken }))
   return {
     title: email.title,
     subject: toText(replaceFields(email.subject, fields)),

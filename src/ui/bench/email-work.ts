@@ -134,7 +134,7 @@ function useSeen(email: Email, house: HouseStyle) {
     [values],
   )
   const parts = useMemo(
-    () => compileMapped(email, house, { src, ...seen, marks: true }).parts(),
+    () => compileMapped(email, house, { src, ...seen, marks: true, apart: true }).parts(),
     [email, house, seen],
   )
   const text = useMemo(

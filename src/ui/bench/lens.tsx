@@ -4,7 +4,7 @@ import type { Parts } from '@/core/compile'
 import { cx } from '../parts/controls'
 import { NotLoaded, useElsewhere } from './elsewhere'
 import { firstOf, patch, type Changed } from './live-frame'
-import { measureAll, Measures, type Marks } from './measures'
+import { marksOf, measureAll, Measures, type Marks } from './measures'
 import type { Stretch, Ties } from './ties'
 
 export type { Marks } from './measures'
@@ -150,8 +150,7 @@ function useFrame(parts: Parts, elsewhere: boolean, onMarks?: (marks: Marks, hei
     const ids: string[] = []
     let el = frame.current?.contentDocument?.elementFromPoint(x, y) ?? null
     while (el) {
-      const id = (el as HTMLElement).dataset?.m
-      if (id) ids.push(id)
+      ids.push(...marksOf(el as HTMLElement).toReversed())
       el = el.parentElement
     }
     return ids

@@ -11,6 +11,9 @@ interface Measured {
   marks: Marks
 }
 
+/** The ids of what an element marks, outermost first. */
+export const marksOf = (el: HTMLElement): string[] => el.dataset.m?.split(' ') ?? []
+
 const boxOf = (el: Element): Stretch => {
   const { top, left, width, height } = el.getBoundingClientRect()
   return { top, left, width, height }
@@ -74,14 +77,14 @@ function moved(before: Measured): Measured | null {
 }
 
 function measure(doc: Document, id: string): Measured | null {
-  const el = doc.querySelector<HTMLElement>(`[data-m="${CSS.escape(id)}"]`)
+  const el = doc.querySelector<HTMLElement>(`[data-m~="${CSS.escape(id)}"]`)
   if (!el) return null
   const box = boxOf(el)
   const marks: Marks = new Map()
   if (box.width && box.height) marks.set(id, box)
   for (const inner of el.querySelectorAll<HTMLElement>('[data-m]')) {
     const at = boxOf(inner)
-    if (at.width && at.height) marks.set(inner.dataset.m!, at)
+    if (at.width && at.height) for (const mark of marksOf(inner)) marks.set(mark, at)
   }
   return { el, box, marks }
 }
@@ -91,7 +94,7 @@ export function measureAll(doc: Document): Marks {
   const marks: Marks = new Map()
   for (const el of doc.querySelectorAll<HTMLElement>('[data-m]')) {
     const box = boxOf(el)
-    if (box.width && box.height) marks.set(el.dataset.m!, box)
+    if (box.width && box.height) for (const mark of marksOf(el)) marks.set(mark, box)
   }
   return marks
 }

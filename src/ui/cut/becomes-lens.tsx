@@ -20,6 +20,7 @@ export function BecomesLens({ work: w }: { work: CutWork }) {
         src: previewSrc,
         fields: sampleFields,
         marks: true,
+        apart: true,
       }).parts(),
     [result, job.client.house],
   )

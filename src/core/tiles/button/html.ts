@@ -8,6 +8,8 @@ import { fontFamily, safeFont } from '../../email/fonts'
 import { lineWidth } from '../../email/widths'
 import type { ButtonStyle } from '../../email/styles'
 import { replaceFields } from '../../text/fields'
+import { physical } from '../letters'
+import { lineHeight } from '../rules'
 import { hover, tallButton, THUMB, TIGHT, tightButton, wideButton } from './rules'
 import type { ButtonTile } from './schema'
 
@@ -28,52 +30,97 @@ export const buttonHeight = (s: Pick<ButtonStyle, 'size' | 'padY' | 'borderWidth
   buttonLine(s) + 2 * (s.padY + (s.borderWidth ?? 0))
 
 /**
- * A button that is a link in a padded box. The Word engine pads no inline link, so it gets a VML rounded box
- * of a settled size instead; every other reader gets the link.
+ * A button: a link as a padded block in a cell of its ground, so that all of it can be pressed and no reader that
+ * repaints links takes the ground away. Its ink stands on its words too, since some readers have an ink of their own for links.
+ * The Word engine pads no link: it gets a VML shape of a settled size; on a picture, which is a shape already and may hold none, it gets
+ * the cell with the padding.
  */
 export function buttonHtml(tile: ButtonTile, c: TileContext): ElementContent[] {
   const s = buttonStyleOf(tile, c.look)
   const href = hrefOf(tile.link || '#', c.fields)
   const label = replaceFields(tile.label, c.fields)
-  return [
-    wordOnly(vmlButton(tile, s, href, label, c)),
-    notWord(
-      el(
-        'a',
-        {
-          href,
-          target: '_blank',
-          className: classes(
-            tile.fullNarrow && wideButton(c.rules),
-            c.kept && s.padX > TIGHT && tightButton(c.rules),
-            buttonHeight(s) < THUMB &&
-              tallButton(c.rules, Math.ceil((THUMB - buttonLine(s)) / 2) - (s.borderWidth ?? 0)),
-            (s.hoverBackground || s.hoverColor) && hover(c.rules, s.hoverBackground, s.hoverColor),
-            s.nightBackground && c.rules.nightGround(s.nightBackground),
-            s.nightColor && c.rules.nightInk(s.nightColor),
-            s.nightBorder && c.rules.nightEdge(s.nightBorder),
-          ),
-          style: css({
-            display: 'inline-block',
-            padding: `${s.padY}px ${s.padX}px`,
-            'background-color': s.background,
-            border: s.borderWidth ? `${s.borderWidth}px solid ${s.borderColor ?? s.color}` : undefined,
-            'border-radius': s.radius || undefined,
-            'font-family': fontFamily(s.font, c.style.webFonts),
-            'font-size': s.size,
-            'line-height': buttonLine(s),
-            'font-weight': s.bold ? 'bold' : 'normal',
-            'letter-spacing': s.spacing || undefined,
-            'text-transform': s.capitals && 'uppercase',
-            color: s.color,
-            'text-decoration': 'none',
-            'text-align': 'center',
-          }),
-        },
-        withIcon(tile, label, c),
+  const onPicture = !!c.ground.picture
+  const table = buttonTable(tile, s, pressable(tile, s, href, label, c), onPicture, c)
+  if (onPicture) return [table]
+  c.rules.vml()
+  return [wordOnly(vmlButton(tile, s, href, label, c)), notWord(table)]
+}
+
+/** The link, as large as the button. */
+function pressable(tile: ButtonTile, s: ButtonStyle, href: string, label: string, c: TileContext): Element {
+  const tall = Math.ceil((THUMB - buttonLine(s)) / 2) - (s.borderWidth ?? 0)
+  return el(
+    'a',
+    {
+      href,
+      className: classes(
+        c.kept && s.padX > TIGHT && tightButton(c.rules),
+        buttonHeight(s) < THUMB && tallButton(c.rules, tall),
       ),
+      style: css({
+        display: 'block',
+        padding: `${s.padY}px ${s.padX}px`,
+        'font-family': fontFamily(s.font, c.style.webFonts),
+        'font-size': s.size,
+        'line-height': lineHeight(buttonLine(s), s.size),
+        'font-weight': s.bold && 'bold',
+        'letter-spacing': s.spacing || undefined,
+        'text-transform': s.capitals && 'uppercase',
+        color: s.color,
+        'text-decoration': 'none',
+      }),
+    },
+    el(
+      'span',
+      {
+        className: classes(s.nightColor && c.rules.nightInk(s.nightColor)),
+        style: css({ color: s.color, 'text-decoration': 'none' }),
+      },
+      withIcon(tile, label, c),
     ),
-  ]
+  )
+}
+
+/** @param padded for the Word engine, which pads the cell in place of the link */
+function buttonTable(
+  tile: ButtonTile,
+  s: ButtonStyle,
+  link: Element,
+  padded: boolean,
+  c: TileContext,
+): Element {
+  const align = physical(tile.align, c)
+  const cell = el(
+    'td',
+    {
+      align: 'center',
+      bgColor: s.background,
+      className: classes(
+        padded && c.rules.word(`pad${s.padY}-${s.padX}`, `padding:${s.padY}px ${s.padX}px`),
+        (s.hoverBackground || s.hoverColor) && hover(c.rules, s.hoverBackground, s.hoverColor),
+        s.nightBackground && c.rules.nightGround(s.nightBackground),
+        s.nightBorder && c.rules.nightEdge(s.nightBorder),
+      ),
+      style: css({
+        'background-color': s.background,
+        border: s.borderWidth ? `${s.borderWidth}px solid ${s.borderColor ?? s.color}` : undefined,
+        'border-radius': s.radius || undefined,
+      }),
+    },
+    link,
+  )
+  return el(
+    'table',
+    {
+      role: 'presentation',
+      cellPadding: '0',
+      cellSpacing: '0',
+      className: classes(tile.fullNarrow && wideButton(c.rules)),
+      align: align === 'center' ? 'center' : undefined,
+      style: align === 'right' ? 'margin-left:auto' : undefined,
+    },
+    el('tr', null, cell),
+  )
 }
 
 /** The words of a button with its small picture, which says nothing that the words do not. */
@@ -90,26 +137,24 @@ function withIcon({ icon }: ButtonTile, label: string, c: TileContext): ElementC
       width: icon.width,
       height: 'auto',
       margin: gap,
-      border: '0',
       'vertical-align': 'middle',
     }),
   })
   return after ? [text(label), img] : [img, text(label)]
 }
 
-/** The button of the Word engine: a VML shape, whose size has to be known beforehand. */
+/** The button of the Word engine: a VML shape, whose size has to be known beforehand: as many lines high as its words need. */
 function vmlButton(tile: ButtonTile, s: ButtonStyle, href: string, label: string, c: TileContext): Element {
   const font = safeFont(s.font, c.style.webFonts)
-  const height = buttonHeight(s)
   const shown = s.capitals ? label.toUpperCase() : label
   const icon = tile.icon ? tile.icon.width + ICON_GAP : 0
-  const wanted = Math.round(lineWidth(shown, font, s.size, s.bold)) + 2 * s.padX + icon
-  const width = Math.round(Math.min(c.available, wanted))
+  const said = lineWidth(shown, font, s.size, s.bold) + icon
+  const width = Math.round(Math.min(c.available, said + 2 * s.padX))
+  const lines = Math.max(1, Math.ceil(said / Math.max(1, width - 2 * s.padX + 1)))
+  const height = buttonHeight(s) + (lines - 1) * buttonLine(s)
   return el(
     'v:roundrect',
     {
-      'xmlns:v': 'urn:schemas-microsoft-com:vml',
-      'xmlns:w': 'urn:schemas-microsoft-com:office:word',
       href,
       style: `height:${height}px;v-text-anchor:middle;width:${width}px;`,
       arcsize: `${Math.min(50, Math.round((s.radius / height) * 100))}%`,
@@ -122,7 +167,7 @@ function vmlButton(tile: ButtonTile, s: ButtonStyle, href: string, label: string
     el(
       'center',
       {
-        style: `color:${s.color};font-family:${font.css};font-size:${s.size}px;font-weight:${s.bold ? 'bold' : 'normal'};`,
+        style: `color:${s.color};font-family:${font.css};font-size:${s.size}px;${s.bold ? 'font-weight:bold;' : ''}`,
       },
       text(shown),
     ),

@@ -1,4 +1,5 @@
 import { sides } from '../../email/styles'
+import { plainHolder } from '../letters'
 import { defineTile } from '../definition'
 import { buttonHtml, buttonStyleOf } from './html'
 import { buttonSchema, type ButtonTile } from './schema'
@@ -14,7 +15,7 @@ export const button = defineTile<ButtonTile>({
     fullNarrow: true,
     padding: sides(12, 0),
   }),
-  block: false,
+  holder: plainHolder,
   html: buttonHtml,
   text: buttonText,
   links: (tile) => [{ href: tile.link, from: 'button' }],
@@ -26,6 +27,7 @@ export const button = defineTile<ButtonTile>({
   wordless: () => null,
   pairs: (tile, look) => {
     const s = buttonStyleOf(tile, look)
-    return [{ color: s.color, ground: s.background, size: s.size, bold: s.bold }]
+    const night = { color: s.nightColor ?? s.color, ground: s.nightBackground ?? s.background }
+    return [{ color: s.color, ground: s.background, night, size: s.size, bold: s.bold }]
   },
 })

@@ -8,8 +8,7 @@ export const THUMB = 44
 export const TIGHT = 6
 
 /** A thumb wants the whole width. */
-export const wideButton = (rules: Rules) =>
-  rules.ask('narrow', 'btn', 'display:block!important;text-align:center!important')
+export const wideButton = (rules: Rules) => rules.ask('narrow', 'btn', 'width:100%!important')
 
 /** Beside other cells a button's own space would leave no room for its words. */
 export const tightButton = (rules: Rules) =>
@@ -23,12 +22,10 @@ export const tallButton = (rules: Rules, px: number) =>
     `padding-top:${trim(px)}px!important;padding-bottom:${trim(px)}px!important`,
   )
 
-/** A button under a pointer. */
-export const hover = (rules: Rules, background: string | undefined, color: string | undefined) =>
-  rules.ask(
-    'hover',
-    `hover${background ? `-${background.slice(1)}` : ''}${color ? `-on-${color.slice(1)}` : ''}`,
-    [background && `background-color:${background}!important`, color && `color:${color}!important`]
-      .filter(Boolean)
-      .join(';'),
-  )
+/** A button under a pointer: its ground, and the ink of its words. */
+export function hover(rules: Rules, background: string | undefined, color: string | undefined): string {
+  const name = `hover${background ? `-${background.slice(1)}` : ''}${color ? `-on-${color.slice(1)}` : ''}`
+  if (background) rules.ask('hover', name, `background-color:${background}!important`)
+  if (color) rules.ask('hover', `${name}:hover span`, `color:${color}!important`)
+  return name
+}

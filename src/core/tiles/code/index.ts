@@ -1,3 +1,4 @@
+import { plainHolder } from '../letters'
 import { defineTile, none, type TileLink } from '../definition'
 import { codeHtml } from './html'
 import { codeSchema, type CodeTile } from './schema'
@@ -7,7 +8,7 @@ export const code = defineTile<CodeTile>({
   kind: 'code',
   schema: codeSchema,
   first: () => ({ html: '<p>Your own markup</p>', css: '' }),
-  block: false,
+  holder: plainHolder,
   html: codeHtml,
   text: codeText,
   links: (tile) => hrefsIn(tile.html),

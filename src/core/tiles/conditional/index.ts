@@ -1,3 +1,4 @@
+import { plainHolder } from '../letters'
 import { defineTile, none } from '../definition'
 import { conditionalHtml } from './html'
 import { conditionalSchema, type ConditionalTile } from './schema'
@@ -7,7 +8,7 @@ export const conditional = defineTile<ConditionalTile>({
   kind: 'conditional',
   schema: conditionalSchema,
   first: () => ({ word: '', others: '' }),
-  block: false,
+  holder: plainHolder,
   html: conditionalHtml,
   text: conditionalText,
   links: none,

@@ -5,29 +5,33 @@ import { physical } from '../letters'
 import type { DividerTile } from './schema'
 
 /**
- * A line as the top border of an empty block: it needs no picture and follows the cell's width. An invisible
- * one keeps its room.
+ * A line as the top border of an empty block: it needs no picture and follows the cell's width. A short one is a table, whose width
+ * and place the Word engine knows too. An invisible one keeps its room.
  */
 export function dividerHtml(tile: DividerTile, c: TileContext): ElementContent[] {
   const align = physical(tile.align ?? 'center', c)
   const short = tile.length !== undefined && tile.length < 100
+  const names = classes(!tile.invisible && tile.nightColor && c.rules.nightEdge(tile.nightColor))
+  const style = css({
+    ...(tile.invisible
+      ? { height: tile.thickness }
+      : { 'border-top': `${tile.thickness}px ${tile.line ?? 'solid'} ${tile.color}` }),
+    'font-size': 0,
+    'line-height': 0,
+  })
+  if (!short) return [el('div', { className: names, style }, '\u00a0')]
   return [
     el(
-      'div',
+      'table',
       {
-        ariaHidden: 'true',
-        className: classes(!tile.invisible && tile.nightColor && c.rules.nightEdge(tile.nightColor)),
-        style: css({
-          width: short && `${tile.length}%`,
-          margin: short && (align === 'center' ? '0 auto' : align === 'right' ? '0 0 0 auto' : '0 auto 0 0'),
-          ...(tile.invisible
-            ? { height: tile.thickness }
-            : { 'border-top': `${tile.thickness}px ${tile.line ?? 'solid'} ${tile.color}` }),
-          'font-size': 0,
-          'line-height': 0,
-        }),
+        role: 'presentation',
+        cellPadding: '0',
+        cellSpacing: '0',
+        width: `${tile.length}%`,
+        align: align === 'center' ? 'center' : undefined,
+        style: align === 'right' ? 'margin-left:auto' : undefined,
       },
-      '\u00a0',
+      el('tr', null, el('td', { className: names, style }, '\u00a0')),
     ),
   ]
 }

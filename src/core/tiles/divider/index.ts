@@ -1,4 +1,5 @@
 import { sides } from '../../email/styles'
+import { blockHolder } from '../letters'
 import { defineTile, none } from '../definition'
 import { dividerHtml } from './html'
 import { dividerSchema, type DividerTile } from './schema'
@@ -7,7 +8,7 @@ export const divider = defineTile<DividerTile>({
   kind: 'divider',
   schema: dividerSchema,
   first: () => ({ color: '#cccccc', thickness: 1, padding: sides(12, 0) }),
-  block: true,
+  holder: blockHolder,
   html: dividerHtml,
   text: (tile) => (tile.invisible ? '' : '-'.repeat(40)),
   links: none,

@@ -1,7 +1,7 @@
 import type { ElementContent } from 'hast'
-import { classes, type TileContext } from '../context'
+import type { TileContext } from '../context'
 import { css, el, text } from '../../html/element'
-import { letters, linkLetters, physical } from '../letters'
+import { lettersHolder, linkElement, type Holder } from '../letters'
 import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
 import type { HouseStyle, TextStyle } from '../../email/styles'
@@ -24,23 +24,16 @@ export const senderOf = (
   address: tile.address ?? house.address,
 })
 
+export const footerHolder = (tile: FooterTile, c: TileContext): Holder =>
+  lettersHolder(footerStyle(tile, c.look), tile.align, c)
+
 /** Who sends, why it came, and the ways out, a paragraph each. */
 export function footerHtml(tile: FooterTile, c: TileContext): ElementContent[] {
   const s = footerStyle(tile, c.look)
-  const { style, names } = letters(s, c)
   const { sender, address } = senderOf(tile, c.style.footer)
-  const link = linkLetters(c.look.link, c, tile.style?.color ? { color: tile.style.color } : {})
+  const look = { ...c.look.link, ...(tile.style?.color ? { color: tile.style.color } : {}) }
   const way = (w: { label: string; link: string }) =>
-    el(
-      'a',
-      {
-        href: hrefOf(w.link || '#', c.fields),
-        target: '_blank',
-        className: classes(...link.names),
-        style: css(link.style),
-      },
-      text(replaceFields(w.label, c.fields)),
-    )
+    linkElement(hrefOf(w.link || '#', c.fields), [text(replaceFields(w.label, c.fields))], look, c)
   const lines: ElementContent[][] = []
   if (sender.trim() || address.trim())
     lines.push([
@@ -51,17 +44,6 @@ export function footerHtml(tile: FooterTile, c: TileContext): ElementContent[] {
   if (tile.why.trim()) lines.push([text(replaceFields(tile.why, c.fields))])
   lines.push([way(tile.unsubscribe), ...(tile.preferences ? [text(' \u00a0 '), way(tile.preferences)] : [])])
   return lines.map((children, i) =>
-    el(
-      'p',
-      {
-        className: classes(...names),
-        style: css({
-          margin: i === lines.length - 1 ? '0' : `0 0 ${gapAfter(s, 0)}px`,
-          ...style,
-          'text-align': physical(tile.align, c),
-        }),
-      },
-      children,
-    ),
+    el('p', { style: css({ margin: i === lines.length - 1 ? '0' : `0 0 ${gapAfter(s, 0)}px` }) }, children),
   )
 }

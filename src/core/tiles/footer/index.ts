@@ -1,6 +1,6 @@
 import { defineTile, none } from '../definition'
 import { pairOf } from '../letters'
-import { footerHtml, footerStyle } from './html'
+import { footerHolder, footerHtml, footerStyle } from './html'
 import { footerSchema, type FooterTile } from './schema'
 import { footerText } from './text'
 
@@ -14,7 +14,7 @@ export const footer = defineTile<FooterTile>({
     unsubscribe: { label: 'Unsubscribe', link: '[[unsubscribe]]' },
     align: 'left',
   }),
-  block: false,
+  holder: footerHolder,
   html: footerHtml,
   text: footerText,
   links: (tile) => waysOut(tile).map((w) => ({ href: w.link, from: 'footer', said: w.label })),

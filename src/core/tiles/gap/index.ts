@@ -1,12 +1,12 @@
 import { defineTile, none } from '../definition'
-import { gapHtml } from './html'
+import { gapHolder, gapHtml } from './html'
 import { gapSchema, type GapTile } from './schema'
 
 export const gap = defineTile<GapTile>({
   kind: 'gap',
   schema: gapSchema,
   first: () => ({ height: 24 }),
-  block: true,
+  holder: gapHolder,
   html: gapHtml,
   text: () => '',
   links: none,

@@ -1,7 +1,8 @@
 import type { ElementContent } from 'hast'
 import { classes, type TileContext } from '../context'
 import { css, el, text } from '../../html/element'
-import { letters, physical } from '../letters'
+import { wordOnly } from '../../html/nodes'
+import { lettersHolder, type Holder } from '../letters'
 import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
 import type { TextStyle } from '../../email/styles'
@@ -17,55 +18,49 @@ export const menuStyle = (tile: Pick<MenuTile, 'style'>, look: RoleStyle): TextS
   ...tile.style,
 })
 
-/** A row of links as inline blocks, so that it wraps between links and never inside one. */
+export const menuHolder = (tile: MenuTile, c: TileContext): Holder =>
+  lettersHolder(menuStyle(tile, c.look), tile.align, c)
+
+/** Between links for the Word engine, which knows no padding of them. */
+const wordGap = (): ElementContent => wordOnly(text('\u00a0\u00a0'))
+
+/**
+ * A row of links as inline blocks, so that it wraps between links and never inside one. What stands between two goes with
+ * the second: it never hangs at the end of a line.
+ */
 export function menuHtml(tile: MenuTile, c: TileContext): ElementContent[] {
-  const { style, names } = letters(menuStyle(tile, c.look), c)
+  const s = menuStyle(tile, c.look)
   const column = tile.compact === 'column'
-  const children = tile.items.flatMap((item, i): ElementContent[] => {
+  const separator = tile.separator.trim()
+  const ink = s.nightColor && c.rules.nightInk(s.nightColor)
+  return tile.items.flatMap((item, i): ElementContent[] => {
     const link = el(
       'a',
       {
         href: hrefOf(item.link || '#', c.fields),
-        target: '_blank',
-        className: classes(...names, column && linkOnLine(c.rules)),
+        className: classes(ink, column && linkOnLine(c.rules)),
         style: css({
           display: 'inline-block',
           padding: `4px ${tile.space}px`,
-          ...style,
+          color: s.color,
           'text-decoration': 'none',
         }),
       },
-      text(replaceFields(item.label, c.fields)),
+      // Some readers prevail with an ink of their own for links.
+      el(
+        'span',
+        { className: classes(ink), style: css({ color: s.color }) },
+        replaceFields(item.label, c.fields),
+      ),
     )
-    const mark =
-      i && tile.separator.trim()
-        ? [
-            el(
-              'span',
-              {
-                ariaHidden: 'true',
-                className: classes(column && noMark(c.rules)),
-                style: css({ color: style.color as string }),
-              },
-              text(tile.separator),
-            ),
-          ]
-        : []
-    // White space between inline blocks is where the row may wrap.
-    return [...mark, ...(i ? [text(' ')] : []), link]
+    if (!i) return [link]
+    if (!separator) return [wordGap(), text(' '), link]
+    const mark = el(
+      'span',
+      { ariaHidden: 'true', className: classes(column && noMark(c.rules)) },
+      text(separator),
+    )
+    // White space between the two would make the mark stand nearer to the one before.
+    return [wordGap(), el('span', { style: 'display:inline-block' }, mark, wordGap(), link)]
   })
-  return [
-    el(
-      'div',
-      {
-        style: css({
-          'font-family': style['font-family'],
-          'font-size': style['font-size'],
-          'line-height': style['line-height'],
-          'text-align': physical(tile.align, c),
-        }),
-      },
-      children,
-    ),
-  ]
 }

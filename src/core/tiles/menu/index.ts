@@ -1,6 +1,6 @@
 import { defineTile, none } from '../definition'
 import { pairOf } from '../letters'
-import { menuHtml, menuStyle } from './html'
+import { menuHolder, menuHtml, menuStyle } from './html'
 import { menuSchema, type MenuTile } from './schema'
 import { menuText } from './text'
 
@@ -18,7 +18,7 @@ export const menu = defineTile<MenuTile>({
     align: 'center',
     compact: 'wrap',
   }),
-  block: false,
+  holder: menuHolder,
   html: menuHtml,
   text: menuText,
   links: (tile) => tile.items.map((i) => ({ href: i.link, from: 'menu', said: i.label })),

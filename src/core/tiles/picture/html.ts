@@ -1,15 +1,13 @@
 import type { ElementContent } from 'hast'
 import { classes, type TileContext } from '../context'
 import { css, el } from '../../html/element'
-import { physical } from '../letters'
+import { physical, type Holder } from '../letters'
 import { hrefOf } from '../../text/link'
-import { NARROW, type Rules } from '../rules'
-import { fontStacks } from '../../email/fonts'
+import { lineHeight, NARROW } from '../rules'
+import { contrast } from '../../color/contrast'
+import { fontFamily } from '../../email/fonts'
 import { replaceFields } from '../../text/fields'
 import type { PictureTile } from './schema'
-
-/** A picture that fills its column fills the window once columns are stacked. */
-const fill = (rules: Rules) => rules.ask('narrow', 'full', 'max-width:100%!important')
 
 /**
  * The width a picture shows at, px: its own or its share of what its cell leaves it, but never more than
@@ -18,45 +16,79 @@ const fill = (rules: Rules) => rules.ask('narrow', 'full', 'max-width:100%!impor
 export const shownWidth = (tile: Pick<PictureTile, 'width' | 'percent'>, available: number): number =>
   tile.percent ? (available * tile.percent) / 100 : Math.min(tile.width, available)
 
+/** Pictures up to this width are never shown smaller, px: nothing is as narrow. */
+const SMALL = 160
+
 /**
  * A picture as a block, so that no line gap opens under it. The width attribute is for the Word engine, which
- * ignores max-width; the height follows the picture. Alt text takes the surrounding letters, since it is all
- * that is read with pictures off.
+ * ignores max-width. One that fills its cell goes on filling it on narrow; a narrower one keeps its width. The height follows the
+ * picture; a small one, which never shrinks, has it as an attribute too, so that its place is kept while it is not there. (One
+ * that shrinks would be pulled out of shape by it wherever `height:auto` is stripped.)
  */
 export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[] {
   if (!tile.picture) return []
   const width = shownWidth(tile, c.available)
   const align = physical(tile.align, c)
-  const margin = align === 'center' ? '0 auto' : align === 'right' ? '0 0 0 auto' : '0'
-  const body = c.look.text.body
-  const edge = tile.edge
-  // A picture that fills its column fills the window too, once columns are stacked.
-  const fills = width >= c.available - 1 && width < c.width && fill(c.rules)
+  const { edge, picture } = tile
+  const fills = width >= c.available - 1
+  const inside = Math.max(1, Math.round(width) - 2 * (edge?.width ?? 0))
+  const small = width <= SMALL && !tile.percent && !fills
+  const alt = replaceFields(tile.alt ?? '', c.fields)
+  const said = altLetters(alt, c)
   const img = el('img', {
-    src: c.src(tile.picture),
-    alt: replaceFields(tile.alt ?? '', c.fields),
-    width: Math.max(1, Math.round(width) - 2 * (edge?.width ?? 0)),
-    className: classes(fills, edge?.nightColor && c.rules.nightEdge(edge.nightColor)),
+    src: c.src(picture),
+    alt,
+    width: inside,
+    height: small ? Math.round((inside * picture.height) / picture.width) : undefined,
+    className: classes(edge?.nightColor && c.rules.nightEdge(edge.nightColor), ...said.names),
     style: css({
       display: 'block',
       'box-sizing': edge && 'border-box',
-      width: tile.percent && tile.percent < 100 ? `${tile.percent}%` : '100%',
-      'max-width': width,
-      height: 'auto',
-      margin,
-      border: edge ? `${edge.width}px ${edge.style} ${edge.color}` : '0',
+      width:
+        tile.percent && tile.percent < 100 ? `${tile.percent}%` : fills ? '100%' : small ? undefined : width,
+      'max-width': fills || small || tile.percent ? undefined : '100%',
+      height: small ? undefined : 'auto',
+      margin: fills
+        ? undefined
+        : align === 'center'
+          ? '0 auto'
+          : align === 'right'
+            ? '0 0 0 auto'
+            : undefined,
+      border: edge && `${edge.width}px ${edge.style} ${edge.color}`,
       'border-radius': tile.radius || undefined,
-      'font-family': fontStacks.sans.css,
-      'font-size': body.size,
-      'line-height': body.line,
-      color: body.color,
+      ...said.style,
     }),
   })
   const shown = alternatives(tile, c, img)
   return tile.link.trim()
-    ? [el('a', { href: hrefOf(tile.link, c.fields), target: '_blank', style: 'text-decoration:none' }, shown)]
+    ? [el('a', { href: hrefOf(tile.link, c.fields), style: 'text-decoration:none' }, shown)]
     : [shown]
 }
+
+/**
+ * The letters of an alt text, which is all that is read with pictures off: those of the part's paragraphs, in an ink that can be read on
+ * the ground behind, by day and at night.
+ */
+function altLetters(alt: string, c: TileContext): Holder {
+  if (!alt.trim()) return { style: {}, names: [] }
+  const s = c.look.text[c.look.base]
+  const ink = inkOn(c.ground.color, s.color)
+  const night = inkOn(c.ground.night, s.nightColor ?? ink)
+  return {
+    style: {
+      'font-family': fontFamily(s.font, c.style.webFonts),
+      'font-size': s.size,
+      'line-height': lineHeight(s.line, s.size),
+      color: ink,
+    },
+    names: [night !== ink && c.rules.nightInk(night)],
+  }
+}
+
+/** An ink where it can be read on a ground (WCAG 2.2, 1.4.3), else black or white. */
+const inkOn = (ground: string, ink: string): string =>
+  contrast(ink, ground) >= 4.5 ? ink : contrast('#000000', ground) >= 4.5 ? '#000000' : '#ffffff'
 
 /**
  * Other pictures for narrow and for night, in a `picture` element: a reader that does not know it shows the

@@ -1,3 +1,4 @@
+import { blockHolder } from '../letters'
 import { defineTile, none } from '../definition'
 import { pictureHtml } from './html'
 import { pictureSchema, type PictureTile } from './schema'
@@ -7,7 +8,7 @@ export const picture = defineTile<PictureTile>({
   kind: 'picture',
   schema: pictureSchema,
   first: () => ({ picture: null, alt: null, link: '', width: 600, align: 'center' }),
-  block: true,
+  holder: blockHolder,
   html: pictureHtml,
   text: pictureText,
   links: (tile) => [{ href: tile.link, from: 'picture' }],

@@ -1,6 +1,6 @@
 import { defineTile, none } from '../definition'
 import { pairOf } from '../letters'
-import { reviewHtml, reviewStyle } from './html'
+import { reviewHolder, reviewHtml, reviewStyle } from './html'
 import { reviewSchema, type ReviewTile } from './schema'
 import { reviewText } from './text'
 
@@ -15,7 +15,7 @@ export const review = defineTile<ReviewTile>({
     starColor: '#b97d12',
     align: 'left',
   }),
-  block: false,
+  holder: reviewHolder,
   html: reviewHtml,
   text: reviewText,
   links: none,

@@ -1,6 +1,6 @@
 import { sides } from '../../email/styles'
 import { defineTile, none } from '../definition'
-import { socialHtml } from './html'
+import { socialHolder, socialHtml } from './html'
 import { addressOf } from './icons'
 import { socialSchema, type SocialTile } from './schema'
 import { socialText } from './text'
@@ -18,7 +18,7 @@ export const social = defineTile<SocialTile>({
     align: 'center',
     padding: sides(12, 0),
   }),
-  block: true,
+  holder: socialHolder,
   html: socialHtml,
   text: socialText,
   links: (tile) =>

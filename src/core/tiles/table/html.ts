@@ -1,10 +1,11 @@
 import type { Element, ElementContent } from 'hast'
 import { classes, type TileContext } from '../context'
 import { css, el, text, type Declarations } from '../../html/element'
-import { letters, physical } from '../letters'
+import { isPlain, letters, physical } from '../letters'
 import type { RoleStyle } from '../../email/cascade'
 import type { TextStyle } from '../../email/styles'
 import { replaceFields } from '../../text/fields'
+import { phrasesOf } from '../../text/phrases'
 import { card, cardHead, scroll, scrollCell } from './rules'
 import type { TableTile } from './schema'
 
@@ -36,9 +37,9 @@ export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
     {
       cellPadding: '0',
       cellSpacing: '0',
-      border: '0',
       width: '100%',
-      style: 'width:100%;border-collapse:collapse',
+      // Numbers and words stay whole: the table scrolls, or turns to cards.
+      style: 'border-collapse:collapse;overflow-wrap:normal',
     },
     captionOf(grid),
     first ? el('thead', null, rowOf(grid, tile.rows[0]!, 0)) : null,
@@ -56,7 +57,7 @@ export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
         className: classes(scroll(c.rules)),
         tabIndex: 0,
         role: 'region',
-        ariaLabel: replaceFields(tile.caption, c.fields).trim() || 'Table',
+        ariaLabel: replaceFields(tile.caption, c.fields).trim() || phrasesOf(c.lang).table,
       },
       table,
     ),
@@ -88,6 +89,7 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
   const inHeadColumn = tile.headColumn && column === 0
   const head = inHeadRow || inHeadColumn
   const spec = tile.columns[column]
+  const at = physical(spec?.align ?? 'left', c)
   const zebra = tile.zebra && (row - (tile.headRow ? 1 : 0)) % 2 === 1 && row > 0 ? tile.zebra : undefined
   const ground = head ? (tile.headBackground ?? zebra) : zebra
   const name = tile.headRow ? (tile.rows[0]![column] ?? '') : ''
@@ -104,8 +106,9 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
         'background-color': ground,
         'border-bottom': tile.edge && `${tile.edge.width}px ${tile.edge.style} ${tile.edge.color}`,
         ...style,
-        ...(head ? { 'font-weight': 'bold', ...(tile.headColor ? { color: tile.headColor } : {}) } : {}),
-        'text-align': physical(spec?.align ?? 'left', c),
+        ...(head ? { 'font-weight': undefined, ...(tile.headColor ? { color: tile.headColor } : {}) } : {}),
+        // Heads stand in the middle unless told.
+        'text-align': (head || !isPlain(at, c)) && at,
         'vertical-align': 'top',
       }),
     },

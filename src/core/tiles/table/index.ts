@@ -1,4 +1,6 @@
 import type { RoleStyle } from '../../email/cascade'
+import type { Ground } from '../../email/ground'
+import { plainHolder } from '../letters'
 import { defineTile, none, type ColorPair } from '../definition'
 import { pairOf } from '../letters'
 import { tableHtml, tableStyle } from './html'
@@ -22,7 +24,7 @@ export const table = defineTile<TableTile>({
     space: 8,
     compact: 'scroll',
   }),
-  block: false,
+  holder: plainHolder,
   html: tableHtml,
   text: tableText,
   links: none,
@@ -34,20 +36,21 @@ export const table = defineTile<TableTile>({
   pairs: pairsOf,
 })
 
-function pairsOf(tile: TableTile, look: RoleStyle, ground: string): ColorPair[] {
+function pairsOf(tile: TableTile, look: RoleStyle, ground: Ground): ColorPair[] {
   const body = pairOf(tableStyle(tile, look), ground)
+  // Grounds and inks of the table's own are the same at night.
+  const on = (own: string | undefined, ink = body.color): ColorPair => ({
+    ...body,
+    color: ink,
+    ground: own ?? body.ground,
+    night: {
+      color: ink === body.color ? body.night.color : ink,
+      ground: own ?? body.night.ground,
+    },
+  })
   return [
     body,
-    ...(tile.zebra ? [{ ...body, ground: tile.zebra }] : []),
-    ...(tile.headRow || tile.headColumn
-      ? [
-          {
-            ...body,
-            color: tile.headColor ?? body.color,
-            ground: tile.headBackground ?? ground,
-            bold: true,
-          },
-        ]
-      : []),
+    ...(tile.zebra ? [on(tile.zebra)] : []),
+    ...(tile.headRow || tile.headColumn ? [{ ...on(tile.headBackground, tile.headColor), bold: true }] : []),
   ]
 }

@@ -1,7 +1,8 @@
 import type { Element, ElementContent } from 'hast'
 import { classes, type TileContext } from '../context'
-import { css, el, text } from '../../html/element'
-import { letters, linkLetters, physical } from '../letters'
+import { css, el, text, type Declarations } from '../../html/element'
+import { letters, lettersHolder, linkElement, physical, type Holder } from '../letters'
+import { Rules } from '../rules'
 import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
 import { markOf, type Block, type Inline, type List, type Mark, type Quote } from '../../email/richtext'
@@ -23,9 +24,27 @@ export const blockStyle = (
   look: RoleStyle,
 ): TextStyle => ({ ...look.text[styleName(tile, level, look)], ...(level ? tile.headings : tile.style) })
 
-/** Words as paragraphs, headings, lists and quotes, every one with its whole style inline. */
+/** The level whose letters a words tile's cell has: its paragraphs', or the first heading's where it has nothing else. */
+const baseLevel = ({ text: { content } }: WordsTile): 0 | 1 | 2 | 3 =>
+  content.length && content.every((b) => b.type === 'heading') ? content[0]!.attrs.level : 0
+
+export function wordsHolder(tile: WordsTile, c: TileContext): Holder {
+  const own = turned(tile, c)
+  const held = lettersHolder(blockStyle(tile, baseLevel(tile), c.look), tile.align, own)
+  // Words that run the other way begin where the cell's do not.
+  return own.dir === c.dir
+    ? held
+    : { ...held, style: { ...held.style, 'text-align': physical(tile.align, own) } }
+}
+
+const turned = (tile: WordsTile, c: TileContext): TileContext => (tile.dir ? { ...c, dir: tile.dir } : c)
+
+/**
+ * Words as paragraphs, headings, lists and quotes in a cell that has the letters of most of them: each says only what differs
+ * (`wordsHolder`).
+ */
 export function wordsHtml(tile: WordsTile, context: TileContext): ElementContent[] {
-  const c = tile.dir ? { ...context, dir: tile.dir } : context
+  const c = turned(tile, context)
   const blocks = tile.text.content.map((b, i) => block(b, tile, c, i === tile.text.content.length - 1))
   return tile.lang || tile.dir ? [el('div', { lang: tile.lang, dir: tile.dir }, blocks)] : blocks
 }
@@ -38,21 +57,53 @@ function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Elemen
   if (b.type === 'blockquote') return quote(b, tile, c, last)
   const level = b.type === 'heading' ? b.attrs.level : 0
   const s = blockStyle(tile, level, c.look)
-  const { style, names } = letters(s, c)
+  const own = level
+    ? headingLetters(s, blockStyle(tile, baseLevel(tile), c.look), c)
+    : { style: {}, names: [] }
   const align = b.attrs?.textAlign ?? tile.align
   return el(
     level ? `h${level}` : 'p',
     {
-      className: classes(...names),
+      className: classes(...own.names, mixed(b.content ?? []) && c.rules.loose()),
       style: css({
         margin: last ? '0' : `0 0 ${gapAfter(s, level)}px`,
-        ...style,
-        'text-align': physical(align, c),
+        ...own.style,
+        'text-align': align !== tile.align && physical(align, c),
       }),
     },
     b.content?.length ? inline(b.content, tile, c) : [text(BLANK)],
   )
 }
+
+/** What a heading says of its letters beside what it inherits; readers give it a size and a weight of their own. */
+function headingLetters(s: TextStyle, base: TextStyle, c: TileContext): Holder {
+  const own = letters(s, c)
+  const inherited = letters(base, { ...c, rules: new Rules() })
+  const narrow = base.narrowSize !== undefined || base.narrowLine !== undefined
+  const night = s.nightColor !== base.nightColor
+  const differs = ([name, value]: [string, Declarations[string]]): boolean =>
+    name === 'font-size' ||
+    (name === 'line-height' && narrow) ||
+    (name === 'color' && night) ||
+    (value || undefined) !== (inherited.style[name] || undefined)
+  const style = Object.fromEntries(Object.entries(own.style).filter(differs))
+  // A weight that is the reader's own for headings needs no word, one that is not does.
+  const weight = s.bold ? {} : { 'font-weight': 'normal' }
+  // Its ink is inherited where it is the same, at night too.
+  const [onNarrow, atNight] = own.names
+  const names = [onNarrow, 'color' in style && atNight]
+  return { style: { ...style, 'font-weight': undefined, ...weight, ...undone(s, base) }, names }
+}
+
+/** What the cell has and the heading has not. */
+const undone = (s: TextStyle, base: TextStyle): Declarations => ({
+  ...(base.italic && !s.italic ? { 'font-style': 'normal' } : {}),
+  ...(base.capitals && !s.capitals ? { 'text-transform': 'none' } : {}),
+  ...(base.spacing && !s.spacing ? { 'letter-spacing': 'normal' } : {}),
+})
+
+/** Whether runs of other sizes stand in a line. */
+const mixed = (runs: readonly Inline[]): boolean => runs.some((r) => markOf(r, 'textStyle')?.attrs.fontSize)
 
 /** Space after a block that is not the last, in heights of its lines (common practice, no source). */
 const AFTER_HEADING = 0.4
@@ -68,22 +119,18 @@ export const LIST_SPACE = 4,
 
 function list(b: List, tile: WordsTile, c: TileContext, last: boolean): Element {
   const s = blockStyle(tile, 0, c.look)
-  const { style, names } = letters(s, c)
   return el(
     b.type === 'bulletList' ? 'ul' : 'ol',
     {
-      className: classes(...names),
       style: css({
         margin: last ? '0' : `0 0 ${gapAfter(s, 0)}px`,
         padding: c.dir === 'rtl' ? `0 ${LIST_INDENT}px 0 0` : `0 0 0 ${LIST_INDENT}px`,
-        ...style,
-        'text-align': physical(tile.align, c),
       }),
     },
     b.content.map((item) =>
       el(
         'li',
-        { style: css({ margin: `0 0 ${LIST_SPACE}px` }) },
+        { style: css({ 'margin-bottom': LIST_SPACE }) },
         item.content.flatMap((inner, i): ElementContent[] =>
           // The first paragraph stands beside the mark; what follows stands beneath it.
           inner.type === 'paragraph'
@@ -95,12 +142,15 @@ function list(b: List, tile: WordsTile, c: TileContext, last: boolean): Element 
   )
 }
 
-/** A quote stands in from the side where lines begin, along a line of the link colour. */
+/**
+ * A quote stands in from the side where lines begin, along a line of the link colour. Not a `blockquote`: some readers draw bars
+ * of their own on it, fold it away or leave its words out.
+ */
 function quote(b: Quote, tile: WordsTile, c: TileContext, last: boolean): Element {
   const s = blockStyle(tile, 0, c.look)
   const side = c.dir === 'rtl' ? 'right' : 'left'
   return el(
-    'blockquote',
+    'div',
     {
       style: css({
         margin: last ? '0' : `0 0 ${gapAfter(s, 0)}px`,
@@ -118,60 +168,67 @@ function inline(runs: Inline[], tile: WordsTile, c: TileContext): ElementContent
   for (let i = 0; i < runs.length; i++) {
     const href = markOf(runs[i]!, 'link')?.attrs.href
     if (href === undefined) {
-      out.push(run(runs[i]!, c))
+      out.push(...run(runs[i]!, tile, c))
       continue
     }
     const from = i
     while (i + 1 < runs.length && markOf(runs[i + 1]!, 'link')?.attrs.href === href) i++
     const part = runs.slice(from, i + 1)
     const own = part.length === 1 ? markOf(part[0]!, 'textStyle')?.attrs.color : undefined
-    const { style, names } = linkLetters(c.look.link, c, { ...tile.link, ...(own ? { color: own } : {}) })
-    out.push(
-      el(
-        'a',
-        { href: hrefOf(href, c.fields), target: '_blank', className: classes(...names), style: css(style) },
-        part.map((r) => run(r, c)),
-      ),
-    )
+    const look = { ...c.look.link, ...tile.link, ...(own ? { color: own } : {}) }
+    const said = part.flatMap((r) => run(r, tile, c))
+    out.push(linkElement(hrefOf(href, c.fields), said, look, c))
   }
   return out
 }
 
-function run(r: Inline, c: TileContext): ElementContent {
+function run(r: Inline, tile: WordsTile, c: TileContext): ElementContent[] {
   const marks = r.marks ?? []
-  return marks.reduce<ElementContent>(
-    wrap,
-    r.type === 'text' ? text(replaceFields(r.text, c.fields)) : el('br', null),
-  )
+  const inner = r.type === 'text' ? isolated(replaceFields(r.text, c.fields), c) : [el('br', null)]
+  const ink = blockStyle(tile, 0, c.look).color
+  return marks.reduce<ElementContent[]>((content, mark) => wrap(content, mark, ink), inner)
 }
 
-function wrap(inner: ElementContent, mark: Mark): ElementContent {
+/** Digits with what stands between them, as a telephone number or an hour has it. */
+const number = /([+(]?\d[\d\s().:/+-]{3,40}\d)/
+
+/** In text from right to left, numbers of several parts keep the order in which they are written. */
+const isolated = (words: string, c: TileContext): ElementContent[] =>
+  c.dir === 'ltr'
+    ? [text(words)]
+    : words
+        .split(number)
+        .filter(Boolean)
+        .map((part) => (number.test(part) ? el('span', { dir: 'ltr' }, part) : text(part)))
+
+/** @param ink of words on a ground of their own: it must not change where the ground does not */
+function wrap(inner: ElementContent[], mark: Mark, ink: string): ElementContent[] {
   switch (mark.type) {
     case 'bold':
-      return el('strong', null, inner)
+      return [el('strong', null, inner)]
     case 'italic':
-      return el('em', null, inner)
+      return [el('em', null, inner)]
     case 'underline':
-      return el('span', { style: 'text-decoration:underline' }, inner)
+      return [el('span', { style: 'text-decoration:underline' }, inner)]
     case 'strike':
-      return el('span', { style: 'text-decoration:line-through' }, inner)
+      return [el('span', { style: 'text-decoration:line-through' }, inner)]
     // A line height of 0 keeps raised and lowered letters from pushing their line apart.
     case 'superscript':
-      return el('sup', { style: 'font-size:70%;line-height:0' }, inner)
+      return [el('sup', { style: 'font-size:70%;line-height:0' }, inner)]
     case 'subscript':
-      return el('sub', { style: 'font-size:70%;line-height:0' }, inner)
+      return [el('sub', { style: 'font-size:70%;line-height:0' }, inner)]
     case 'language':
-      return el('span', { lang: mark.attrs.lang, dir: mark.attrs.dir ?? undefined }, inner)
+      return [el('span', { lang: mark.attrs.lang, dir: mark.attrs.dir ?? undefined }, inner)]
     case 'textStyle': {
       const { color, fontSize, backgroundColor, letterSpacing } = mark.attrs
       const style = css({
-        color: color ?? undefined,
+        color: color ?? (backgroundColor ? ink : undefined),
         'font-size': fontSize ?? undefined,
         'line-height': fontSize ? '1.35' : undefined,
         'letter-spacing': letterSpacing ?? undefined,
         'background-color': backgroundColor ?? undefined,
       })
-      return style ? el('span', { style }, inner) : inner
+      return style ? [el('span', { style }, inner)] : inner
     }
     case 'link':
       return inner

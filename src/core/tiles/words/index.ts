@@ -1,16 +1,17 @@
 import { eachInline, eachTextBlock, markOf, plainOf, textOf } from '../../email/richtext'
 import { relink } from './relink'
 import { defineTile, none, type ColorPair, type TileLink } from '../definition'
-import { blockStyle, wordsHtml } from './html'
+import { blockStyle, wordsHolder, wordsHtml } from './html'
 import { wordsSchema, type WordsTile } from './schema'
 import { wordsText } from './text'
 import type { RoleStyle } from '../../email/cascade'
+import type { Ground } from '../../email/ground'
 
 export const words = defineTile<WordsTile>({
   kind: 'words',
   schema: wordsSchema,
   first: () => ({ text: textOf('Write here'), align: 'left' }),
-  block: false,
+  holder: wordsHolder,
   html: wordsHtml,
   text: wordsText,
   links: linksOf,
@@ -40,16 +41,21 @@ function linksOf(tile: WordsTile): TileLink[] {
   return out
 }
 
-function pairsOf(tile: WordsTile, look: RoleStyle, ground: string): ColorPair[] {
+function pairsOf(tile: WordsTile, look: RoleStyle, ground: Ground): ColorPair[] {
   const pairs: ColorPair[] = []
+  const links = { ...look.link, ...tile.link }
   eachTextBlock(tile.text, (b) => {
     const s = blockStyle(tile, b.type === 'heading' ? b.attrs.level : 0, look)
     for (const run of b.content ?? []) {
       if (run.type !== 'text' || !run.text.trim()) continue
       const own = markOf(run, 'textStyle')?.attrs
+      const of = markOf(run, 'link') ? links : s
+      // Highlighted words keep their ink where their ground stays.
+      const nightInk = own?.color ?? (own?.backgroundColor ? of.color : (of.nightColor ?? of.color))
       pairs.push({
-        color: own?.color ?? (markOf(run, 'link') ? (tile.link?.color ?? look.link.color) : s.color),
-        ground: own?.backgroundColor ?? ground,
+        color: own?.color ?? of.color,
+        ground: own?.backgroundColor ?? ground.color,
+        night: { color: nightInk, ground: own?.backgroundColor ?? ground.night },
         size: own?.fontSize ? parseInt(own.fontSize) : s.size,
         bold: s.bold || !!markOf(run, 'bold'),
       })

@@ -1,6 +1,7 @@
 import type { Block, Inline, List } from '../../email/richtext'
 import { markOf } from '../../email/richtext'
 import { replaceFields } from '../../text/fields'
+import { textHref } from '../../text/link'
 import type { TextContext } from '../context'
 import type { WordsTile } from './schema'
 
@@ -43,13 +44,32 @@ function listText(b: List, c: TextContext): string {
     .join('\n')
 }
 
+/** Raised and lowered digits and signs as Unicode has them (Superscripts and Subscripts, U+2070 to U+209F). */
+const raisedSigns = new Map([...'0123456789+-=()n'].map((c, i) => [c, [...'⁰¹²³⁴⁵⁶⁷⁸⁹⁺⁻⁼⁽⁾ⁿ'][i]!]))
+const loweredSigns = new Map([...'0123456789+-=()'].map((c, i) => [c, [...'₀₁₂₃₄₅₆₇₈₉₊₋₌₍₎'][i]!]))
+
+/** Raised or lowered words: as characters that stand so, else behind a sign. */
+function shifted(words: string, signs: ReadonlyMap<string, string>, sign: string): string {
+  const said = [...words].map((c) => signs.get(c))
+  return said.every(Boolean) ? said.join('') : `${sign}(${words})`
+}
+
+function runText(r: Inline, c: TextContext): string {
+  if (r.type !== 'text') return '\n'
+  const words = replaceFields(r.text, c.fields)
+  if (!words.trim()) return words
+  if (markOf(r, 'superscript')) return shifted(words, raisedSigns, '^')
+  return markOf(r, 'subscript') ? shifted(words, loweredSigns, '_') : words
+}
+
 function inlineText(runs: Inline[], c: TextContext): string {
   let out = ''
   runs.forEach((r, i) => {
-    out += r.type === 'text' ? replaceFields(r.text, c.fields) : '\n'
+    out += runText(r, c)
     const href = markOf(r, 'link')?.attrs.href
     const next = runs[i + 1] && markOf(runs[i + 1]!, 'link')?.attrs.href
-    if (href?.trim() && href !== next) out += ` ${c.link(replaceFields(href, c.fields).trim())}`
+    const leads = href !== undefined && href !== next ? textHref(href, c.fields) : ''
+    if (leads) out += ` ${c.link(leads)}`
   })
   return out
 }
