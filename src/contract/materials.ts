@@ -13,10 +13,13 @@ const counted = <T extends z.ZodType>(value: T) => z.object({ value, count: z.nu
 const imported = z.object({
   hand: byHandSchema.describe('the source as it is'),
   bands: z
-    .custom<Pick<Email, 'bands' | 'width' | 'lang' | 'dir' | 'title' | 'preheader'>>(
+    .custom<Pick<Email, 'bands' | 'width' | 'lang' | 'dir' | 'title' | 'preheader' | 'styles'>>(
       (v) => typeof v === 'object' && v !== null,
     )
-    .meta({ description: 'what its tables could be read as: bands, width, lang, dir, title, preheader' }),
+    .meta({
+      description:
+        'what its tables could be read as: bands, width, lang, dir, title, preheader, and the ground as styles',
+    }),
   subject: z.string(),
   text: z.string().nullable(),
   notes,

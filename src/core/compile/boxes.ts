@@ -82,7 +82,7 @@ export function cellShell(cell: Cell, c: { dir: 'ltr' | 'rtl'; rules: Rules }): 
     ],
     word: {
       ...(cell.background ? { bgColor: cell.background } : {}),
-      ...(cell.edges ? { style: css(edges) } : {}),
+      ...(css(edges) ? { style: css(edges) } : {}),
     },
   }
 }

@@ -45,6 +45,24 @@ export function pxOf(value: unknown, em = 16): number | undefined {
   return Number.isFinite(n) ? n : undefined
 }
 
+/** An edge as written in its shorthand (CSS Backgrounds 3, 3.4): px and colour; null where there is none. */
+export function edgeOf(value: string | undefined): { width: number; color: string; line: string } | null {
+  const words = (value ?? '').trim().split(/\s+/)
+  const width = words.filter((w) => w.endsWith('px')).map((w) => pxOf(w))[0]
+  const color = words.map(colorOf).find(Boolean)
+  const line = words.find((w) => ['solid', 'dashed', 'dotted', 'double'].includes(w))
+  return width && color && line ? { width, color, line } : null
+}
+
+/** The first address in a value of CSS (CSS Values 4, 4.5). */
+export function urlIn(value: string): string | undefined {
+  const from = value.toLowerCase().indexOf('url(')
+  const to = value.indexOf(')', from)
+  if (from < 0 || to < 0) return undefined
+  const inside = value.slice(from + 4, to).trim()
+  return /^['"]/.test(inside) && inside.endsWith(inside[0]!) ? inside.slice(1, -1) : inside
+}
+
 const read = new WeakMap<Element, Record<string, string>>()
 
 /**

@@ -1,35 +1,52 @@
 import { pxOf, styleOfElement } from '../html/values'
-import type { Element } from 'hast'
+import type { Element, ElementContent } from 'hast'
 import { fromHtml } from 'hast-util-from-html'
 import { inlineDocument } from '../compile/by-hand'
 import { elementsOf, readSheet } from '../html/stylesheet'
 import { newId, type NewId } from '../email/defaults'
 import type { Band, Email } from '../email/schema'
 import type { Tile } from '../email/tile'
-import { sides } from '../email/styles'
+import { sides, type Sides } from '../email/styles'
 import { eachInline } from '../email/richtext'
 import type { PictureRef } from '../picture/ref'
 import { cellOf, cellsOf } from './content'
-import { clamp, clampInt } from './measures'
-import { hidden, meaningful, textOf, visible } from './source'
+import { handDown, ownGround, type Inherited } from './css'
+import { clamp, clampInt, plus } from './measures'
+import { leftOut } from './left-out'
+import { modernised } from './legacy'
+import { hidden, layout, meaningful, textOf, visible } from './source'
 import { stripsOf, type Strip } from './strips'
 import { Taking } from './taking'
 
 /** What could be made of an email's HTML. */
 export interface ImportedBands extends Pick<
   Email,
-  'bands' | 'width' | 'lang' | 'dir' | 'title' | 'preheader'
+  'bands' | 'width' | 'lang' | 'dir' | 'title' | 'preheader' | 'styles'
 > {
   /** What the person should know, a sentence each. */ notes: string[]
 }
 
-function bandOf(taking: Taking, strip: Strip, index: number, width: number): Band {
+/** @param ground of the whole email, which bands need not say again */
+function bandOf(
+  taking: Taking,
+  strip: Strip,
+  index: number,
+  width: number,
+  ground: string | undefined,
+): Band {
   const { columns, inherited } = strip
   const padding = clamp(strip.padding)
-  const room = Math.max(40, width - padding.left - padding.right)
+  const inside = strip.box?.padding
+  const within = strip.box ? { ...inherited, background: strip.box.background } : inherited
+  const room = Math.max(40, width - padding.left - padding.right - (inside ? inside.left + inside.right : 0))
   const cells = columns
-    ? cellsOf(taking, columns, inherited, room)
-    : [cellOf(taking, strip.content, inherited, room, sides(0))]
+    ? cellsOf(taking, columns, within, room)
+    : [cellOf(taking, strip.content, within, room, strip.box ? clamp(strip.box.padding) : sides(0))]
+  if (strip.box)
+    for (const c of cells) {
+      c.background ??= strip.box.background
+      if (columns) c.padding = clamp(plus(c.padding, { ...strip.box.padding, left: 0, right: 0 }))
+    }
   const items = cells.flatMap((c) => c.items)
   const said = items
     .flatMap((i) =>
@@ -46,7 +63,8 @@ function bandOf(taking: Taking, strip: Strip, index: number, width: number): Ban
     id: taking.id(),
     name: (said ?? `Band ${index + 1}`).trim().split(/\s+/).slice(0, 3).join(' ').slice(0, 40),
     role: 'main',
-    ...(inherited.background ? { background: inherited.background } : {}),
+    ...(inherited.background && inherited.background !== ground ? { background: inherited.background } : {}),
+    ...(strip.picture ? { picture: strip.picture } : {}),
     padding,
     gap: strip.gap ?? 0,
     narrow: 'stack',
@@ -74,7 +92,7 @@ export function bandsFromHtml(
   pictures: Readonly<Record<string, PictureRef>> = {},
   id: NewId = newId,
 ): ImportedBands {
-  const tree = fromHtml(inlineDocument(html))
+  const tree = modernised(fromHtml(inlineDocument(html)))
   const all = [...elementsOf(tree)]
   // A page of frames has no body of its own.
   const body = all.find((e) => e.tagName === 'body') ?? {
@@ -96,11 +114,12 @@ export function bandsFromHtml(
     })
     .join('\n')
   const taking = new Taking(css, pictures, id)
+  const ground = windowGround(body)
   const width = clampInt(widthOf(all) ?? 600, 320, 900)
-  const strips = stripsOf(taking, body, {}, sides(0)).filter(
+  const strips = stripsOf(taking, body, { ...asBrowsers, background: ground }, bodySpace(body)).filter(
     (s) => s.columns || meaningful(s.content).length || spaceOf(s),
   )
-  const bands = strips.slice(0, 400).map((s, i) => bandOf(taking, s, i, width))
+  const bands = strips.slice(0, 400).map((s, i) => bandOf(taking, s, i, width, ground))
   const lang = String(root.properties.lang ?? '')
   const notes = [
     ...taking.notes,
@@ -109,9 +128,12 @@ export function bandsFromHtml(
           `${taking.codes === 1 ? 'One part was' : `${taking.codes} parts were`} not understood as bands and tiles and became code.`,
         ]
       : []),
+    ...leftOut(body, bands, pictures),
   ]
   return {
     bands,
+    // Where nothing is said, browsers show white.
+    styles: { ground: ground ?? '#ffffff' },
     width,
     lang: /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(lang) ? lang : 'en',
     dir: root.properties.dir === 'rtl' ? 'rtl' : 'ltr',
@@ -119,6 +141,29 @@ export function bandsFromHtml(
     preheader: preheaderOf(body),
     notes,
   }
+}
+
+/** What letters are where nothing is said (WHATWG HTML, 15.3.1; the font that most browsers have as theirs). */
+const asBrowsers: Inherited = { size: 16, font: 'times', color: '#000000' }
+
+/** Space around everything: 8 px unless told (WHATWG HTML, 15.3.2). */
+function bodySpace(body: Element): Sides {
+  const { margin } = styleOfElement(body)
+  return sides(margin === undefined ? 8 : (pxOf(margin.split(/\s+/)[0]) ?? 0))
+}
+
+/** The ground behind everything: the body's, or that of what alone stands in it across the window. */
+function windowGround(body: Element): string | undefined {
+  let at: Element | undefined = body
+  let ground: string | undefined
+  while (at) {
+    ground = ownGround(at) ?? ground
+    const inside: ElementContent[] = meaningful(at.children)
+    const only: ElementContent | undefined = inside.length === 1 ? inside[0] : undefined
+    at =
+      only?.type === 'element' && layout.has(only.tagName) && !handDown(only, {}).bounded ? only : undefined
+  }
+  return ground
 }
 
 const spaceOf = (s: Strip) => s.padding.top + s.padding.bottom > 0

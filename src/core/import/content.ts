@@ -1,19 +1,18 @@
-import { paddingOf, pxOf, styleOfElement } from '../html/values'
+import { elementsOf } from '../html/stylesheet'
+import { edgeOf, paddingOf, pxOf, styleOfElement } from '../html/values'
 import type { Element, ElementContent } from 'hast'
 import type { Cell, Item } from '../email/schema'
+import type { TileOf } from '../email/tile'
 import { sides, type Sides } from '../email/styles'
-import { handDown, ownGround, type Inherited } from './css'
-import { boxButton, codeTile, specialItems, wordsTile } from './leaves'
-import { clamp, percent, plus } from './measures'
+import { groundPictureOf, handDown, ownGround, type Inherited } from './css'
+import { asFooter } from './footer'
+import { boxButton, codeTile, NORMAL, specialItems, wordsTile } from './leaves'
+import { clamp, clampInt, percent, plus } from './measures'
+import { gapAfter } from '../tiles/words/html'
 import { heightOf, hidden, isData, isElement, isText, layout, meaningful } from './source'
-import { stripsOf } from './strips'
+import { parted, stripsOf } from './strips'
 import type { Taking } from './taking'
 import { blockOf, isInline } from './words'
-
-const hasBackgroundPicture = (e: Element): boolean => {
-  const { background = '', 'background-image': image = '' } = styleOfElement(e)
-  return /url\(/i.test(background + image)
-}
 
 /** Elements that stand beside each other as cells. @param room what they share, px */
 export function cellsOf(taking: Taking, columns: Element[], inherited: Inherited, room: number): Cell[] {
@@ -75,22 +74,17 @@ function itemsOf(
   room: number,
   padding: Sides,
 ): Item[] {
-  const out: Item[] = []
-  let words: Element[] = []
+  const out = new Gathering(taking, inherited)
   let loose: ElementContent[] = []
-  const flushWords = () => {
-    if (words.length) out.push(wordsTile(taking, words, inherited))
-    words = []
-  }
   const flushLoose = () => {
-    if (meaningful(loose).length) {
-      const special = specialItems(taking, loose, inherited, room)
-      if (special) {
-        flushWords()
-        out.push(...special)
-      } else words.push({ type: 'element', tagName: 'p', properties: {}, children: loose })
-    }
+    const line = loose
     loose = []
+    if (!meaningful(line).length) return
+    const special = specialItems(taking, line, inherited, room)
+    const p: Element = { type: 'element', tagName: 'p', properties: {}, children: line }
+    if (special) out.put(special)
+    else if (blockOf(p)) out.say(p)
+    else out.put([codeTile(taking, { ...p, tagName: 'div' })])
   }
   for (const node of nodes) {
     if (isLoose(node)) {
@@ -100,15 +94,98 @@ function itemsOf(
     if (!isElement(node) || hidden(node) || node.tagName === 'style') continue
     flushLoose()
     const special = isParagraph(node) && specialItems(taking, node.children, handDown(node, inherited), room)
-    if (!special && isWords(node) && blockOf(node)) words.push(node)
-    else {
-      flushWords()
-      out.push(...(special || blockItems(taking, node, inherited, room)))
-    }
+    if (!special && isWords(node) && blockOf(node)) out.say(node)
+    else out.put(special || blockItems(taking, node, inherited, room))
   }
   flushLoose()
-  flushWords()
-  return padded(out, padding)
+  return padded(out.end(), padding)
+}
+
+/**
+ * Items one after the other. Blocks of words are one tile as long as the space between them is what such a tile has; margins of
+ * neighbours lie in each other (CSS 2.2, 8.3.1).
+ */
+class Gathering {
+  private readonly items: Item[] = []
+  private words: Element[] = []
+  /** Above the first of the words, and beneath the last, px. */
+  private above = 0
+  private below = 0
+  constructor(
+    private readonly taking: Taking,
+    private readonly inherited: Inherited,
+  ) {}
+
+  /** Adds a block of words. */
+  say(e: Element): void {
+    const margin = marginsOf(e, handDown(e, this.inherited).size)
+    const between = Math.max(this.below, margin.top)
+    const last = this.words.at(-1)
+    if (last && Math.abs(between - gapUnder(last, this.inherited)) > LIKE) this.flush()
+    if (!this.words.length) this.above = between
+    this.words.push(e)
+    this.below = margin.bottom
+  }
+
+  /** Adds what is no words. */
+  put(items: readonly Item[]): void {
+    this.end().push(...items)
+  }
+
+  /** Ends the words. @returns all items */
+  end(): Item[] {
+    this.flush()
+    const last = this.items.at(-1)
+    if (this.below && (last?.kind === 'words' || last?.kind === 'footer'))
+      last.padding = clamp(plus(last.padding, { ...sides(0), bottom: this.below }))
+    this.below = 0
+    return this.items
+  }
+
+  private flush(): void {
+    if (!this.words.length) return
+    const tile = asFooter(wordsTile(this.taking, this.words, this.inherited))
+    this.items.push({ ...tile, padding: { ...tile.padding, top: clampInt(this.above, 0, 400) } })
+    this.words = []
+  }
+}
+
+/** Margins alike within this are the same, px. */
+const LIKE = 2
+
+/** Margins of blocks of words where nothing is said, in heights of their letters (WHATWG HTML, 15.3.3 and 15.3.7). */
+const usual: Record<string, number> = {
+  p: 1,
+  ul: 1,
+  ol: 1,
+  blockquote: 1,
+  h1: 0.67,
+  h2: 0.83,
+  h3: 1,
+  h4: 1.33,
+  h5: 1.67,
+  h6: 2.33,
+}
+
+/** Margins above and beneath, px. Lines without an element of their own have none. */
+function marginsOf(e: Element, size = 16): { top: number; bottom: number } {
+  const s = styleOfElement(e)
+  // What was loose in its cell is a paragraph of ours.
+  const said = e.position || Object.keys(e.properties).length > 0
+  const own = said ? (usual[e.tagName] ?? 0) * size : 0
+  const parts = (s.margin ?? '').split(/\s+/)
+  const top = s.margin === undefined ? own : (pxOf(parts[0], size) ?? 0)
+  const bottom = s.margin === undefined ? own : (pxOf(parts[2] ?? parts[0], size) ?? 0)
+  return {
+    top: Math.max(0, pxOf(s['margin-top'], size) ?? top),
+    bottom: Math.max(0, pxOf(s['margin-bottom'], size) ?? bottom),
+  }
+}
+
+/** The space that the compiler leaves under a block of words, px. */
+function gapUnder(e: Element, inherited: Inherited): number {
+  const { size = 16, line } = handDown(e, inherited)
+  return gapAfter({ line: line ?? size * NORMAL }, /^h[1-6]$/.test(e.tagName) ? 1 : 0)
 }
 
 /** What stands in a line with others. */
@@ -134,18 +211,62 @@ function padded(items: Item[], padding: Sides): Item[] {
   return items
 }
 
+/** An element with a ground of its own as a row of one cell. Null where it holds columns. */
+function boxRow(taking: Taking, e: Element, inside: Inherited, room: number): Item | null {
+  const strips = parted(taking, e, inside, sides(0), undefined)
+  if (strips.some((s) => s.columns || s.picture || s.content[0] === e)) return null
+  const items = strips.flatMap((s) => itemsOf(taking, s.content, s.inherited, room, sides(0)))
+  const [first, last] = [strips[0]?.padding ?? sides(0), strips.at(-1)?.padding ?? sides(0)]
+  return {
+    id: taking.id(),
+    kind: 'row',
+    gap: 0,
+    narrow: 'stack',
+    cells: [
+      {
+        id: taking.id(),
+        width: Math.max(1, Math.min(1200, room)),
+        padding: clamp({ ...first, bottom: last.bottom }),
+        align: inside.align ?? 'left',
+        valign: 'top',
+        background: inside.background!,
+        items: items.slice(0, 200),
+      },
+    ],
+  }
+}
+
+/** A line that an empty block draws with an edge of its own or of what is in it. */
+function lineIn(e: Element): Pick<TileOf<'divider'>, 'color' | 'thickness' | 'line'> | null {
+  for (const x of elementsOf(e)) {
+    const s = styleOfElement(x)
+    const edge = edgeOf(s['border-top']) ?? edgeOf(s['border-bottom'])
+    if (!edge) continue
+    const line = edge.line === 'solid' ? {} : { line: edge.line as TileOf<'divider'>['line'] }
+    return { color: edge.color, thickness: clampInt(edge.width, 1, 40), ...line }
+  }
+  return null
+}
+
 /** A block that is neither words nor a picture: a rule, space, a wrapper, a row of columns, or code. */
 function blockItems(taking: Taking, e: Element, inherited: Inherited, room: number): Item[] {
   if (e.tagName === 'hr')
     return [{ ...taking.base(), kind: 'divider', color: '#cccccc', thickness: 1, padding: sides(8, 0) }]
   if (!meaningful(e.children).length) {
+    const line = lineIn(e)
+    if (line) return [{ ...taking.base(), kind: 'divider', ...line }]
     const height = heightOf(e)
     return height >= 1 ? [{ ...taking.base(), kind: 'gap', height: Math.min(2000, height) }] : []
   }
-  if (taking.opaque.has(e) || !layout.has(e.tagName) || isData(e) || hasBackgroundPicture(e))
+  if (taking.opaque.has(e) || !layout.has(e.tagName) || isData(e) || groundPictureOf(e))
     return [codeTile(taking, e)]
-  const button = boxButton(taking, e, handDown(e, inherited))
+  const button = boxButton(taking, e, handDown(e, inherited), inherited)
   if (button) return [button]
+  const ground = ownGround(e)
+  if (ground !== undefined && ground !== inherited.background) {
+    const row = boxRow(taking, e, { ...inherited, background: ground }, room)
+    if (row) return [row]
+  }
   const strips = stripsOf(taking, e, inherited, sides(0))
   const plain = strips.every(
     (x) =>

@@ -1,8 +1,9 @@
 import type { Element } from 'hast'
 import type { SafeFont } from '../email/fonts'
 import { fontOf } from '../email/safe-fonts'
+import type { GroundPicture } from '../email/schema'
 import type { Align } from '../email/styles'
-import { colorOf, pxOf, styleOfElement } from '../html/values'
+import { colorOf, pxOf, styleOfElement, urlIn } from '../html/values'
 
 /** What letters inherit from the elements around them, as far as it could be read; sizes in px. */
 export interface Inherited {
@@ -13,7 +14,11 @@ export interface Inherited {
   bold?: boolean
   italic?: boolean
   align?: Align
+  /** Whether the alignment is an attribute's or that of `<center>`: tables are put by it, but their words begin anew. */
+  byAttribute?: boolean
   background?: string
+  /** Whether what it stands in has a width of its own: it does not go across the window. */
+  bounded?: boolean
 }
 
 /** What an element hands down to what it holds. */
@@ -29,13 +34,15 @@ export function handDown(e: Element, from: Inherited): Inherited {
           ? Number(s['line-height']) * (size ?? 16)
           : from.line
   const weight = s['font-weight']
-  const align =
-    s['text-align'] ??
-    (typeof e.properties.align === 'string'
-      ? e.properties.align
-      : e.tagName === 'center'
+  // A table's own alignment puts the table.
+  const legacy =
+    e.tagName === 'table' || typeof e.properties.align !== 'string'
+      ? e.tagName === 'center'
         ? 'center'
-        : undefined)
+        : undefined
+      : e.properties.align
+  const align = s['text-align'] ?? legacy
+  const above = e.tagName === 'table' && from.byAttribute ? undefined : from.align
   return {
     color:
       colorOf(s.color) ??
@@ -46,8 +53,11 @@ export function handDown(e: Element, from: Inherited): Inherited {
     font: fontOf(s['font-family']) ?? from.font,
     bold: weight ? weight === 'bold' || Number(weight) >= 600 : from.bold,
     italic: s['font-style'] ? s['font-style'] === 'italic' : from.italic,
-    align: align === 'left' || align === 'center' || align === 'right' ? align : from.align,
+    align: align === 'left' || align === 'center' || align === 'right' ? align : above,
+    byAttribute:
+      align === undefined ? above !== undefined && from.byAttribute : s['text-align'] === undefined,
     background: ownGround(e) ?? from.background,
+    bounded: from.bounded || (pxOf(s['max-width']) ?? pxOf(s.width) ?? pxOf(e.properties.width) ?? 0) >= 320,
   }
 }
 
@@ -59,4 +69,24 @@ export function ownGround(e: Element): string | undefined {
     colorOf(s.background) ??
     colorOf(typeof e.properties.bgColor === 'string' ? e.properties.bgColor : undefined)
   )
+}
+
+/** The address of a picture behind an element. */
+export function groundPictureOf(e: Element): string | undefined {
+  const { background = '', 'background-image': image = '' } = styleOfElement(e)
+  return urlIn(image || background)
+}
+
+/** How a picture lies behind an element. */
+export function groundPlace(e: Element): Pick<GroundPicture, 'fit' | 'x' | 'y'> {
+  const s = styleOfElement(e)
+  const said = (...names: string[]) => names.map((n) => s[n] ?? '').join(' ')
+  const at = said('background-position', 'background')
+  const size = said('background-size', 'background')
+  const repeat = said('background-repeat', 'background')
+  return {
+    fit: /\bcover\b/.test(size) ? 'cover' : /no-repeat/.test(repeat) ? 'once' : 'repeat',
+    x: /\bleft\b/.test(at) ? 'left' : /\bright\b/.test(at) ? 'right' : 'center',
+    y: /\btop\b/.test(at) ? 'top' : /\bbottom\b/.test(at) ? 'bottom' : 'center',
+  }
 }

@@ -8,11 +8,17 @@ import { byHandHtml } from '../compile/by-hand'
 import { compile } from '../compile'
 import { compileText } from '../compile/text'
 import { plainOfHtml } from '../html/plain'
-import { type Band, type Cell, type Email } from '../email/schema'
+import { type Band, type Cell, type Email, type Item } from '../email/schema'
 import { newEmail } from '../email/defaults'
 import { placesOf, tilesOf } from '../email/walk'
 import { asWritten } from '../text/fields'
+import { fromHtml } from 'hast-util-from-html'
+import { elementsOf } from '../html/stylesheet'
+import { goods, letter as ourLetter, referenceHouse, referenceSrc, stories } from '@/test-support/references'
+import { sourcePictures, sources } from '@/test-support/sources'
 import { bandsFromHtml } from './bands'
+import { leftOut } from './left-out'
+import { longhands } from './legacy'
 
 const ref = { id: 'a'.repeat(64), type: 'image/png' as const, width: 1200, height: 600, bytes: 9 }
 const read = (html: string, pictures = {}) => {
@@ -51,7 +57,8 @@ test('tables become bands and cells, plain content becomes tiles, the rest code'
   expect([width, lang, title, preheader]).toEqual([600, 'de', 'Brief', 'What the week brings'])
   expect(bands.map((b) => b.cells.map(kinds))).toEqual([
     [['picture']],
-    [['words']],
+    // The space between the two is not what a tile of words has.
+    [['words', 'words']],
     [['button']],
     [['gap']],
     [['words'], ['words']],
@@ -65,18 +72,14 @@ test('tables become bands and cells, plain content becomes tiles, the rest code'
     link: 'https://hill.example/',
     width: 600,
   })
-  const said = bands[1]!.cells[0]!.items[0]!
+  const [heading, said] = bands[1]!.cells[0]!.items as [Item, Item]
   expect(bands[1]!.padding).toEqual({ top: 24, right: 32, bottom: 24, left: 32 })
   expect(said).toMatchObject({
     style: { font: 'serif', size: 17, line: 26, color: '#3b4050' },
-    headings: { size: 28 },
     link: { color: '#aa3311' },
   })
-  expect(said.kind === 'words' && said.text.content.map((b) => b.type)).toEqual([
-    'heading',
-    'paragraph',
-    'bulletList',
-  ])
+  expect(heading).toMatchObject({ headings: { size: 28, font: 'serif' } })
+  expect(said.kind === 'words' && said.text.content.map((b) => b.type)).toEqual(['paragraph', 'bulletList'])
   expect(bands[2]!.cells[0]!.items[0]).toMatchObject({
     label: 'Keep a place',
     link: 'https://hill.example/go',
@@ -245,4 +248,76 @@ test('values of CSS are read (CSS Values and Units Level 3; CSS Color Level 4)',
   expect(
     ['Arial, sans-serif', "'Unknown', Georgia, serif", 'Unknown, monospace', 'Unknown'].map(fontOf),
   ).toEqual(['sans', 'serif', 'mono', undefined])
+})
+
+test.each(sources())(
+  'what a person sees of "$name" stands in the bands, in code, or is named',
+  ({ html }) => {
+    const { notes } = read(html, sourcePictures)
+    // Of these, everything stands: words, pictures, links.
+    expect(notes.filter((n) => n.startsWith('Left out'))).toEqual([])
+  },
+)
+
+test('what is left out is named with its place', () => {
+  const [body] = [
+    ...elementsOf(fromHtml(page('<p>One two three</p><p>four <a href="https://a.example">five</a></p>'))),
+  ].filter((e) => e.tagName === 'body')
+  expect(leftOut(body!, [], {})).toEqual([
+    'Left out at the beginning: "One two three four".',
+    'Left out at the beginning: the link https://a.example.',
+    'Left out at the beginning: "five".',
+  ])
+  const { bands } = read(page('<p>One two three</p>'))
+  expect(leftOut(body!, bands, {})).toEqual([
+    'Left out after "One two three": "four".',
+    'Left out after "One two three": the link https://a.example.',
+    'Left out after "One two three": "five".',
+  ])
+})
+
+test('our own emails come back with the same tiles, buttons and footers as they were', () => {
+  for (const email of [ourLetter(), goods(), stories()]) {
+    const pictures = Object.fromEntries(
+      [...placesOf(email)].flatMap(({ tile }) =>
+        tile.kind === 'picture' && tile.picture ? [[referenceSrc(tile.picture), tile.picture]] : [],
+      ),
+    )
+    const html = compile(email, referenceHouse, { src: referenceSrc, print: 'compact' })
+    const { notes, ...back } = read(html, pictures)
+    expect(notes).toEqual([])
+    const tiles = (e: Pick<Email, 'bands'>) =>
+      [...placesOf(e)].map(({ tile }) =>
+        tile.kind === 'button'
+          ? [tile.kind, tile.label, tile.link, tile.align, tile.fullNarrow]
+          : tile.kind === 'footer'
+            ? [tile.kind, tile.why, tile.unsubscribe]
+            : [tile.kind],
+      )
+    expect(tiles(back)).toEqual(tiles(email))
+    const button = [...placesOf(back)].map((p) => p.tile).find((t) => t.kind === 'button')
+    // White on blue, not white on white.
+    if (button) expect(button.style).toMatchObject({ background: '#1f4f8a', color: '#ffffff', radius: 4 })
+  }
+})
+
+// WHATWG HTML, 15.3: what old markup says by attributes and elements of its own.
+test('old markup is read as the CSS that it stands for', () => {
+  expect(longhands('italic bold 18px/27px Georgia, serif')).toBe(
+    'font-weight:bold;font-style:italic;font-size:18px;line-height:27px;font-family:Georgia, serif',
+  )
+  expect(longhands('inherit')).toBe('')
+  const { bands, styles } = read(
+    page(
+      '<table cellpadding="14"><tr><td><font face="Georgia" size="5" color="#7a2e12">Big</font></td></tr></table><img src="x/spacer.gif" width="1" height="22" alt=""><center><table width="400"><tr><td>plain</td></tr></table></center>',
+    ).replace('<body style="margin:0">', '<body bgcolor="#abcdef" style="margin:0">'),
+  )
+  expect(styles).toEqual({ ground: '#abcdef' })
+  expect(bands.map((b) => b.cells.map(kinds))).toEqual([[['words']], [['gap']], [['words']]])
+  expect(bands[0]!.padding).toEqual({ top: 14, right: 14, bottom: 14, left: 14 })
+  const said = bands.map((b) => b.cells[0]!.items[0]!)
+  expect(said[0]).toMatchObject({ style: { font: 'serif', size: 24, color: '#7a2e12' } })
+  expect(said[1]).toMatchObject({ height: 22 })
+  // The table is in the middle; its words begin at the left.
+  expect(said[2]).toMatchObject({ align: 'left' })
 })

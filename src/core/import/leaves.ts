@@ -1,4 +1,4 @@
-import { paddingOf, pxOf, styleOfElement } from '../html/values'
+import { edgeOf, paddingOf, pxOf, styleOfElement } from '../html/values'
 import type { Tile } from '../email/tile'
 import type { Element, ElementContent } from 'hast'
 import { print } from '../html/print'
@@ -12,20 +12,70 @@ import { isElement, isText, meaningful, shownIn, textOf } from './source'
 import type { Taking } from './taking'
 import { blockOf, isInline } from './words'
 
-/** A table of one coloured cell that holds nothing but a link is a button. */
-export function boxButton(taking: Taking, e: Element, inherited: Inherited): Tile | null {
+/** The elements from one down to one in it, both included. */
+function chain(from: Element, to: Element): Element[] | null {
+  if (from === to) return [to]
+  for (const c of from.children) {
+    const rest = isElement(c) ? chain(c, to) : null
+    if (rest) return [from, ...rest]
+  }
+  return null
+}
+
+/**
+ * A table of one coloured cell that holds nothing but a link is a button. What stands around it in another colour is no
+ * part of it.
+ * @param around what the element itself inherits: where the button stands
+ */
+export function boxButton(taking: Taking, e: Element, inherited: Inherited, around: Inherited): Tile | null {
   const all = [...shownIn(e)]
   const links = all.filter((x) => x.tagName === 'a')
-  const box = all.find((x) => ownGround(x))
-  if (links.length !== 1 || !box || all.some((x) => x.tagName === 'img' || (isText(x) && x.tagName !== 'p')))
+  if (links.length !== 1 || all.some((x) => x.tagName === 'img' || (isText(x) && x.tagName !== 'p')))
     return null
   const words = textOf(e).trim()
   if (!words || words !== textOf(links[0]!).trim() || words.length > 80) return null
-  return buttonTile(taking, links[0]!, box, inherited, words)
+  const held = chain(e, links[0]!)!
+  const grounds = new Set(held.flatMap((x) => ownGround(x) ?? []))
+  const box = held.findLast((x) => ownGround(x))
+  if (!box || grounds.size > 1) return null
+  // Space around the box is no part of it either.
+  const outside = held.slice(0, held.indexOf(box))
+  if (outside.some((x) => Object.values(paddingOf(styleOfElement(x))).some(Boolean))) return null
+  const letters = held.reduce((from, x) => handDown(x, from), inherited)
+  const tile = buttonTile(taking, links[0]!, box, { ...letters, align: placed(held, around) }, words)
+  return { ...tile, fullNarrow: held.some((x) => fillsOnNarrow(taking, x)) } as Tile
+}
+
+/** Whether a rule of the head gives an element the whole width. */
+const fillsOnNarrow = (taking: Taking, e: Element): boolean =>
+  ((e.properties.className as string[] | undefined) ?? []).some((name) =>
+    new RegExp(`\\.${name.replace(/[^\w-]/g, '')}\\{[^}]*\\bwidth:\\s*100%`).test(taking.css),
+  )
+
+/** Where the innermost table of a chain is put: by its own attribute, else by what it stands in. */
+function placed(held: readonly Element[], around: Inherited): Inherited['align'] {
+  let from = around
+  let at: Inherited['align'] | undefined
+  for (const e of held) {
+    const { align } = e.properties
+    const own = align === 'center' || align === 'right' || align === 'left' ? align : undefined
+    if (e.tagName === 'table') at = own ?? from.align ?? 'left'
+    from = handDown(e, from)
+  }
+  return at ?? from.align
+}
+
+/** The edge of a button, where it has one all around. */
+function buttonEdge(e: Element): { borderWidth: number; borderColor: string } | null {
+  const edge = edgeOf(styleOfElement(e).border)
+  return edge && { borderWidth: clampInt(edge.width, 1, 12), borderColor: edge.color }
 }
 
 function buttonTile(taking: Taking, a: Element, box: Element, inherited: Inherited, label: string): Tile {
-  const letters = handDown(a, inherited)
+  const inner = meaningful(a.children)
+  const said = inner.length === 1 && isElement(inner[0]!) ? inner[0]! : null
+  // Its ink may stand on its words.
+  const letters = said ? handDown(said, handDown(a, inherited)) : handDown(a, inherited)
   const s = styleOfElement(box),
     own = styleOfElement(a)
   const inside = [paddingOf(own), paddingOf(s)].reduce((x, y) => (x.left + x.top >= y.left + y.top ? x : y))
@@ -38,7 +88,8 @@ function buttonTile(taking: Taking, a: Element, box: Element, inherited: Inherit
     align: inherited.align ?? 'left',
     fullNarrow: false,
     style: {
-      background: ownGround(box)!,
+      background: ownGround(box) ?? inherited.background ?? '#ffffff',
+      ...(buttonEdge(box) ?? {}),
       ...(letters.color ? { color: letters.color } : {}),
       ...(letters.size ? { size: clampInt(letters.size, 8, 60) } : {}),
       ...(letters.font ? { font: letters.font } : {}),
@@ -60,7 +111,7 @@ export function specialItems(
   const inner = meaningful(nodes)
   const out: Item[] = []
   for (const node of inner) {
-    if (!isElement(node)) return null
+    if (!isElement(node)) return mixedItems(taking, nodes)
     const held = node.tagName === 'a' ? meaningful(node.children) : [node]
     const img = held.length === 1 && isElement(held[0]!) && held[0]!.tagName === 'img' ? held[0]! : null
     if (img) {
@@ -79,7 +130,7 @@ export function specialItems(
     const s = styleOfElement(node)
     if (
       node.tagName === 'a' &&
-      ownGround(node) &&
+      (ownGround(node) || buttonEdge(node)) &&
       /block/.test(s.display ?? '') &&
       node.children.every(isInline)
     ) {
@@ -129,19 +180,30 @@ function pictureItem(
   }
 }
 
+/** The letters of a block of words: where all of them stand in one span, that span's. */
+function lettersOf(e: Element, from: Inherited): Inherited {
+  const own = handDown(e, from)
+  const inside = meaningful(e.children)
+  const only = inside.length === 1 ? inside[0]! : undefined
+  return only && isElement(only) && only.tagName === 'span' ? lettersOf(only, own) : own
+}
+
+/** Line height where nothing is said, in sizes: about what the common fonts say of themselves (common practice, no source). */
+export const NORMAL = 1.15
+
 export function wordsTile(taking: Taking, elements: Element[], inherited: Inherited): Tile {
   const blocks = elements.flatMap((e): Block[] => blockOf(e) ?? [])
   const of = (headings: boolean): TextStyleOverride | undefined => {
     const e = elements.find((x) => /^h[1-6]$/.test(x.tagName) === headings)
     if (!e) return undefined
-    const l = handDown(e, inherited)
+    const l = lettersOf(e, inherited)
     const style: TextStyleOverride = {
       ...(l.font ? { font: l.font } : {}),
       ...(l.size ? { size: clampInt(l.size, 6, 120) } : {}),
       ...(l.line
         ? { line: clampInt(l.line, 6, 200) }
         : l.size
-          ? { line: clampInt(l.size * 1.4, 6, 200) }
+          ? { line: clampInt(l.size * NORMAL, 6, 200) }
           : {}),
       ...(l.color ? { color: l.color } : {}),
       ...(l.bold !== undefined ? { bold: l.bold } : {}),
@@ -162,12 +224,23 @@ export function wordsTile(taking: Taking, elements: Element[], inherited: Inheri
   }
 }
 
+/** A part of a table with a table around it, without which it is none (WHATWG HTML, 13.2.6.4.7). */
+function inTable(e: Element): Element {
+  const around = { td: 'tr', th: 'tr', tr: 'tbody', tbody: 'table', thead: 'table', tfoot: 'table' }[
+    e.tagName
+  ]
+  if (!around) return e
+  const properties =
+    around === 'table' ? { role: 'presentation', width: '100%', cellPadding: '0', cellSpacing: '0' } : {}
+  return inTable({ type: 'element', tagName: around, properties, children: [e] })
+}
+
 export function codeTile(taking: Taking, e: Element): Tile {
   taking.codes++
   const classes = new Set(
     [...elementsOf(e)].flatMap((x) => (x.properties.className as string[] | undefined) ?? []),
   )
-  const html = print(e)
+  const html = print(inTable(e))
   // Pictures that came with the file stand in the markup by their addresses.
   const pictures = Object.fromEntries(
     Object.entries(taking.pictures).filter(([address]) => html.includes(address)),

@@ -25,9 +25,8 @@ export const isElement = (n: ElementContent): n is Element => n.type === 'elemen
 /** Whether nobody sees an element. */
 export const hidden = (e: Element) => {
   const s = styleOfElement(e)
-  return (
-    s.display === 'none' || s['mso-hide'] === 'all' || (s['max-height'] === '0' && s.overflow === 'hidden')
-  )
+  // What only the Word engine hides (`mso-hide`) everyone else sees.
+  return s.display === 'none' || (s['max-height'] === '0' && s.overflow === 'hidden')
 }
 /** Invisible characters pad preheaders and empty cells. */
 export const visible = (s: string) => s.replace(/\u034f|[\s\u00a0\u200b\u200c\ufeff]|\u200d/g, '') !== ''

@@ -1,8 +1,10 @@
+import { elementsOf, readStyle, styleText } from '../html/stylesheet'
 import { paddingOf, pxOf, styleOfElement } from '../html/values'
 import type { Element, ElementContent } from 'hast'
-import type { Sides } from '../email/styles'
+import type { GroundPicture } from '../email/schema'
+import { sides, type Sides } from '../email/styles'
 import { boxButton } from './leaves'
-import { handDown, ownGround, type Inherited } from './css'
+import { groundPictureOf, groundPlace, handDown, ownGround, type Inherited } from './css'
 import { plus } from './measures'
 import { beside, cellsOfRow, heightOf, hidden, isData, isElement, layout, meaningful, rowsOf } from './source'
 import type { Taking } from './taking'
@@ -14,65 +16,146 @@ export interface Strip {
   content: ElementContent[]
   inherited: Inherited
   padding: Sides
+  /** Behind it. */
+  picture?: GroundPicture
+  /** Its ground where space of another stands around it, and the space within. */
+  box?: Box
 }
 
-/** An element parted into horizontal strips, from top to bottom. */
-export function stripsOf(taking: Taking, node: Element, inherited: Inherited, padding: Sides): Strip[] {
+/** A ground inside another, px. */
+interface Box {
+  background: string
+  padding: Sides
+}
+
+const none = (p: Sides) => !(p.top || p.right || p.bottom || p.left)
+
+/**
+ * An element parted into horizontal strips, from top to bottom.
+ * @param padding around it @param box the ground it stands in, where that has space of another around it
+ */
+export function stripsOf(
+  taking: Taking,
+  node: Element,
+  inherited: Inherited,
+  padding: Sides,
+  box?: Box,
+): Strip[] {
+  const ground = ownGround(node)
+  // A ground inside the space of another is a box in it; what is within it keeps the other behind.
+  if (
+    !box &&
+    ground !== undefined &&
+    ground !== inherited.background &&
+    !none(padding) &&
+    node.tagName !== 'a'
+  ) {
+    const inside = { background: ground, padding: sides(0) }
+    return parted(taking, node, inherited, sides(0), inside).map((s, i, all) => ({
+      ...s,
+      inherited: { ...s.inherited, background: inherited.background },
+      box: { background: s.box?.background ?? ground, padding: plus(s.box?.padding ?? sides(0), s.padding) },
+      padding: { ...padding, top: i ? 0 : padding.top, bottom: i < all.length - 1 ? 0 : padding.bottom },
+    }))
+  }
+  // A third ground is a row of its own in the box.
+  if (box && ground !== undefined && ground !== box.background && !none(padding))
+    return [{ columns: null, content: [node], inherited, padding }]
+  return parted(taking, node, inherited, padding, box)
+}
+
+/** The same, whatever ground the element has itself. */
+export function parted(
+  taking: Taking,
+  node: Element,
+  inherited: Inherited,
+  padding: Sides,
+  box: Box | undefined,
+): Strip[] {
   const own = handDown(node, inherited)
   const whole: Strip = { columns: null, content: [node], inherited, padding }
   // A button is one thing, however many boxes it is drawn with; so is space of a settled height.
-  if (!meaningful(node.children).length) return heightOf(node) >= 1 ? [whole] : []
-  if (node.tagName !== 'body' && boxButton(taking, node, own)) return [whole]
+  if (!meaningful(node.children).length) return heightOf(node) >= 1 || edged(node) ? [whole] : []
+  if (node.tagName !== 'body' && boxButton(taking, node, own, inherited)) return [whole]
+  const picture = groundPictureOf(node)
+  if (node.tagName !== 'body' && picture !== undefined)
+    return [onPicture(taking, node, inherited, padding, whole)]
+  const inside = plus(padding, paddingOf(styleOfElement(node)))
   if (node.tagName === 'table') {
     if (isData(node)) return [whole]
-    const inside = plus(padding, paddingOf(styleOfElement(node)))
     const rows = rowsOf(node).filter((r) => !hidden(r))
-    return rows.flatMap((r, i) =>
-      rowStrips(taking, r, handDown(r, own), {
-        ...inside,
-        top: i ? 0 : inside.top,
-        bottom: i < rows.length - 1 ? 0 : inside.bottom,
-      }),
-    )
+    return rows.flatMap((r, i) => rowStrips(taking, r, handDown(r, own), partOf(inside, i, rows), box))
   }
-  const inside = plus(padding, paddingOf(styleOfElement(node)))
   const children = meaningful(node.children)
   const elements = children.filter(isElement)
-  if (elements.length > 1 && elements.length === children.length && elements.every(beside)) {
-    const filled = elements.filter((e) => meaningful(e.children).length || ownGround(e))
-    const between = elements.find((e) => !filled.includes(e))
-    if (filled.length > 1 && filled.length <= 5)
-      return [
-        {
-          columns: filled,
-          gap: Math.min(200, (between && pxOf(styleOfElement(between).width)) ?? 0),
-          content: [],
-          inherited: own,
-          padding: inside,
-        },
-      ]
-  }
-  if (
-    elements.length &&
-    elements.length === children.length &&
-    elements.every((e) => layout.has(e.tagName))
-  ) {
-    return elements.flatMap((e, i) =>
-      stripsOf(taking, e, own, {
-        ...inside,
-        top: i ? 0 : inside.top,
-        bottom: i < elements.length - 1 ? 0 : inside.bottom,
-      }),
-    )
-  }
+  const only = elements.length > 0 && elements.length === children.length
+  const columns = only && elements.every(beside) ? columnsOf(elements) : null
+  if (columns) return [{ ...columns, content: [], inherited: own, padding: inside }]
+  if (only && elements.every((e) => layout.has(e.tagName)))
+    return elements.flatMap((e, i) => stripsOf(taking, e, own, partOf(inside, i, elements), box))
   return [{ columns: null, content: node.children, inherited: own, padding: inside }]
 }
 
-function rowStrips(taking: Taking, tr: Element, inherited: Inherited, padding: Sides): Strip[] {
+/** The space of one of several beneath each other: above the first, under the last. */
+const partOf = (p: Sides, at: number, all: readonly unknown[]): Sides => ({
+  ...p,
+  top: at ? 0 : p.top,
+  bottom: at < all.length - 1 ? 0 : p.bottom,
+})
+
+/** Elements beside each other as columns; an empty one between them is their gap. */
+function columnsOf(elements: readonly Element[]): Required<Pick<Strip, 'columns' | 'gap'>> | null {
+  const filled = elements.filter((e) => meaningful(e.children).length || ownGround(e))
+  if (filled.length < 2 || filled.length > 5) return null
+  const between = elements.find((e) => !filled.includes(e))
+  return { columns: filled, gap: Math.min(200, (between && pxOf(styleOfElement(between).width)) ?? 0) }
+}
+
+/** What has a picture behind it is one strip; one whose picture is not at hand stays as it is. */
+function onPicture(taking: Taking, node: Element, inherited: Inherited, padding: Sides, whole: Strip): Strip {
+  const kept = taking.pictures[groundPictureOf(node)!]
+  if (!kept) return whole
+  const style = styleText(
+    readStyle(String(node.properties.style ?? '')).filter(
+      (d) => !/^background(-(image|position|repeat|size))?$/.test(d.property),
+    ),
+  )
+  const { background: _, ...properties } = node.properties
+  const bare: Element = { ...node, properties: { ...properties, style } }
+  const inside = stripsOf(taking, bare, inherited, padding)
+  const own = handDown(bare, inherited)
+  const strip: Strip =
+    inside.length === 1 ? inside[0]! : { columns: null, content: bare.children, inherited: own, padding }
+  const across = inherited.bounded ? ('email' as const) : ('window' as const)
+  return { ...strip, picture: { picture: kept, across, ...groundPlace(node) } }
+}
+
+/** Whether an element or one in it draws a line. */
+const edged = (e: Element): boolean =>
+  [...elementsOf(e)].some((x) =>
+    /\d/.test(styleOfElement(x)['border-top'] ?? styleOfElement(x)['border-bottom'] ?? ''),
+  )
+
+/** The width that an empty cell keeps, px. */
+const keptWidth = (e: Element | undefined): number =>
+  e && !meaningful(e.children).length ? (pxOf(styleOfElement(e).width) ?? pxOf(e.properties.width) ?? 0) : 0
+
+function rowStrips(
+  taking: Taking,
+  tr: Element,
+  inherited: Inherited,
+  around: Sides,
+  box: Box | undefined,
+): Strip[] {
   const all = cellsOfRow(tr)
+  // Empty cells at the sides are space there.
+  const padding =
+    all.length > 1
+      ? plus(around, { ...sides(0), left: keptWidth(all[0]), right: keptWidth(all.at(-1)) })
+      : around
   // An empty cell between others is the gap between them.
   const cells = all.length > 1 ? all.filter((c) => meaningful(c.children).length || ownGround(c)) : all
-  if (cells.length === 1) return stripsOf(taking, cells[0]!, inherited, padding)
+  if (cells.length === 1) return stripsOf(taking, cells[0]!, inherited, padding, box)
   if (!cells.length) return []
   if (cells.length > 5) {
     const table: Element = {

@@ -976,7 +976,6 @@ test('conditional content: one for the Word engine, another for all others', () 
       []
       [!mso]
       div
-        class=
           font-family:Arial, Helvetica, sans-serif
           font-size:16px
           line-height:1.5

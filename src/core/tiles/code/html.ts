@@ -29,10 +29,9 @@ export function codeHtml(tile: CodeTile, c: TileContext): ElementContent[] {
  */
 export function dress(tree: Element, c: TileContext): void {
   const { style, names } = letters(c.look.text[c.look.base], c)
-  tree.properties.className = [
-    ...((tree.properties.className as string[] | undefined) ?? []),
-    ...(classes(...names) ?? []),
-  ]
+  const own = (tree.properties.className as string[] | undefined) ?? []
+  const all = classes(...own, ...names)
+  if (all) tree.properties.className = all
   tree.properties.style = styleText(
     dedupe([...readStyle(css(style)), ...readStyle(String(tree.properties.style ?? ''))]),
   )

@@ -39,8 +39,8 @@ export function asByHand(email: Email, house: BenchJob['client']['house']): NonN
 }
 
 /** The bands that were found, without the notes on them. */
-function bandsOf({ bands, width, lang, dir, title, preheader }: Imported['bands']): Partial<Email> {
-  return { bands, width, lang, dir, title, preheader }
+function bandsOf({ bands, width, lang, dir, title, preheader, styles }: Imported['bands']): Partial<Email> {
+  return { bands, width, lang, dir, title, preheader, ...(styles.ground ? { styles } : {}) }
 }
 
 /** What of an email changes when another is brought into it. */
