@@ -10,7 +10,7 @@ import { likeness } from './support'
 
 const shotOf = async (page: Page, html: string) => {
   await page.setContent(html)
-  await page.waitForLoadState('networkidle')
+  await page.evaluate(() => Promise.all([...document.images].map((i) => i.decode().catch(() => {}))))
   const fits = await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)
   return { shot: await page.screenshot({ fullPage: true }), fits }
 }

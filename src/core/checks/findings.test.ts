@@ -5,11 +5,13 @@ import { applyEdit, type Edit } from '../email/edits'
 import { textOf, type RichText } from '../email/richtext'
 import type { Email } from '../email/schema'
 import type { Tile } from '../email/tile'
+import { altLong } from './alt-long'
 import { altMissing } from './alt-missing'
 import { byHand } from './by-hand'
 import type { Check } from './check'
 import { codeChanged } from './code-changed'
 import { conditionalBroken } from './conditional-broken'
+import { contrastLow } from './contrast-low'
 import { empty } from './empty'
 import { fieldValue } from './field-value'
 import { headingOrder } from './heading-order'
@@ -343,4 +345,52 @@ test('findings of one severity stand in the order of their bands, those of no ba
   )
   const order = runChecks([linkScheme, linkMissing, preheaderMissing], scopeOf(broken, style, '', 1))
   expect(order.map((f) => f.where.band ?? f.where.value)).toEqual(['preheader', 'b0', 'b1', 'b2'])
+})
+
+describe('contrast at night', () => {
+  const night = (...more: Edit[]) =>
+    edited(
+      { name: 'setBand', what: { id: 'b0', set: { background: '#ffffff' } } } as Edit,
+      { name: 'setEmail', what: { styles: { text: { body: { nightColor: '#ffffff' } } } } } as Edit,
+      ...more,
+    )
+  const ids = (e: Email) =>
+    runChecks([contrastLow], scopeOf(e, styleOf(house, e.styles), '', 1)).map((f) => [f.id, f.what])
+
+  test('letters of the night need a ground of the night: white would stand on white', () => {
+    expect(ids(night())).toEqual([
+      ['contrast-low:w0-0:night', 'Contrast 1.00 at night, wants 4.5'],
+      ['contrast-low:w0-1:night', 'Contrast 1.00 at night, wants 4.5'],
+    ])
+    const dark = { name: 'setBand', what: { id: 'b0', set: { nightBackground: '#101010' } } } as Edit
+    // Headings and links have no ink of the night: on the dark ground the worst of them is told.
+    expect(ids(night(dark)).map(([, what]) => what)).toEqual([
+      'Contrast 1.19 at night, wants 3',
+      'Contrast 1.19 at night, wants 3',
+    ])
+    const link = { name: 'setEmail', what: { styles: { link: { nightColor: '#9cc4ff' } } } } as Edit
+    const both = night(dark, {
+      ...link,
+      what: {
+        styles: {
+          text: { body: { nightColor: '#ffffff' }, heading2: { nightColor: '#ffffff' } },
+          link: { nightColor: '#9cc4ff' },
+        },
+      },
+    } as Edit)
+    expect(ids(both)).toEqual([])
+  })
+})
+
+test('an alt text that is longer than its picture holds is told with how many lines there are', () => {
+  const of = (alt: string, width: number, height: number) =>
+    said(altLong, tile(tileOf('picture', { picture: { ...picture, width, height }, width, alt })))
+      .filter(([, , id]) => id === 'alt-long:t')
+      .map(([, , , what]) => what)
+  expect(of('A hill', 120, 24)).toEqual([])
+  expect(of('A hill at dusk with a chapel', 60, 24)).toEqual([
+    'Alt text longer than its picture holds: 4 lines for 1',
+  ])
+  expect(of('A hill at dusk with a chapel', 60, 120)).toEqual([])
+  expect(of('', 10, 10)).toEqual([])
 })

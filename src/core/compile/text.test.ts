@@ -35,7 +35,8 @@ test('lines have at most 78 characters (RFC 5322, 2.1.1), but an address stays w
 test('no word of the email is lost', () => {
   fc.assert(
     fc.property(anyEmail, (email) => {
-      const kept = compileText(email, { fields: asWritten }).replace(/\s+/g, '')
+      // Raised and lowered digits are digits still (Unicode, NFKC).
+      const kept = compileText(email, { fields: asWritten }).normalize('NFKC').replace(/\s+/g, '')
       for (const band of email.bands)
         for (const tile of tilesOf(band)) {
           if (band.show === 'narrow' || tile.show === 'narrow') continue
@@ -46,7 +47,7 @@ test('no word of the email is lost', () => {
             })
           for (const word of said.flatMap((s) => s.split(/\s+/)))
             if (!word.includes('[[') && !word.includes(']]') && !word.includes('|'))
-              expect(kept).toContain(word)
+              expect(kept).toContain(word.normalize('NFKC'))
         }
     }),
     { numRuns: samples(200) },
@@ -225,4 +226,44 @@ test('a text of its own prevails: line ends become one kind, spaces at ends go, 
   expect(compileText(own)).toBe('Dear friend,\n  indented\nlast\n')
   expect(compileText({ ...own, way: 'plain', plain: 'Plain' })).toBe('Plain\n')
   expect(compileText({ ...own, way: 'plain', plain: undefined })).toBe('\n')
+})
+
+test('raised and lowered letters, pictures and addresses are said in the text too', () => {
+  const words = (...content: object[]) =>
+    ({ type: 'doc', content: [{ type: 'paragraph', content }] }) as unknown as RichText
+  const shift = (text: string, type: string) => ({ type: 'text', text, marks: [{ type }] })
+  const email = applyEdit(longEmail(1), {
+    name: 'setTile',
+    what: {
+      id: 'w0-0',
+      kind: 'words',
+      set: {
+        text: words(
+          { type: 'text', text: '20 m' },
+          shift('2', 'superscript'),
+          { type: 'text', text: ', CO' },
+          shift('2', 'subscript'),
+          { type: 'text', text: ', the 1' },
+          shift('st', 'superscript'),
+          { type: 'text', text: ' ', marks: [{ type: 'link', attrs: { href: 'https://a.example/ä b' } }] },
+        ),
+      },
+    },
+  })
+  const text = compileText(email)
+  // RFC 3986, section 2: as in the HTML.
+  expect(text).toContain('20 m², CO₂, the 1^(st)  <https://a.example/%C3%A4%20b>')
+  expect(text).toContain('[Picture: A hill at dusk] <https://hill.example/0>')
+  expect(compileText({ ...email, lang: 'de' })).toContain('[Bild: A hill at dusk]')
+})
+
+test('in a message a paragraph is one line, which its reader breaks', () => {
+  const longest = (broken: boolean) =>
+    Math.max(
+      ...compileText(longEmail(1), { broken })
+        .split('\n')
+        .map((l) => l.length),
+    )
+  expect(longest(true)).toBeLessThanOrEqual(78)
+  expect(longest(false)).toBeGreaterThan(120)
 })

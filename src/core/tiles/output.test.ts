@@ -986,3 +986,42 @@ test('conditional content: one for the Word engine, another for all others', () 
   `)
   expect(rules).toEqual([])
 })
+
+test('on a picture a button is a cell that the Word engine pads, since a shape may hold no other', () => {
+  const ground = { color: '#123456', night: '#123456', picture: {} as never }
+  const { html } = written(tileOf('button', { label: 'Go', style: { padX: 21, padY: 9 } }), { ground })
+  expect(html).not.toContain('v:roundrect')
+  expect(html).toContain('class="pad9-21"')
+})
+
+test('a label of several lines has a shape as high for the Word engine', () => {
+  const height = (label: string) =>
+    Number(
+      /height:(\d+)px/.exec(
+        written(tileOf('button', { label, style: { padX: 20, padY: 10, size: 16 } })).html,
+      )![1],
+    )
+  expect(height('Go')).toBe(40)
+  // 300 px less 20 on each side hold about 30 letters of 16 px.
+  expect(height('Reserve two berths on the night train to the upper valley')).toBe(60)
+})
+
+test('an alt text can be read on the ground behind it, by day and at night', () => {
+  const ink = (color: string, night: string) => {
+    const { html } = written(tileOf('picture', { picture, alt: 'A hill' }), { ground: { color, night } })
+    return [/(#[0-9a-f]{6})"/.exec(html)![1], /class="n-ink-([0-9a-f]{6})"/.exec(html)?.[1]]
+  }
+  expect(ink('#ffffff', '#ffffff')).toEqual(['#222222', undefined])
+  expect(ink('#101010', '#101010')).toEqual(['#ffffff', undefined])
+  expect(ink('#ffffff', '#101010')).toEqual(['#222222', 'ffffff'])
+})
+
+test('numbers of several parts keep their order in words from right to left', () => {
+  const said = {
+    type: 'doc',
+    content: [{ type: 'paragraph', content: [{ type: 'text', text: 'הטלפון 03-555 12 34 פתוח' }] }],
+  }
+  const tile = tileOf('words', { text: said as never })
+  expect(written(tile, { dir: 'rtl' }).html).toContain('הטלפון <span dir="ltr">03-555 12 34</span> פתוח')
+  expect(written(tile).html).not.toContain('<span')
+})
