@@ -206,9 +206,12 @@ test('cutting by hand: trim, lock, align, order, colours, copy, pictures; every 
     return ((await (await request.get(`/api/jobs/${id}/cuts`)).json()) as { plan: CutPlan }).plan
   }
 
-  // The words came with the file.
-  const first = (await read()).cuts.find((c) => c.kind === 'words')!
-  expect(plainOf(first.words!)).toBe('Halden Rail')
+  // The words came with the file, once they are read.
+  const firstWords = async () => (await read()).cuts.find((c) => c.kind === 'words')!
+  await expect
+    .poll(async () => (await firstWords()).words && plainOf((await firstWords()).words!))
+    .toBe('Halden Rail')
+  const first = await firstWords()
   // Locked, it is neither moved nor found anew.
   await page.locator(`[data-cut="${first.id}"]`).click()
   await page.keyboard.press('l')
