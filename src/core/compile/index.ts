@@ -3,7 +3,7 @@ import { styleOf } from '../email/cascade'
 import { conditionsAsWritten, type ConditionWriter } from '../email/conditions'
 import type { Band, Email } from '../email/schema'
 import type { HouseStyle } from '../email/styles'
-import { compacted } from '../html/compact'
+import { compacted, together } from '../html/compact'
 import { rootToComments, toComments } from '../html/conditions'
 import { printAround, printMapped, type Lines } from '../html/print'
 import { asWritten, type FieldWriter } from '../text/fields'
@@ -185,12 +185,14 @@ function runOf(
   const depth = shared ? ROWS : DEPTH
   const printed = printMapped(toComments(nodes), depth, { indent, marks: form.marks })
   const base = { rules, parts: null }
+  // Compact it is so once: what did not change is not looked at again.
+  const compact = form.print === 'compact' ? compacted : (html: string) => html
   if (between === true)
-    return { ...base, html: `${printed.html}\n`, lines: printed.lines, places: printed.places }
+    return { ...base, html: compact(`${printed.html}\n`), lines: printed.lines, places: printed.places }
   const pad = ' '.repeat(indent * DEPTH)
   return {
     ...base,
-    html: `${pad}${between.before}\n${printed.html}\n${pad}${between.after}\n`,
+    html: compact(`${pad}${between.before}\n${printed.html}\n${pad}${between.after}\n`),
     lines: printed.lines + 2,
     places: printed.places.map((p) => ({ ...p, from: p.from + 1, to: p.to + 1 })),
   }
@@ -345,9 +347,12 @@ function around(
     return out
   }
   const bands = () => email.bands.map(({ id }) => ({ id, html: own.get(id) ?? '' }))
-  const html = `${before}${run.html}${after}`
+  const compact = form.print === 'compact'
+  const html = compact
+    ? together([compacted(before), run.html, compacted(after)])
+    : `${before}${run.html}${after}`
   return {
-    html: form.print === 'compact' ? compacted(html) : html,
+    html,
     places,
     parts: () => ({ before, bands: bands(), after }),
   }

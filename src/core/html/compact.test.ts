@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { samples } from '@/test-support/samples'
-import { compacted, folded, MOST_LINE } from './compact'
+import { compacted, folded, MOST_LINE, together } from './compact'
 
 const bytes = (line: string) => Buffer.byteLength(line)
 
@@ -64,4 +64,16 @@ test('comments for the Word engine that follow each other become one, and a shee
   expect(compacted('<!--[if mso]>a<![endif]--><!--[if !mso]><!-->b<!--<![endif]-->')).toBe(
     '<!--[if mso]>a<![endif]--><!--[if !mso]><!-->b<!--<![endif]-->',
   )
+})
+
+test('parts that are compact are one document: comments meet as one, and a line that grows too long is folded', () => {
+  const end = '<!--[if mso]></td><![endif]-->\n'
+  const open = '<!--[if mso]><td><![endif]-->\n<p>b</p>\n'
+  expect(together([`<p>a</p>\n${end}`, open])).toBe(
+    '<p>a</p>\n<!--[if mso]></td><td><![endif]-->\n<p>b</p>\n',
+  )
+  // Each fits, both together do not (RFC 5322, 2.1.1).
+  const long = (mark: string) => `<!--[if mso]><td ${`${mark}="1" `.repeat(120)}><![endif]-->\n`
+  for (const line of together([long('a'), long('b')]).split('\n'))
+    expect(Buffer.byteLength(line)).toBeLessThanOrEqual(MOST_LINE)
 })

@@ -12,6 +12,13 @@ const fieldEnds = /\]\]|\ue002/y
 const bytesOf = (unit: number): number =>
   unit < 0x80 ? 1 : unit < 0x800 ? 2 : unit >= 0xd800 && unit < 0xe000 ? 2 : 3
 
+/** Bytes of a text in UTF-8. */
+function utf8(text: string): number {
+  let bytes = 0
+  for (let i = 0; i < text.length; i++) bytes += bytesOf(text.charCodeAt(i))
+  return bytes
+}
+
 /**
  * A markup whose lines are at most so long: an overlong one goes on in the next at a space between words or between
  * attributes, where a line end says the same; never within a field. What has no such space stays.
@@ -70,13 +77,22 @@ export function folded(html: string, most = MOST_LINE): string {
   return out + html.slice(from)
 }
 
+/** Comments for the Word engine that follow each other become one. */
+const joined = (html: string): string => html.replace(/<!\[endif\]-->\n?<!--\[if mso\]>/g, '')
+
 /**
- * A compiled markup as it leaves: comments for the Word engine that follow each other become one, sheets are not indented,
- * and no line is longer than a message may have.
+ * A part of a compiled markup as it leaves: comments for the Word engine that follow each other become one, sheets are not
+ * indented, and no line is longer than a message may have.
  */
 export const compacted = (html: string): string =>
-  folded(
-    html
-      .replace(/<!\[endif\]-->\n?<!--\[if mso\]>/g, '')
-      .replace(/<style>[^<]*<\/style>/g, (sheet) => sheet.replace(/\n +/g, '\n')),
-  )
+  folded(joined(html).replace(/<style>[^<]*<\/style>/g, (sheet) => sheet.replace(/\n +/g, '\n')))
+
+/**
+ * Parts that are compact already as one: where they meet, comments are joined, and only a line that became too long by that has all be
+ * folded again.
+ */
+export function together(parts: readonly string[]): string {
+  const html = joined(parts.join(''))
+  const long = html.split('\n').some((l) => l.length * 3 > MOST_LINE && utf8(l) > MOST_LINE)
+  return long ? folded(html) : html
+}
