@@ -166,6 +166,10 @@ test('an email made elsewhere comes in as bands; fields are shown as one recipie
       '<table width="600"><tr><td style="padding:20px"><h1>Old letter</h1><p>Dear [[given_name | friend]], it rains in [[city | town]].</p></td></tr><tr><td><marquee>Odd</marquee></td></tr></table>',
     )
   await page.getByRole('button', { name: 'Bring in the source' }).click()
+  // What became code is told until it is read.
+  await expect(page.getByRole('dialog', { name: 'Brought in' })).toContainText('One part was not understood')
+  await accessible(page)
+  await page.getByRole('button', { name: 'Good' }).click()
   await expect(wide(page).getByRole('heading', { name: 'Old letter' })).toBeVisible()
   await saved(page)
   expect((await emailOf(page, job)).bands.map((b) => b.cells[0]!.items.map((i) => i.kind))).toEqual([

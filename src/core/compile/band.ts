@@ -8,7 +8,7 @@ import { classes, type CompileContext } from '../tiles/context'
 import { Rules, type Rule } from '../tiles/rules'
 import { box, flow } from '../tiles/space'
 import { cardShell, ghostTable, layout, onPicture, pictureStyle } from './boxes'
-import { cellInset, cellRows, holderCell, visibility, type BandContext, type Held } from './cell'
+import { cellInset, cellRows, holderCell, plain, visibility, type BandContext, type Held } from './cell'
 import { insetOf, within } from './inset'
 import { bare, rowContent } from './row'
 
@@ -92,7 +92,7 @@ function rowsOf(band: Band, c: BandContext): { rows: ElementContent[]; flat?: Ce
     if (rows) return { rows, flat: only }
   }
   const content = rowContent(band, innerWidth(band, c.width), ground, c)
-  const held: Held = { marks: [], names: [], ...content, style: { 'font-size': 0, ...content.style } }
+  const held: Held = { ...plain(content.children), style: { 'font-size': 0, ...content.style } }
   const row = el('tr', null, holderCell(held, inset, c))
   if (!picture) return { rows: [row] }
   // The box of the Word engine is as wide as the block: its space has to stand inside.

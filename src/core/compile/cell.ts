@@ -78,7 +78,15 @@ const rowHeld = (row: Row, content: number, ground: Ground, c: BandContext): Hel
   ...c.row(row, content, ground, c),
 })
 
-const empty: Held = { marks: [], names: [], style: { 'font-size': 0, 'line-height': 0 }, children: [] }
+/** Content that wants nothing of its holder. @param marks ids of what the holder marks */
+export const plain = (children: ElementContent[], marks: string[] = []): Held => ({
+  marks,
+  names: [],
+  style: {},
+  children,
+})
+
+const empty: Held = { ...plain([]), style: { 'font-size': 0, 'line-height': 0 } }
 
 const heldOf = (item: Cell['items'][number], cell: Cell, content: number, ground: Ground, c: BandContext) =>
   item.kind === 'row' ? rowHeld(item, content, ground, c) : tileHeld(item, cell, content, ground, c)
@@ -114,7 +122,7 @@ const spreads = (cell: Cell, inset: Inset): boolean =>
 /**
  * A cell as rows of a table, one for each tile, since only a table cell is padded alike everywhere. Null where the space around
  * cannot stand in the rows.
- * @param inset around all of it @param look of every `td`: a ground that the table does not have
+ * @param inset around all of it
  */
 export function cellRows(cell: Cell, inset: Inset, behind: Ground, c: BandContext): ElementContent[] | null {
   if (!spreads(cell, inset)) return null
@@ -134,23 +142,18 @@ export function cellRows(cell: Cell, inset: Inset, behind: Ground, c: BandContex
   })
 }
 
-const layoutTable = { width: '100%' } as const
-
 /** A cell as a table of its own. @param inset around all of it */
 export function cellTable(cell: Cell, inset: Inset, behind: Ground, c: BandContext): Element {
   const rows = cellRows(cell, inset, behind, c)
-  if (rows) return layout({ ...layoutTable }, rows)
-  const inner: Held = { marks: [], names: [], style: {}, children: [cellTable(cell, flush, behind, c)] }
-  return layout({ ...layoutTable }, [el('tr', null, holderCell(inner, inset, c))])
+  return layout(
+    { width: '100%' },
+    rows ?? [el('tr', null, holderCell(plain([cellTable(cell, flush, behind, c)]), inset, c))],
+  )
 }
 
 /** A cell's content as a table in its holder. @param inset around all of it */
-export const tabled = (cell: Cell, inset: Inset, behind: Ground, c: BandContext): Held => ({
-  marks: [cell.id],
-  names: [],
-  style: {},
-  children: [cellTable(cell, inset, behind, c)],
-})
+export const tabled = (cell: Cell, inset: Inset, behind: Ground, c: BandContext): Held =>
+  plain([cellTable(cell, inset, behind, c)], [cell.id])
 
 /**
  * A cell's content for a holder that keeps no space itself: the tile where there is but one without space around it, else a

@@ -114,9 +114,15 @@ function textOf(band: Band, c: CompileContext, form: Form, shared: boolean): Run
   if (!run) {
     const nodes = shared ? tree.rows : tree.tree
     const sheet = form.styles !== 'inline'
-    run = runOf(sheet ? nodes : withoutSheet(nodes), sheet ? tree.rules : nothing.rules, form, shown, shared)
-    known.set(key, shared ? asBand(run, band.id) : run)
-    run = known.get(key)!
+    const made = runOf(
+      sheet ? nodes : withoutSheet(nodes),
+      sheet ? tree.rules : nothing.rules,
+      form,
+      shown,
+      shared,
+    )
+    run = shared ? asBand(made, band.id) : made
+    known.set(key, run)
   }
   return run
 }

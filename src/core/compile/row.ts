@@ -13,6 +13,7 @@ import {
   cellTable,
   holderCell,
   marked,
+  plain,
   tabled,
   type BandContext,
   type Held,
@@ -44,16 +45,11 @@ export function loneCell(cell: Cell, ground: Ground, c: BandContext): Element {
     el(
       'tr',
       null,
-      holderCell(
-        { marks: [], names: [], style: {}, children: [cellTable(cell, flush, ground, c)] },
-        cellInset(cell),
-        c,
-        {
-          ...(cell.background ? { bgColor: cell.background } : {}),
-          className: classes(...shell.names),
-          style: css(shell.style),
-        },
-      ),
+      holderCell(plain([cellTable(cell, flush, ground, c)]), cellInset(cell), c, {
+        ...(cell.background ? { bgColor: cell.background } : {}),
+        className: classes(...shell.names),
+        style: css(shell.style),
+      }),
     ),
   ])
 }
@@ -206,13 +202,12 @@ function stackingColumn(cell: Cell, look: ColumnLook, ground: Ground, context: B
 
 /** A cell with an edge or round corners, as high as its column. */
 function framedHeld(cell: Cell, shell: Shell, ground: Ground, c: BandContext): Held {
-  const content = { marks: [], names: [], style: {}, children: [cellTable(cell, flush, ground, c)] }
-  const frame = holderCell(content, cellInset(cell), c, {
+  const frame = holderCell(plain([cellTable(cell, flush, ground, c)]), cellInset(cell), c, {
     className: classes(...shell.names),
     style: css({ ...shell.style, 'vertical-align': cell.valign }),
   })
   const table = layout({ width: '100%', style: 'height:100%' }, [el('tr', null, frame)])
-  return { marks: [cell.id], names: [], style: {}, children: [table] }
+  return plain([table], [cell.id])
 }
 
 /**

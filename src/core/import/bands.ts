@@ -4,18 +4,19 @@ import { fromHtml } from 'hast-util-from-html'
 import { inlineDocument } from '../compile/by-hand'
 import { elementsOf, readSheet } from '../html/stylesheet'
 import { newId, type NewId } from '../email/defaults'
-import type { Band, Email } from '../email/schema'
+import type { Band, Cell, Email } from '../email/schema'
 import type { Tile } from '../email/tile'
+import { tilesOf } from '../email/walk'
 import { sides, type Sides } from '../email/styles'
 import { eachInline } from '../email/richtext'
 import type { PictureRef } from '../picture/ref'
 import { cellOf, cellsOf } from './content'
 import { handDown, ownGround, type Inherited } from './css'
-import { clamp, clampInt, plus } from './measures'
+import { clamp, clampInt } from './measures'
 import { leftOut } from './left-out'
 import { modernised } from './legacy'
 import { hidden, layout, meaningful, textOf, visible } from './source'
-import { stripsOf, type Strip } from './strips'
+import { stripsOf, type Box, type Strip } from './strips'
 import { Taking } from './taking'
 
 /** What could be made of an email's HTML. */
@@ -39,16 +40,12 @@ function bandOf(
   const inside = strip.box?.padding
   const within = strip.box ? { ...inherited, background: strip.box.background } : inherited
   const room = Math.max(40, width - padding.left - padding.right - (inside ? inside.left + inside.right : 0))
-  const cells = columns
-    ? cellsOf(taking, columns, within, room)
-    : [cellOf(taking, strip.content, within, room, strip.box ? clamp(strip.box.padding) : sides(0))]
-  if (strip.box)
-    for (const c of cells) {
-      c.background ??= strip.box.background
-      if (columns) c.padding = clamp(plus(c.padding, { ...strip.box.padding, left: 0, right: 0 }))
-    }
-  const items = cells.flatMap((c) => c.items)
-  const said = items
+  const cells = strip.box
+    ? [boxCell(taking, strip, strip.box, within, room)]
+    : columns
+      ? cellsOf(taking, columns, inherited, room)
+      : [cellOf(taking, strip.content, inherited, room, sides(0))]
+  const said = [...tilesOf({ cells })]
     .flatMap((i) =>
       i.kind === 'words'
         ? [firstWords(i)]
@@ -71,6 +68,19 @@ function bandOf(
     show: 'all',
     cells,
   }
+}
+
+/** A ground inside another as a cell; columns in it are a row there. @param room inside its space, px */
+function boxCell(taking: Taking, strip: Strip, box: Box, inside: Inherited, room: number): Cell {
+  const cell = cellOf(taking, strip.content, inside, room, clamp(box.padding))
+  const row = strip.columns && {
+    id: taking.id(),
+    kind: 'row' as const,
+    gap: strip.gap ?? 0,
+    narrow: 'stack' as const,
+    cells: cellsOf(taking, strip.columns, inside, room),
+  }
+  return { ...cell, background: box.background, ...(row ? { items: [row] } : {}) }
 }
 
 function firstWords(tile: Extract<Tile, { kind: 'words' }>): string {

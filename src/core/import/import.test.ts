@@ -321,3 +321,22 @@ test('old markup is read as the CSS that it stands for', () => {
   // The table is in the middle; its words begin at the left.
   expect(said[2]).toMatchObject({ align: 'left' })
 })
+
+test('columns on a ground inside another stand in a cell with its space; one picture of two addresses is not missed', () => {
+  const { bands, notes } = read(
+    page(
+      '<table width="100%" bgcolor="#eeeeee"><tr><td align="center" style="padding:24px 0"><table width="600" bgcolor="#ffffff"><tr><td style="padding:20px 26px"><table width="100%"><tr><td width="50%" bgcolor="#faf6ea" style="padding:10px">Jelly</td><td width="50%" style="padding:10px">Paste</td></tr></table></td></tr><tr><td><img src="./a.png" alt="One"><img src="a.png" alt="Two"></td></tr></table></td></tr></table>',
+    ),
+    { 'a.png': ref, './a.png': ref },
+  )
+  expect(notes.filter((n) => n.startsWith('Left out'))).toEqual([])
+  const [cell] = bands[0]!.cells
+  expect(cell).toMatchObject({ background: '#ffffff', padding: { top: 20, right: 26, bottom: 20, left: 26 } })
+  expect(cell!.items).toMatchObject([
+    {
+      kind: 'row',
+      cells: [{ background: '#faf6ea', padding: { top: 10, left: 10 } }, { padding: { top: 10 } }],
+    },
+  ])
+  expect(bands[0]!.name).toBe('Jelly')
+})

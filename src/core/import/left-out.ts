@@ -27,28 +27,28 @@ export function* saidIn(e: Element): Generator<Said> {
     else if (isElement(c)) yield* saidIn(c)
 }
 
+const keyOf = (s: Said): string => `${s.kind} ${s.value}`
+
 const count = (said: Iterable<Said>): Map<string, number> => {
   const out = new Map<string, number>()
-  for (const s of said) out.set(`${s.kind} ${s.value}`, (out.get(`${s.kind} ${s.value}`) ?? 0) + 1)
+  for (const s of said) out.set(keyOf(s), (out.get(keyOf(s)) ?? 0) + 1)
   return out
 }
 
-/** What the tiles of bands say. */
-function* saidBy(bands: readonly Band[], pictures: Readonly<Record<string, PictureRef>>): Generator<Said> {
-  const addresses = new Map(Object.entries(pictures).map(([address, p]) => [p.id, address]))
+/** What the tiles of bands say: pictures that are kept here by their ids, others by their addresses. */
+function* saidBy(bands: readonly Band[], kept: (s: Said) => Said): Generator<Said> {
   for (const band of bands) {
-    if (band.picture) yield { kind: 'picture', value: addresses.get(band.picture.picture.id) ?? '' }
+    if (band.picture) yield { kind: 'picture', value: band.picture.picture.id }
     for (const tile of tilesOf(band))
       if (tile.kind === 'code')
         for (const c of fromHtml(tile.html, { fragment: true }).children) {
-          if (c.type === 'element') yield* saidIn(c)
+          if (c.type === 'element') for (const s of saidIn(c)) yield kept(s)
           else if (c.type === 'text') yield* wordsIn(c.value)
         }
       else {
         for (const text of definitionOf(tile).words(tile)) yield* wordsIn(text)
         for (const link of linksIn(tile)) yield { kind: 'link', value: link.href.trim() }
-        for (const p of definitionOf(tile).pictures(tile))
-          yield { kind: 'picture', value: addresses.get(p.picture.id) ?? '' }
+        for (const p of definitionOf(tile).pictures(tile)) yield { kind: 'picture', value: p.picture.id }
       }
   }
 }
@@ -65,7 +65,10 @@ export function leftOut(
   bands: readonly Band[],
   pictures: Readonly<Record<string, PictureRef>>,
 ): string[] {
-  const have = count(saidBy(bands, pictures))
+  // One picture may have several addresses.
+  const kept = (s: Said): Said =>
+    s.kind === 'picture' ? { ...s, value: pictures[s.value]?.id ?? s.value } : s
+  const have = count(saidBy(bands, kept))
   const out: string[] = []
   const before: string[] = []
   let run: string[] = []
@@ -76,7 +79,7 @@ export function leftOut(
   }
   const told = new Set<string>()
   for (const said of saidIn(body)) {
-    const key = `${said.kind} ${said.value}`
+    const key = keyOf(kept(said))
     const left = have.get(key) ?? 0
     if (said.kind === 'word') {
       if (left > 0) {

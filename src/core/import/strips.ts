@@ -23,7 +23,7 @@ export interface Strip {
 }
 
 /** A ground inside another, px. */
-interface Box {
+export interface Box {
   background: string
   padding: Sides
 }

@@ -252,7 +252,7 @@ const Density = ({ board, width }: { board: Board; width: string }) => (
 function ClientAndWidth({ job, clients }: { job: Described; clients: Client[] }) {
   const { client, setClient, width, setWidth, due, setDue } = job
   return (
-    <div className="grid grid-cols-[1fr_92px_140px] gap-3">
+    <div className="grid grid-cols-[1fr_76px_132px] gap-3">
       <label className="block">
         <span className="mb-1 block text-soft">Client</span>
         <select className={field} value={client} onChange={(e) => setClient(e.target.value)}>

@@ -58,6 +58,7 @@ function broughtIn(what: Imported, as: 'hand' | 'bands'): Partial<Email> {
 /** The ways to write the email, and how one goes from one to another; what stood before is kept as a version. */
 function useWays({ email, job, apply, flush }: Props) {
   const [open, setOpen] = useState<'take' | 'versions' | 'import' | null>(null)
+  const [notes, setNotes] = useState<readonly string[]>([])
   const close = () => setOpen(null)
   const keep = useCallback(
     async (name: string) => {
@@ -92,19 +93,20 @@ function useWays({ email, job, apply, flush }: Props) {
   const bringIn = (what: Imported, as: 'hand' | 'bands') =>
     void keepThen('Before another email was brought in', () => {
       apply('bring in an email', { name: 'setEmail', what: broughtIn(what, as) })
-      what.notes.forEach((n) => toast.warning(n, { duration: 9000 }))
+      setNotes(what.notes)
     })
   const bringBack = (version: Email, name: string) => {
     apply(`bring back "${name}"`, { name: 'replace', what: { email: version } })
     close()
   }
-  return { open, setOpen, close, keep, way, take, bringIn, bringBack }
+  const read = () => setNotes([])
+  return { open, setOpen, close, notes, read, keep, way, take, bringIn, bringBack }
 }
 
 /** How the email is written, what was kept of it, and emails brought in from elsewhere. */
 export function WrittenGroup(p: Props) {
   const { email, job } = p
-  const { open, setOpen, close, keep, way, take, bringIn, bringBack } = useWays(p)
+  const { open, setOpen, close, notes, read, keep, way, take, bringIn, bringBack } = useWays(p)
   return (
     <Group title="Written">
       <Choice
@@ -131,7 +133,39 @@ export function WrittenGroup(p: Props) {
       <TakeOverDialog open={open === 'take'} onClose={close} again={!!email.hand} onTake={take} />
       {open === 'versions' && <VersionsDialog job={job} onClose={close} keep={keep} onBack={bringBack} />}
       {open === 'import' && <ImportDialog onClose={close} onTaken={bringIn} />}
+      {notes.length > 0 && <NotesDialog notes={notes} onClose={read} />}
     </Group>
+  )
+}
+
+/** What there is to know of an email that was brought in: what became code, and what was left out, with its place. */
+function NotesDialog({ notes, onClose }: { notes: readonly string[]; onClose: () => void }) {
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title="Brought in"
+      about="Undo takes it back, and what stood here before is among the versions."
+      wide
+    >
+      <div
+        className="max-h-[46vh] overflow-y-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="What there is to know"
+      >
+        <ul className="flex flex-col gap-1.5">
+          {notes.map((n) => (
+            <li key={n} className="border-l-4 border-ochre bg-sheet px-2.5 py-1.5">
+              {n}
+            </li>
+          ))}
+        </ul>
+      </div>
+      <Button look="main" className="mt-3" onClick={onClose}>
+        Good
+      </Button>
+    </Dialog>
   )
 }
 
