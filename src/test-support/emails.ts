@@ -269,6 +269,16 @@ const tile: fc.Arbitrary<Tile> = fc.oneof(
   }),
   fc.record({
     ...base,
+    kind: fc.constant('marks' as const),
+    marks: fc.array(
+      fc.record({ picture, alt: fc.option(said), link: href, width: fc.integer({ min: 4, max: 90 }) }),
+      { maxLength: 4 },
+    ),
+    gap: fc.integer({ min: 0, max: 20 }),
+    align,
+  }),
+  fc.record({
+    ...base,
     kind: fc.constant('table' as const),
     caption: said,
     columns: fc.array(fc.record({ align, width: maybe(fc.integer({ min: 1, max: 60 })) }), {

@@ -21,6 +21,8 @@ export interface ScenePart extends Rect {
     bold: boolean
     align: 'left' | 'center' | 'right'
     font: string
+    /** Whether it is an item of a list, behind a point. */
+    point?: boolean
   }
   button?: { label: string; background: string; color: string; radius: number }
 }
@@ -107,6 +109,8 @@ function wrap(text: string, width: number, t: Type): string[] {
   return out
 }
 
+/** Colours of a design. */
+export type Palette = (typeof palettes)[number]
 const palettes = [
   { page: '#ffffff', soft: '#f4efe6', deep: '#1d3557', accent: '#b4452f', ink: '#222222', quiet: '#5a5a5a' },
   { page: '#fffdf8', soft: '#e6ece4', deep: '#22382f', accent: '#2b7a68', ink: '#1f2a25', quiet: '#55605a' },
@@ -115,7 +119,7 @@ const palettes = [
 ]
 
 /** Draws the parts of one band and remembers what they are. */
-class Pen {
+export class Pen {
   body = ''
   parts: ScenePart[] = []
   constructor(
@@ -230,7 +234,7 @@ type Section = (
 ) => { pen: Pen; h: number; columns: number }
 
 const W = 600
-const body = (c: { ink: string }, font: string, size: number, more: Partial<Type> = {}): Type => ({
+export const body = (c: { ink: string }, font: string, size: number, more: Partial<Type> = {}): Type => ({
   size,
   line: Math.round(size * 1.5),
   color: c.ink,
@@ -239,7 +243,7 @@ const body = (c: { ink: string }, font: string, size: number, more: Partial<Type
   font,
   ...more,
 })
-const head = (c: { ink: string }, font: string, size: number, more: Partial<Type> = {}): Type => ({
+export const head = (c: { ink: string }, font: string, size: number, more: Partial<Type> = {}): Type => ({
   size,
   line: Math.round(size * 1.22),
   color: c.ink,

@@ -8,7 +8,7 @@ import { withLayers, type DesignLayers } from '@/core/cut/layers'
 import { leftOut } from '@/core/cut/left-out'
 import { exactly } from '@/core/cut/mask'
 import { paletteOf, pickColor, type PaletteColor } from '@/core/cut/palette'
-import type { Cut, CutPlan, Panel } from '@/core/cut/plan'
+import { asBuilt, type Cut, type CutPlan, type Panel } from '@/core/cut/plan'
 import { packed, packHex, type Raster, type Rect } from '@/core/cut/raster'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
@@ -94,7 +94,7 @@ async function cropAddress(rect: Rect): Promise<string> {
 async function preview(call: Extract<CutterCall, { kind: 'preview' }>): Promise<BuildResult> {
   const r = loaded()
   const pictures = new Map<string, PictureRef>()
-  for (const cut of call.plan.cuts)
+  for (const cut of call.plan.cuts.map(asBuilt))
     if (cut.kind === 'picture' && !cut.own)
       pictures.set(cut.id, {
         id: await cropAddress(cut),

@@ -9,11 +9,12 @@ export const linkMissing: Check = {
     const nowhere = definitionOf(tile)
       .links(tile)
       .filter((l) => !l.href.trim())
-    return nowhere.flatMap((l): Found[] => {
-      if (l.said?.trim())
-        return [mend(`"${l.said}" leads nowhere`, 'Write where it leads, or take it out.', l.said)]
-      return tile.kind === 'button' || tile.kind === 'picture' ? lone(tile) : []
-    })
+    const named = nowhere.flatMap((l): Found[] =>
+      l.said?.trim()
+        ? [mend(`"${l.said}" leads nowhere`, 'Write where it leads, or take it out.', l.said)]
+        : [],
+    )
+    return nowhere.some((l) => !l.said?.trim()) ? [...named, ...unnamed(tile)] : named
   },
 }
 
@@ -25,17 +26,19 @@ const mend = (what: string, todo: string, key?: string): Found => ({
   ...(key ? { key } : {}),
 })
 
-/** A tile that is one link as a whole. */
-function lone(tile: Extract<Tile, { kind: 'button' | 'picture' }>): Found[] {
+/** What a tile's links without words are. */
+function unnamed(tile: Tile): Found[] {
   if (tile.kind === 'button') return [mend(`Button "${tile.label}" without a link`, 'Write where it leads.')]
-  // Decoration is not pressed.
-  if (!tile.picture || tile.alt === '') return []
-  return [
-    {
-      severity: 'mind',
-      stage: 'compose',
-      what: 'Picture without a link',
-      why: 'Readers press pictures. Write where it leads, or leave it if it should lead nowhere.',
-    },
-  ]
+  // Decoration is not pressed, and stars of a review are not.
+  if (tile.kind === 'picture' && tile.picture && tile.alt !== '') return [unlinked('Picture without a link')]
+  if (tile.kind === 'marks' && tile.marks.some((m) => m.alt !== '' && !m.link.trim()))
+    return [unlinked('Marks without a link')]
+  return []
 }
+
+const unlinked = (what: string): Found => ({
+  severity: 'mind',
+  stage: 'compose',
+  what,
+  why: 'Readers press pictures. Write where it leads, or leave it if it should lead nowhere.',
+})

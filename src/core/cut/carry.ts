@@ -1,18 +1,43 @@
-import { type Tile } from '../email/tile'
-import { textOf } from '../email/richtext'
+import { cutsOf, type Tile } from '../email/tile'
+import { plainOf, textOf } from '../email/richtext'
 import type { Band, Email, Item } from '../email/schema'
 import { cellsOf, placesOf, tilesOf } from '../email/walk'
-import type { Built, Cut, CutPlan } from './plan'
+import { isUnread, type Built, type Cut, type CutPlan } from './plan'
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
-/** What a tile says, in a cut's terms. */
-function said(tile: Tile): Partial<Pick<Cut, 'alt' | 'link' | 'words'>> {
-  if (tile.kind === 'picture') return { alt: tile.alt, link: tile.link }
-  if (tile.kind === 'words') return { words: tile.text }
-  if (tile.kind === 'button') return { link: tile.link, words: textOf(tile.label) }
-  return {}
+type Said = Partial<Pick<Cut, 'alt' | 'link' | 'words'>>
+
+/** What a tile says, in the terms of each cut that it was built from. */
+function said(tile: Tile): Map<string, Said> {
+  const cuts = tile.cuts ?? (tile.cut ? [tile.cut] : [])
+  const each = <T>(list: readonly T[], of: (entry: T) => Said) =>
+    new Map(list.length === cuts.length ? cuts.map((id, i) => [id, of(list[i]!)]) : [])
+  if (tile.kind === 'marks') return each(tile.marks, ({ alt, link }) => ({ alt, link }))
+  if (tile.kind === 'menu') return each(tile.items, ({ label, link }) => ({ link, words: textOf(label) }))
+  if (tile.kind === 'table') return cellsSaid(tile.rows.flat(), cuts)
+  if (tile.kind === 'picture') return each([tile], ({ alt, link }) => ({ alt, link }))
+  if (tile.kind === 'words') return each([tile], ({ text }) => ({ words: text }))
+  if (tile.kind === 'button') return each([tile], ({ link, label }) => ({ link, words: textOf(label) }))
+  return new Map()
 }
+
+/** What the cells of a table say of their cuts: one cut may be several cells, each a paragraph of it. */
+function cellsSaid(cells: readonly string[], cuts: readonly string[]): Map<string, Said> {
+  const paragraphs = new Map<string, string[]>()
+  if (cells.length === cuts.length)
+    cuts.forEach((id, i) => id && paragraphs.set(id, [...(paragraphs.get(id) ?? []), cells[i]!]))
+  return new Map([...paragraphs].map(([id, list]) => [id, { words: textOf(list.join('\n\n')) }]))
+}
+
+/** Whether two say the same; of what became a cell or an entry only the words count. */
+const alike = (tile: Tile, a: unknown, b: unknown, field: string): boolean =>
+  same(a, b) ||
+  (!!tile.cuts &&
+    field === 'words' &&
+    !!a &&
+    !!b &&
+    plainOf(a as never).trim() === plainOf(b as never).trim())
 
 /**
  * Brings what was written in the email since the last build back into the cuts: a three-way merge with the
@@ -21,18 +46,25 @@ function said(tile: Tile): Partial<Pick<Cut, 'alt' | 'link' | 'words'>> {
  */
 export function harvest(plan: CutPlan, email: Email): CutPlan {
   const tiles = new Map(
-    [...placesOf(email)].flatMap(({ tile }) => (tile.cut ? [[tile.cut, tile] as const] : [])),
+    [...placesOf(email)].flatMap(({ tile }) =>
+      [...said(tile)].map(([id, now]) => [id, { tile, now }] as const),
+    ),
   )
   const built = { ...plan.built }
   let changed = false
   const cuts = plan.cuts.map((cut) => {
-    const tile = tiles.get(cut.id)
+    const found = tiles.get(cut.id)
     const base = plan.built[cut.id]
-    if (!tile || !base || tile.kind !== tileOf[base.kind]) return cut
+    if (!found || !base || !becomes(base, found.tile)) return cut
+    const { tile, now } = found
     const news = Object.fromEntries(
-      Object.entries(said(tile)).filter(([field, value]) => {
+      Object.entries(now).filter(([field, value]) => {
         const was = base[field as keyof Built]
-        return !same(value, was) && same(cut[field as keyof Cut], was) && !(was === null && isBlank(tile))
+        return (
+          !alike(tile, value, was, field) &&
+          same(cut[field as keyof Cut], was) &&
+          !(was === null && isBlank(tile))
+        )
       }),
     )
     if (!Object.keys(news).length) return cut
@@ -54,6 +86,10 @@ const tileOf: Record<Cut['kind'], Tile['kind'] | null> = {
   nothing: null,
 }
 
+/** Whether a tile is of the kind that a cut becomes, alone or with others. */
+const becomes = (base: Built, tile: Tile): boolean =>
+  !!tile.cuts || tile.kind === (isUnread(base) ? 'picture' : tileOf[base.kind])
+
 const isBlank = (tile: Tile) =>
   (tile.kind === 'button' && !tile.label.trim()) ||
   (tile.kind === 'words' && tile.text.content.every((b) => 'content' in b && !b.content?.length))
@@ -69,20 +105,20 @@ const unmoved = (cut: Cut | undefined, base: Built | undefined): boolean =>
  */
 export function carry(previous: Email, fresh: Band[], plan: CutPlan): Band[] {
   const cuts = new Map(plan.cuts.map((c) => [c.id, c]))
-  const cutsOf = (b: Band) => [...tilesOf(b)].flatMap((t) => (t.cut ? [t.cut] : []))
+  const cutsIn = (b: Band) => [...tilesOf(b)].flatMap(cutsOf)
   const deleted = deletedCuts(previous, plan)
   const built = fresh
     .map((b) => without(b, deleted))
     .filter(
-      (b, i) => cutsOf(b).length || !cutsOf(fresh[i]!).length || previous.bands.some((p) => p.id === b.id),
+      (b, i) => cutsIn(b).length || !cutsIn(fresh[i]!).length || previous.bands.some((p) => p.id === b.id),
     )
   const claimed = new Set<string>()
   const model = (band: Band): Band | undefined => {
-    const ids = new Set(cutsOf(band))
+    const ids = new Set(cutsIn(band))
     let best: Band | undefined,
       most = 0
     for (const p of previous.bands) {
-      const shared = claimed.has(p.id) ? 0 : cutsOf(p).filter((id) => ids.has(id)).length
+      const shared = claimed.has(p.id) ? 0 : cutsIn(p).filter((id) => ids.has(id)).length
       if (shared > most) {
         most = shared
         best = p
@@ -92,14 +128,17 @@ export function carry(previous: Email, fresh: Band[], plan: CutPlan): Band[] {
     if (best) claimed.add(best.id)
     return best
   }
-  const oldTiles = new Map([...placesOf(previous)].map(({ tile }) => [tile.cut ?? `#${tile.id}`, tile]))
+  const oldTiles = new Map([...placesOf(previous)].map(({ tile }) => [keyOf(tile), tile]))
   const out = built.map((band): Band => {
     const old = model(band)
     if (!old) return retile(band, (t) => merged(t, oldTiles, plan))
-    const ids = cutsOf(band)
-    if (same(ids, cutsOf(old)) && ids.every((id) => unmoved(cuts.get(id), plan.built[id]))) {
-      const now = new Map([...tilesOf(band)].map((t) => [t.cut, t]))
-      return retile(old, (t) => (t.cut ? restate(t, now.get(t.cut)!, plan.built[t.cut]) : t))
+    const ids = cutsIn(band)
+    if (same(ids, cutsIn(old)) && ids.every((id) => unmoved(cuts.get(id), plan.built[id]))) {
+      const now = new Map([...tilesOf(band)].map((t) => [keyOf(t), t]))
+      return retile(old, (t) => {
+        const fresh = now.get(keyOf(t))
+        return fresh ? restate(t, fresh, plan.built[keyOf(t)]) : t
+      })
     }
     return {
       ...withExtras(
@@ -113,12 +152,15 @@ export function carry(previous: Email, fresh: Band[], plan: CutPlan): Band[] {
       ...(old.bleed ? { bleed: old.bleed } : {}),
     }
   })
-  return insertOwn(out, previous, claimed, cuts)
+  return insertOwn(out, previous, claimed)
 }
+
+/** What a tile is known by: the first cut that it was built from, else itself. */
+const keyOf = (tile: Tile): string => cutsOf(tile)[0] ?? `#${tile.id}`
 
 /** Cuts that stand as they were built, but whose tiles were deleted in the email since. */
 export function deletedCuts(previous: Email, plan: CutPlan): Set<string> {
-  const present = new Set([...placesOf(previous)].map((p) => p.tile.cut))
+  const present = new Set([...placesOf(previous)].flatMap((p) => cutsOf(p.tile)))
   return new Set(plan.cuts.filter((c) => unmoved(c, plan.built[c.id]) && !present.has(c.id)).map((c) => c.id))
 }
 
@@ -128,7 +170,7 @@ function without(band: Band, gone: ReadonlySet<string>): Band {
     list.flatMap((i): Item[] =>
       i.kind === 'row'
         ? [{ ...i, cells: i.cells.map((c) => ({ ...c, items: items(c.items) })) }]
-        : i.cut && gone.has(i.cut)
+        : cutsOf(i).length && cutsOf(i).every((id) => gone.has(id))
           ? []
           : [i],
     )
@@ -162,16 +204,27 @@ function restate(old: Tile, now: Tile, base: Built | undefined): Tile {
     return same(old.text, now.text) ? old : { ...old, text: now.text }
   if (old.kind === 'button' && now.kind === 'button')
     return { ...old, link: now.link, label: now.label || old.label }
+  if (old.kind === 'marks' && now.kind === 'marks')
+    return old.marks.length === now.marks.length
+      ? { ...old, marks: now.marks.map((m, i) => ({ ...m, width: old.marks[i]!.width })) }
+      : old
+  if (old.kind === 'menu' && now.kind === 'menu')
+    return old.items.length === now.items.length ? { ...old, items: now.items } : old
+  if (old.kind === 'table' && now.kind === 'table')
+    return old.rows.length === now.rows.length && old.columns.length === now.columns.length
+      ? { ...old, rows: now.rows }
+      : old
   return old.kind === now.kind ? old : now
 }
 
 /** A rebuilt tile that keeps the look it was given by hand; its place is new only if its cut moved. */
 function merged(now: Tile, oldTiles: ReadonlyMap<string, Tile>, plan: CutPlan): Tile {
-  const old = now.cut ? oldTiles.get(now.cut) : undefined
-  if (!old || old.kind !== now.kind) return now
-  const kept = restate(old, now, plan.built[now.cut!])
-  const cut = plan.cuts.find((c) => c.id === now.cut)
-  if (unmoved(cut, plan.built[now.cut!])) return kept
+  const ids = cutsOf(now)
+  const old = ids.length ? oldTiles.get(keyOf(now)) : undefined
+  if (!old || old.kind !== now.kind || !same(old.cuts, now.cuts)) return now
+  const kept = restate(old, now, plan.built[ids[0]!])
+  const cuts = plan.cuts.filter((c) => ids.includes(c.id))
+  if (cuts.every((c) => unmoved(c, plan.built[c.id]))) return kept
   return kept.kind === 'picture' && now.kind === 'picture'
     ? { ...kept, width: now.width, padding: now.padding }
     : kept.kind === 'gap' && now.kind === 'gap'
@@ -184,7 +237,7 @@ function withExtras(band: Band, old: Band): Band {
   const next = structuredClone(band)
   for (const cell of cellsOf(old)) {
     cell.items.forEach((item, i) => {
-      if (item.kind === 'row' || item.cut || item.id.startsWith('g-')) return
+      if (item.kind === 'row' || cutsOf(item).length || item.id.startsWith('g-')) return
       const before = cell.items.slice(0, i).reverse()
       for (const target of cellsOf(next)) {
         const at = target.items.findIndex((t) => before.some((b) => b.id === t.id))
@@ -202,22 +255,15 @@ function withExtras(band: Band, old: Band): Band {
 /**
  * Puts bands without cuts back where they were; of bands whose cuts are gone, what was added by hand stays.
  */
-function insertOwn(
-  bands: Band[],
-  previous: Email,
-  claimed: ReadonlySet<string>,
-  cuts: ReadonlyMap<string, Cut>,
-): Band[] {
+function insertOwn(bands: Band[], previous: Email, claimed: ReadonlySet<string>): Band[] {
   const out = [...bands]
   previous.bands.forEach((old, i) => {
     if (claimed.has(old.id) || old.id.startsWith('gap-')) return
     const tiles = [...tilesOf(old)]
-    const own = tiles.filter((t) => !t.cut && !t.id.startsWith('g-'))
-    if (tiles.some((t) => t.cut) && !own.length) return
-    const stripped: Band =
-      tiles.some((t) => t.cut && !cuts.has(t.cut)) || tiles.some((t) => t.cut)
-        ? { ...old, cells: [{ ...old.cells[0]!, items: own }] }
-        : old
+    const own = tiles.filter((t) => !cutsOf(t).length && !t.id.startsWith('g-'))
+    const cut = tiles.flatMap(cutsOf)
+    if (cut.length && !own.length) return
+    const stripped: Band = cut.length > 0 ? { ...old, cells: [{ ...old.cells[0]!, items: own }] } : old
     const before = previous.bands
       .slice(0, i)
       .reverse()

@@ -59,6 +59,7 @@ export function judge(
     return { kind: 'rule', sure: fill > 0.9 ? 0.97 : 0.75, looks }
   if (iconRow(m, r)) return { kind: 'icons', sure: 0.8, looks }
   const lines = stretches(m, r, 'rows', 1)
+  if (lines.length === 1 && holdsMark(m, r)) return { kind: 'drawing', sure: 0.7, looks }
   const tallest = Math.max(...lines.map((l) => l.to - l.from))
   // Letters are many pieces; underlined they are one, but change as often.
   const sized = tallest <= TALLEST_LINE && tallest >= 4
@@ -78,6 +79,59 @@ export function judge(
   if (looks.colors >= 20 && fill > 0.5)
     return { kind: 'photo', sure: Math.min(0.97, 0.6 + looks.colors / 200), looks }
   return { kind: 'drawing', sure: 0.6, looks }
+}
+
+/** A mark is at least so high, px of the email, and this much of its line. */
+const LEAST_MARK = 20
+const MARK_HEIGHT = 0.6
+/** It is this wide at least and at most, of its height, and this much of its box is filled. */
+const MARK_WIDTH = [0.6, 1.7] as const
+const MARK_FILL = 0.66
+/** Across, it falls into no more runs than this: letters that touch have more. */
+const MARK_RUNS = 1.6
+/** It stands so far from what is beside it, of its height: letters of one word stand nearer. What no letter fills may be nearer. */
+const MARK_GAP = 0.18
+const SOLID = { fill: 0.76, gap: 0.04 }
+/** And it is so much taller than the letters beside it. */
+const TALLER = 1.2
+/** With no more than this beside it, of its height, it is a logo: lettering that belongs to the mark. */
+const LOGO = 9
+
+/** Whether a line is a logo: a filled shape that is no letter, alone, or first or last with lettering beside it. */
+function holdsMark(m: Mask, r: Cells): boolean {
+  if (r.h < LEAST_MARK || r.w > LOGO * r.h) return false
+  const pieces = stretches(m, r, 'columns', 1)
+  const gaps = gapsOf(pieces)
+  return pieces.some(({ from, to }, i) => {
+    if (i && i < pieces.length - 1) return false
+    const box = tight(m, { ...r, x: from, w: to - from })
+    const gap = i ? gaps.at(-1)! : (gaps[0] ?? Infinity)
+    if (!box || box.h < MARK_HEIGHT * r.h) return false
+    if (box.w < MARK_WIDTH[0] * box.h || box.w > MARK_WIDTH[1] * box.h) return false
+    const fill = fillOf(m, box)
+    if (fill < MARK_FILL || runsOf(m, box) > MARK_RUNS) return false
+    return fill >= SOLID.fill
+      ? gap >= SOLID.gap * box.h
+      : gap >= MARK_GAP * box.h && box.h >= TALLER * heightBeside(m, r, pieces, i)
+  })
+}
+
+/** The middle height of all pieces but one, cells. */
+function heightBeside(m: Mask, r: Cells, pieces: readonly Stretch[], but: number): number {
+  const heights = pieces
+    .filter((_, i) => i !== but)
+    .map(({ from, to }) => tight(m, { ...r, x: from, w: to - from })?.h ?? 0)
+    .sort((a, b) => a - b)
+  return heights[heights.length >> 1] ?? 0
+}
+
+/** Into how many runs of ink a row of cells falls, on average. */
+function runsOf(m: Mask, r: Cells): number {
+  let runs = 0
+  for (let y = r.y; y < r.y + r.h; y++)
+    for (let x = r.x; x < r.x + r.w; x++)
+      if (m.ink[y * m.cols + x] && (x === r.x || !m.ink[y * m.cols + x - 1])) runs++
+  return runs / r.h
 }
 
 /**

@@ -11,12 +11,18 @@ export type Layout<C extends Rect, P extends Rect = Rect> =
   | { kind: 'panel'; box: Rect; panel: P; inner: Layout<C, P> }
   | { kind: 'knot'; box: Rect; cuts: C[] }
 
+/** What a cut is built as, and what it was seen as: words that were not read stand as pictures. */
+interface Kinded {
+  kind?: string
+  seen?: { part: string } | undefined
+}
+
 /**
  * Parts cuts by straight lines, first into rows, then into columns, and so on (a guillotine partition, also
  * called XY-cut). The cuts on a panel stay together.
  * @param panels boxes under the cuts; one that cuts reach out of is left aside
  */
-export function partition<C extends Rect & { kind?: string }, P extends Rect = Rect>(
+export function partition<C extends Rect & Kinded, P extends Rect = Rect>(
   cuts: readonly C[],
   panels: readonly P[] = [],
 ): Layout<C, P> {
@@ -29,7 +35,7 @@ interface Item<C extends Rect, P extends Rect> {
   made: () => Layout<C, P>
 }
 
-function gathered<C extends Rect & { kind?: string }, P extends Rect>(
+function gathered<C extends Rect & Kinded, P extends Rect>(
   cuts: readonly C[],
   panels: readonly P[],
 ): Item<C, P>[] {
@@ -69,9 +75,7 @@ function gathered<C extends Rect & { kind?: string }, P extends Rect>(
   ]
 }
 
-function parted<C extends Rect & { kind?: string }, P extends Rect>(
-  items: readonly Item<C, P>[],
-): Layout<C, P> {
+function parted<C extends Rect & Kinded, P extends Rect>(items: readonly Item<C, P>[]): Layout<C, P> {
   if (items.length === 1) return items[0]!.made()
   const box = around(items.map((i) => i.box))
   const rows = groups(items, ({ box: b }) => [b.y, b.y + b.h])
@@ -94,7 +98,7 @@ const MOST_ROWS = 3
  * Takes a row of pictures or words and the rows of words and buttons right under it, column for column, as
  * columns: so that a phone, which stacks columns, shows each picture or heading with its own words.
  */
-function captioned<C extends Rect & { kind?: string }, P extends Rect>(rows: Layout<C, P>[]): Layout<C, P>[] {
+function captioned<C extends Rect & Kinded, P extends Rect>(rows: Layout<C, P>[]): Layout<C, P>[] {
   const out: Layout<C, P>[] = []
   for (let i = 0; i < rows.length;) {
     const row = rows[i]!
@@ -118,15 +122,25 @@ function captioned<C extends Rect & { kind?: string }, P extends Rect>(rows: Lay
   return out
 }
 
-const live = (c: { kind?: string }) => c.kind === 'words' || c.kind === 'button'
-const follows = <C extends Rect & { kind?: string }, P extends Rect>(
+const live = (c: Kinded) =>
+  c.kind === 'words' || c.kind === 'button' || c.seen?.part === 'words' || c.seen?.part === 'button'
+const follows = <C extends Rect & Kinded, P extends Rect>(
   above: Extract<Layout<C, P>, { kind: 'columns' }>,
   row: Layout<C, P>,
 ): boolean =>
   row.kind === 'columns' &&
   row.parts.length === above.parts.length &&
-  above.parts.every((p, i) => sameColumn(p.box, row.parts[i]!.box)) &&
+  above.parts.every(
+    (p, i) => sameColumn(p.box, row.parts[i]!.box) || (isPictured(p) && isUnder(p.box, row.parts[i]!.box)),
+  ) &&
   leavesOf(row).every(live)
+
+const isPictured = <C extends Rect & Kinded, P extends Rect>(n: Layout<C, P>): boolean =>
+  leavesOf(n)[0]!.kind === 'picture'
+
+/** Whether words are no wider than what they stand under. */
+const isUnder = (above: Rect, words: Rect): boolean =>
+  words.x >= above.x - 0.08 * above.w && words.x + words.w <= above.x + 1.08 * above.w
 
 const sameColumn = (a: Rect, b: Rect): boolean =>
   Math.abs(a.x - b.x) <= 0.08 * Math.max(a.w, b.w) &&

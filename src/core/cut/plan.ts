@@ -1,8 +1,9 @@
 import { z } from 'zod'
-import { richTextSchema } from '../email/richtext'
+import { plainOf, richTextSchema } from '../email/richtext'
 import { fontSchema } from '../email/fonts'
 import { colorSchema } from '../email/styles'
 import { pictureRefSchema } from '../picture/ref'
+import { overlap } from './raster'
 
 /** What a cut becomes in the email. */
 export const cutKinds = ['picture', 'words', 'button', 'rule', 'flat', 'nothing'] as const
@@ -97,8 +98,28 @@ export const cutSchema = z.object({
   own: pictureRefSchema.optional(),
   /** What became of it when the design was replaced. */
   since: z.enum(['moved', 'changed']).optional(),
+  /** Where its words were seen: they have the room of their column around them. */
+  ink: z
+    .object({
+      x: z.number().int().min(0),
+      y: z.number().int().min(0),
+      w: z.number().int().min(1),
+      h: z.number().int().min(1),
+    })
+    .optional(),
 })
 export type Cut = z.infer<typeof cutSchema>
+
+/** Whether the words of a cut are missing: it is then built as the picture it is, since nothing is built empty. */
+export const isUnread = ({ kind, words }: Pick<Cut, 'kind' | 'words'>): boolean =>
+  (kind === 'words' || kind === 'button') && !(words && plainOf(words).trim())
+
+/** A cut as it is built: one whose words are missing stands as the picture of what is seen there. */
+export function asBuilt(cut: Cut): Cut {
+  if (!isUnread(cut)) return cut
+  const seen = cut.ink && overlap(cut.ink, cut)
+  return { ...cut, ...(seen ?? {}), kind: 'picture', alt: cut.alt }
+}
 
 /** What a cut said when the email was last built from it: the base of a three-way merge. */
 const builtSchema = cutSchema.pick({

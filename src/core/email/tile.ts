@@ -17,6 +17,10 @@ export const tileBase = {
   id: z.string().min(1).max(40),
   /** The cut it was built from, so that building again finds it. */
   cut: z.string().max(40).optional(),
+  /** The cuts it was built from, where there are several: one for each entry of its list; empty where an entry has none. */
+  cuts: z.array(z.string().max(40)).max(2400).optional(),
+  /** Cuts that it stands for beside those, such as the lines of a table. */
+  covers: z.array(z.string().max(40)).max(400).optional(),
   /** Space around it inside its cell, px. */
   padding: sidesSchema,
   show: z.enum(['all', 'wide', 'narrow']),
@@ -26,3 +30,7 @@ export type TileBase = z.infer<z.ZodObject<typeof tileBase>>
 
 /** A link as it is written: an address, `mailto:`, `tel:`, or a field. */
 export const linkSchema = z.string().max(4000)
+
+/** The cuts that a tile was built from. */
+export const cutsOf = ({ cut, cuts, covers = [] }: Pick<TileBase, 'cut' | 'cuts' | 'covers'>): string[] =>
+  cuts ? [...cuts.filter(Boolean), ...covers] : cut ? [cut] : []

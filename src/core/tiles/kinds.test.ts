@@ -167,6 +167,49 @@ test.each<[string, Tile, Partial<ReturnType<typeof ask>>]>([
       wordless: 'Icon without alt text',
     },
   ],
+  [
+    'marks, one of them without words, one decoration, one with a link',
+    tileOf('marks', {
+      marks: [
+        { picture, alt: null, link: '', width: 20 },
+        { picture, alt: '', link: ' ', width: 20 },
+        { picture: other, alt: 'C', link: 'https://c.example', width: 20 },
+      ],
+    }),
+    {
+      links: [
+        { href: '', from: 'picture' },
+        { href: ' ', from: 'picture' },
+        { href: 'https://c.example', from: 'picture', said: 'C' },
+      ],
+      relinked: {
+        marks: [
+          { picture, alt: null, link: '!', width: 20 },
+          { picture, alt: '', link: ' !', width: 20 },
+          { picture: other, alt: 'C', link: 'https://c.example!', width: 20 },
+        ],
+      },
+      words: ['C'],
+      pictures: [
+        ['a', null],
+        ['a', ''],
+        ['b', 'C'],
+      ],
+      wordless: 'Mark without alt text',
+    },
+  ],
+  [
+    'a mark that leads somewhere and says nothing',
+    tileOf('marks', { marks: [{ picture, alt: ' ', link: 'x', width: 20 }] }),
+    {
+      links: [{ href: 'x', from: 'picture', said: ' ' }],
+      relinked: { marks: [{ picture, alt: ' ', link: 'x!', width: 20 }] },
+      words: [' '],
+      pictures: [['a', ' ']],
+      wordless: 'Linked mark with empty alt text',
+    },
+  ],
+  ['no mark', tileOf('marks', { marks: [] }), { relinked: { marks: [] }, lacks: 'No mark chosen' }],
   ['no icon', tileOf('social', { icons: [] }), { relinked: { icons: [] }, lacks: 'No icon chosen' }],
   [
     'review',
@@ -353,7 +396,7 @@ test('a new tile of every kind is one that the schema allows, with room around w
     const tile = newTile(k)
     return definitionOf(tile).holder(tile as never, surroundings()).style['font-size'] === 0
   })
-  expect(blocks.sort()).toEqual(['divider', 'picture', 'social'])
+  expect(blocks.sort()).toEqual(['divider', 'marks', 'picture', 'social'])
 })
 
 const text = <K extends TileKind>(kind: K, set: Partial<TileOf<K>>, columns = 40) =>
@@ -391,6 +434,15 @@ test('every kind as plain text', () => {
       ],
     }),
   ).toBe('A <x>')
+  expect(
+    text('marks', {
+      marks: [
+        { picture, alt: 'A', link: 'x', width: 20 },
+        { picture, alt: null, link: '', width: 20 },
+        { picture, alt: 'B', link: '', width: 20 },
+      ],
+    }),
+  ).toBe('A <x>\nB')
   expect(text('review', { stars: null, text: ' ', who: '', about: 'A' })).toBe('- A')
   expect(text('code', { html: '<p>a <a href="x">b</a></p>', css: '' })).toBe('a b <x>')
   expect(text('conditional', { word: 'w', others: '<b>o</b>' })).toBe('o')

@@ -4,6 +4,7 @@ import { conditional } from './conditional'
 import { divider } from './divider'
 import { footer } from './footer'
 import { gap } from './gap'
+import { marks } from './marks'
 import { menu } from './menu'
 import { picture } from './picture'
 import { review } from './review'
@@ -20,6 +21,7 @@ export const kinds = {
   gap,
   menu,
   social,
+  marks,
   table,
   review,
   footer,

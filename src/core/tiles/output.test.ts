@@ -392,6 +392,53 @@ test('a menu is a row of links with marks between them, and a column on narrow',
   ])
 })
 
+test('marks keep their size by attributes, with the gap behind each but the last; those without a link are no links', () => {
+  const { html } = written(
+    tileOf('marks', {
+      marks: [
+        { picture, alt: 'Us', link: 'https://a.example', width: 20 },
+        { picture, alt: '', link: '', width: 30 },
+      ],
+      gap: 12,
+      align: 'center',
+    }),
+  )
+  expect(outline(html)).toBe(as`
+    td
+        font-size:0
+        line-height:15px
+        text-align:center
+      a
+        href=https://a.example
+          display:inline-block
+          vertical-align:middle
+          padding:0 12px 0 0
+          text-decoration:none
+        img
+          src=a.png
+          alt=Us
+          width=20
+          height=10
+            display:block
+            font-family:Arial, Helvetica, sans-serif
+            font-size:16px
+            line-height:1.5
+            color:#222222
+      [mso]
+      span
+          font-size:24px
+        "&nbsp;"
+      []
+      " "
+      img
+        src=a.png
+        alt=
+        width=30
+        height=15
+          display:inline-block
+          vertical-align:middle`)
+})
+
 test('icons stand beside each other with half the gap on each side', () => {
   const { html, rules } = written(
     tileOf('social', {

@@ -1,4 +1,4 @@
-import { orderedCuts } from '@/core/cut/plan'
+import { asBuilt, orderedCuts } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import type { PictureRef } from '@/core/picture/ref'
 import { emailSchema } from '@/core/tiles/document'
@@ -38,7 +38,7 @@ export async function buildJob(
     )
   const pictures = new Map<string, PictureRef>(),
     narrowPictures = new Map<string, PictureRef>()
-  const order = orderedCuts(cuts.body)
+  const order = orderedCuts(cuts.body).map(asBuilt)
   tell({ done: 0, total: order.length, what: 'Cutting the pictures' })
   for (const f of await cropJob(
     job,

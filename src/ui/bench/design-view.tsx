@@ -1,6 +1,7 @@
 'use client'
 import { useEffect, type PointerEvent } from 'react'
 import type { Email } from '@/core/email/schema'
+import { cutsOf } from '@/core/email/tile'
 import { tilesOf } from '@/core/email/walk'
 import type { CutPlan } from '@/core/cut/plan'
 import { around } from '@/core/cut/raster'
@@ -15,7 +16,7 @@ export function bandsInDesign(email: Email, plan: CutPlan): Map<string, Stretch>
   const cuts = new Map(plan.cuts.map((c) => [c.id, c]))
   const out = new Map<string, Stretch>()
   for (const band of email.bands) {
-    const own = [...tilesOf(band)].flatMap((t) => (t.cut && cuts.has(t.cut) ? [cuts.get(t.cut)!] : []))
+    const own = [...tilesOf(band)].flatMap((t) => cutsOf(t).flatMap((id) => cuts.get(id) ?? []))
     if (own.length) {
       const r = around(own)
       out.set(band.id, { top: r.y, left: r.x, width: r.w, height: r.h })

@@ -5,7 +5,7 @@ import { leavesOf } from '../partition'
 import type { Rect } from '../raster'
 import { loose, type Building, type Node, type Placed } from './building'
 import { cellOf, liftOf, rowOf } from './cells'
-import { narrower } from './space'
+import { settled } from './settle'
 import { stripsOf, type Strip } from './strips'
 
 /** A first band lower than this is the header, px of the email. */
@@ -46,7 +46,7 @@ export function bandsOf(b: Building): Band[] {
     y = Math.max(y, s.bottom)
   })
   space(size.height, undefined)
-  return out.map((b) => ({ ...b, narrowPadding: narrower(b.padding) }))
+  return settled(out, b.input.emailWidth, b.loose)
 }
 
 function gapBand(b: Building, color: string, height: number, id: string): Band {

@@ -4,6 +4,7 @@ import { samples } from '@/test-support/samples'
 import sharp from 'sharp'
 import { type Cell, type Email } from '../../email/schema'
 import { textOf } from '../../email/richtext'
+import { cutsOf } from '../../email/tile'
 import { applyEdit } from '../../email/edits'
 import { plainHouseStyle } from '../../email/styles'
 import { placesOf, tilesOf } from '../../email/walk'
@@ -96,7 +97,7 @@ test('a panel becomes a cell of its colour with its radius; its dashed border or
   // begins at 120, the panel at 100).
   const left = (c: typeof quoted) => {
     const item = c.items[0]!
-    return item.kind === 'row' ? NaN : item.padding.left
+    return item.kind === 'row' ? NaN : c.padding.left + item.padding.left
   }
   expect([left(dashed), left(quoted)]).toEqual([
     left(cellOf({ borderWidth: 2, borderColor: '#b4452f' })) - 1,
@@ -124,9 +125,9 @@ test('cuts become bands, cells and tiles at their measured places', () => {
   expect([...tilesOf(c!)][0]).toMatchObject({
     kind: 'words',
     align: 'left',
-    padding: { left: 60 },
     style: { color: '#332211' },
   })
+  expect(c!.padding.left + [...tilesOf(c!)][0]!.padding.left).toBe(60)
   expect([d!.gap, d!.cells.map((x) => x.width)]).toEqual([20, [290, 290]])
 })
 
@@ -326,8 +327,8 @@ test('layouts that straight lines part are parted; interlocking ones are told', 
 
 test('pictures side by side with words under them become columns, so that a phone shows each picture with its words', () => {
   const pair = (y: number, kind: 'picture' | 'words', id: string) => [
-    cut(`${id}1`, 90, y, 500, 200, { kind }),
-    cut(`${id}2`, 610, y, 500, 200, { kind }),
+    cut(`${id}1`, 90, y, 500, 200, { kind, words: kind === 'words' ? textOf('One') : null }),
+    cut(`${id}2`, 610, y, 500, 200, { kind, words: kind === 'words' ? textOf('Two') : null }),
   ]
   const { email } = build(
     plan(
@@ -513,6 +514,9 @@ test('whatever is cut, what is built is a whole email, with every cut in it once
         let p: CutPlan = { ...emptyPlan(), edges: edges.sort((a, b) => a - b), panels },
           n = 0
         for (const r of [...rects, ...more.flat()]) p = addCut(p, r, size, r.kind, () => `c${n++}`).plan
+        // Every third was not read.
+        const read = (c: Cut, i: number) => (i % 3 ? { ...c, words: textOf('Said here') } : c)
+        p = { ...p, cuts: p.cuts.map(read) }
         const { email, plan: after } = buildEmail({
           plan: p,
           size,
@@ -561,7 +565,7 @@ test('whatever is cut, what is built is a whole email, with every cut in it once
           b.cells.forEach(visit)
         }
         expect(ids).toHaveLength(new Set(ids).size)
-        const shown = [...placesOf(email)].flatMap(({ tile }) => (tile.cut ? [tile.cut] : []))
+        const shown = [...new Set([...placesOf(email)].flatMap(({ tile }) => cutsOf(tile)))]
         expect(shown.sort()).toEqual(
           p.cuts
             .filter((c) => c.kind !== 'nothing')
@@ -627,4 +631,79 @@ test('words with a line under them get one; what the person made of them afterwa
     what: { id: tile.id, kind: 'words', set: { text: textOf('Leave the list') } },
   })
   expect(marksOf(read(first.plan, plain).email)).toEqual([[]])
+})
+
+describe('cuts that mean one thing become one tile', () => {
+  const said = (id: string, x: number, y: number, words: string, more: Partial<Cut> = {}) =>
+    cut(id, x, y, 160, 30, { kind: 'words', words: textOf(words), ground: '#ffffff', ...more })
+  const rows = [
+    ['Train', 'Leaves', 'Arrives'],
+    ['Night', '21:40', '07:55'],
+    ['Day', '09:12', '16:48'],
+  ]
+  const cells = rows.flatMap((r, i) => r.map((s, k) => said(`w${i}${k}`, 120 + k * 300, 1200 + i * 100, s)))
+  const rules = [0, 1].map((i) => cut(`r${i}`, 100, 1264 + i * 100, 1000, 2, { kind: 'rule' }))
+  const icons = [0, 1, 2].map((i) => cut(`i${i}`, 470 + i * 100, 1700, 60, 60, { alt: `Icon ${i}` }))
+  const whole = plan(...cells, ...rules, ...icons)
+  const tilesIn = (e: Email) => [...placesOf(e)].map((p) => p.tile)
+
+  test('words in common columns and rows are a table, small pictures in a row are marks; nothing of them is left out', () => {
+    const { email, notes } = build(whole)
+    emailSchema.parse(email)
+    expect(tilesIn(email).map((t) => t.kind)).toEqual(['table', 'marks'])
+    expect(tilesIn(email)[0]).toMatchObject({ rows, compact: 'whole', edgeBetween: true })
+    expect(tilesIn(email)[1]).toMatchObject({
+      align: 'center',
+      gap: 20,
+      marks: [0, 1, 2].map((i) => ({ alt: `Icon ${i}`, width: 30 })),
+    })
+    expect(notes).toEqual([])
+  })
+
+  test('built again, a cell, an alt text or a look changed in the email stays, and comes back to its cut', () => {
+    const first = build(whole)
+    const changed = tilesIn(first.email).reduce((e, tile) => {
+      if (tile.kind === 'table') {
+        const next = tile.rows.map((r, i) => (i === 1 ? [r[0]!, '22:10', r[2]!] : r))
+        const set = { rows: next, zebra: '#eeeeee' }
+        return applyEdit(e, { name: 'setTile', what: { id: tile.id, kind: 'table', set } })
+      }
+      if (tile.kind !== 'marks') return e
+      const marks = tile.marks.map((m, i) => (i ? m : { ...m, alt: 'The map', link: 'https://a.example' }))
+      return applyEdit(e, { name: 'setTile', what: { id: tile.id, kind: 'marks', set: { marks } } })
+    }, first.email)
+    const again = build(first.plan, changed)
+    expect(again.email).toEqual(changed)
+    expect(again.plan.cuts.find((c) => c.id === 'w11')!.words).toEqual(textOf('22:10'))
+    expect(again.plan.cuts.find((c) => c.id === 'i0')).toMatchObject({
+      alt: 'The map',
+      link: 'https://a.example',
+    })
+    expect(again.notes).toEqual([])
+  })
+
+  test('words that were not read stand as the picture they are, and become words once they are', () => {
+    const unread = plan(said('a', 120, 940, ' '), said('b', 120, 1200, 'Read'))
+    const ink = { x: 130, y: 945, w: 90, h: 20 }
+    const p = { ...unread, cuts: unread.cuts.map((c) => (c.id === 'a' ? { ...c, words: null, ink } : c)) }
+    const from = (of: CutPlan, previous: Email | null) =>
+      buildEmail({
+        plan: of,
+        size: raster,
+        emailWidth: 600,
+        previous,
+        house: plainHouseStyle(),
+        pictures: new Map([['a', picture('a')]]),
+        groundOf: (r) => groundOf(raster, r),
+        readInk: (r, g) => readInk(raster, r, g),
+      })
+    const first = from(p, null)
+    expect(tilesIn(first.email).map((t) => [t.kind, t.cut])).toEqual([
+      ['picture', 'a'],
+      ['words', 'b'],
+    ])
+    expect(tilesIn(first.email)[0]).toMatchObject({ width: 45 })
+    const later = setCut(first.plan, 'a', { words: textOf('Now read') })
+    expect(tilesIn(from(later, first.email).email).map((t) => t.kind)).toEqual(['words', 'words'])
+  })
 })

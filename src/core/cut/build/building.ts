@@ -4,9 +4,11 @@ import type { PictureRef } from '../../picture/ref'
 import type { Ground } from '../ground'
 import type { Ink } from '../ink'
 import { Typography } from '../typography'
+import { intentOf, type Group } from '../intent'
+import type { WordsOf } from '../intent/lines'
 import { leavesOf, type Layout } from '../partition'
-import type { Cut, CutPlan, Panel } from '../plan'
-import type { Rect } from '../raster'
+import { isUnread, type Cut, type CutPlan, type Panel } from '../plan'
+import { around, type Rect } from '../raster'
 
 /**
  * What "build the email" works from. The pixels come in as two questions, so that this stays a matter of
@@ -47,24 +49,55 @@ export class Building {
   readonly notes: string[] = []
   /** Design px for each px of the email. */
   readonly scale: number
-  /** Cuts that become something. */
-  readonly cuts: Cut[]
+  /** Cuts that become something, with one in place of those of a group. */
+  readonly cuts: readonly Cut[]
+  /** What several cuts mean together, by the id of the cut that stands for them. */
+  readonly groups: ReadonlyMap<string, Group>
+  readonly panels: readonly Panel[]
+  readonly edges: readonly number[]
   readonly lettering: Typography
   /** Words that are held by the right edge of their column. */
   readonly right = new Set<string>()
+  /** Tiles of a short single line, which needs no wall on its loose side. */
+  readonly loose = new Set<string>()
+  /** How many rows of columns lie around what is being built. */
+  columns = 0
   /** By how much what was built so far is higher than the design. */
   drift = 0
   private readonly ids = new Set<string>()
 
   constructor(readonly input: BuildInput) {
     this.scale = input.size.width / input.emailWidth
-    this.cuts = input.plan.cuts.filter((c) => c.kind !== 'nothing')
     this.lettering = new Typography({
-      cuts: this.cuts,
+      cuts: input.plan.cuts.filter((c) => c.kind !== 'nothing' && !isUnread(c)),
       scale: this.scale,
       house: input.house,
       readInk: input.readInk,
     })
+    const intent = intentOf(input.plan, (cut) => this.wordsOf(cut), this.scale)
+    this.cuts = intent.cuts
+    this.groups = intent.groups
+    this.panels = intent.panels
+    this.edges = intent.edges
+  }
+
+  /** What is seen of a cut: the ink of words, all of anything else. */
+  boxOf(cut: Cut): Rect {
+    return cut.kind === 'words' ? this.wordsOf(cut).box : cut
+  }
+
+  /** How the words of a cut are set. */
+  private wordsOf(cut: Cut): WordsOf {
+    const { ink, size, bold, stack } = this.lettering.of(cut, cut.ground ?? '#ffffff')
+    return {
+      box: ink.lines.length ? around(ink.lines) : cut,
+      // The base of letters lies below the middle of their line by half of what they rise above it.
+      rows: ink.lines.map((l) => ({ ...l, centre: l.base - (size * stack.drop * this.scale) / 2 })),
+      lines: ink.lines.length,
+      size: size * this.scale,
+      bold,
+      color: cut.lettering?.color ?? ink.color ?? undefined,
+    }
   }
 
   /** Design px to whole px of the email, never below 0. */

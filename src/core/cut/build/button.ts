@@ -31,16 +31,14 @@ export function buttonOf(
   const border = box.borderWidth ?? 0
   // One that reaches to the side of its column must not be a hair wider, whatever its letters measure
   // elsewhere.
-  const spare =
-    rect.x + rect.w - cut.x - cut.w < NEAR * s || cut.w / s > WIDE
-      ? stack.matched
-        ? 1
-        : Math.ceil(SPARE * width)
-      : 0
+  const reaches = b.columns > 0 && rect.x + rect.w - cut.x - cut.w < NEAR * s
+  const spare = reaches || cut.w / s > WIDE ? (stack.matched ? 1 : Math.ceil(SPARE * width)) : 0
   // What whole px of padding make it too low, the next thing makes good.
   const line = buttonLine({ size }),
     padY = Math.max(0, Math.min(MOST_PAD.y, Math.ceil((cut.h / s - line) / 2 - border - 0.5)))
-  const centred = Math.abs(cut.x - rect.x - (rect.x + rect.w - cut.x - cut.w)) <= SAME_SPACE * s
+  // Where it is as wide as its place, the email tells whether it stands in the middle.
+  const place = rect.w - cut.w > NEAR * s ? rect : { x: 0, w: b.input.size.width }
+  const centred = Math.abs(cut.x - place.x - (place.x + place.w - cut.x - cut.w)) <= SAME_SPACE * s
   return {
     made: {
       ...base,

@@ -16,6 +16,11 @@ const FAR = 0.2
 const SAME_MARGIN = 6
 /** Widest edge of a cell, px of the email. */
 const MOST_EDGE = 20
+/** Least space between columns that stack, px of the email. */
+const STACK_GAP = 16
+/** What is lower stands in one line, px of the email; and what is no wider in all has room beside each other on the narrowest phone. */
+const LOW = 56
+const NARROWEST = 290
 /** Largest radius of a cell, px of the email. */
 const MOST_RADIUS = 100
 
@@ -53,14 +58,16 @@ export function rowOf(
       ? Math.floor(gaps[0]! / 2)
       : 0
   holdRight(b, parts, boxes)
+  const kept = even ? 0 : stackGap(b, gaps)
+  b.columns++
   const placed = parts.map((part, i) => {
-    const from = i === 0 ? rect.x : even ? boxes[i]!.x : boxes[i]!.x - gaps[i - 1]! / 2
+    const from = i === 0 ? rect.x : even ? boxes[i]!.x : boxes[i]!.x - (gaps[i - 1]! - kept) / 2
     const to =
       i === parts.length - 1
         ? right
         : even
           ? boxes[i]!.x + boxes[i]!.w + lent
-          : boxes[i]!.x + boxes[i]!.w + gaps[i]! / 2
+          : boxes[i]!.x + boxes[i]!.w + (gaps[i]! - kept) / 2
     return cellOf(
       b,
       part,
@@ -69,19 +76,35 @@ export function rowOf(
       `c-${leavesOf(part)[0]!.id}`,
     )
   })
+  b.columns--
   const slices =
     gaps.every((g) => g === 0) && parts.every((p) => leavesOf(p).every((c) => c.kind !== 'words'))
   const icons = parts.every((p) => leavesOf(p).every((c) => c.seen?.part === 'icons'))
   // Even with unequal heights the row is as tall as its tallest cell.
   return {
     made: {
-      gap: even ? Math.max(0, (gaps[0] ?? 0) - lent) / b.scale : 0,
-      narrow: slices || icons ? 'keep' : 'stack',
+      gap: even ? Math.max(0, (gaps[0] ?? 0) - lent) / b.scale : kept / b.scale,
+      narrow: slices || icons || staysBeside(b, parts) ? 'keep' : 'stack',
       cells: placed.map((p) => p.made),
     },
     top,
     bottom: Math.max(...placed.map((p) => p.bottom)),
   }
+}
+
+/** The part of wide spaces between columns that is a gap, so that they stand apart once stacked; design px. */
+const stackGap = (b: Building, gaps: readonly number[]): number =>
+  Math.max(0, Math.min(STACK_GAP * b.scale, Math.floor(Math.min(...gaps) / 2)))
+
+/** Whether two things on one line, such as a logo and a menu, have room beside each other on a phone. */
+function staysBeside(b: Building, parts: readonly Node[]): boolean {
+  if (parts.length !== 2 || parts.some((p) => p.kind !== 'leaf')) return false
+  const cuts = parts.flatMap(leavesOf)
+  if (cuts.some((c) => c.kind === 'button') || cuts.some((c) => b.groups.get(c.id)?.kind === 'table'))
+    return false
+  const boxes = cuts.map((c) => b.boxOf(c))
+  const low = boxes.every((r) => r.h <= LOW * b.scale)
+  return low && boxes.reduce((sum, r) => sum + r.w, STACK_GAP * b.scale) <= NARROWEST * b.scale
 }
 
 /**

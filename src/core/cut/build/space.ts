@@ -14,8 +14,6 @@ const NEARLY = 0.85
 const LITTLE = 0.25
 /** Space on both sides of centred words that differs by no more than this is the same, px. */
 const SAME_SPACE = 4
-/** Widest side space on a phone, px (common practice, no source). */
-const NARROW_SPACE = 20
 
 /**
  * By how much a line may be wider than the widest one without taking a word of the next line up, design px:
@@ -38,16 +36,12 @@ export function slackOf(lines: readonly InkLine[], size: number): number {
   )
 }
 
-/**
- * The space beside words that leaves them their measured width and some slack. A short single line needs no
- * wall on its loose side.
- */
+/** The space beside words that leaves them their measured width and some slack. */
 export function sideSpace(
   align: 'left' | 'center' | 'right',
   left: number,
   right: number,
   slack: number,
-  broken: boolean,
 ): Pick<Sides, 'left' | 'right'> {
   if (align === 'center') {
     // A column may be wider on one side than the words are centred in.
@@ -55,13 +49,7 @@ export function sideSpace(
       Math.abs(left - right) <= SAME_SPACE ? [Math.min(left, right), Math.min(left, right)] : [left, right]
     return { left: Math.max(0, l - Math.ceil(slack / 2)), right: Math.max(0, r - Math.ceil(slack / 2)) }
   }
-  const loose = (held: number, space: number) =>
-    Math.max(0, broken ? space - slack : Math.min(held, space - slack))
-  return align === 'right' ? { left: loose(right, left), right } : { left, right: loose(left, right) }
+  return align === 'right'
+    ? { left: Math.max(0, left - slack), right }
+    : { left, right: Math.max(0, right - slack) }
 }
-
-/** On a phone wide side spaces are drawn in. */
-export const narrower = (p: Sides): Sides | undefined =>
-  p.left > NARROW_SPACE || p.right > NARROW_SPACE
-    ? { ...p, left: Math.min(NARROW_SPACE, p.left), right: Math.min(NARROW_SPACE, p.right) }
-    : undefined

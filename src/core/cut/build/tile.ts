@@ -4,10 +4,13 @@ import type { Cut } from '../plan'
 import type { Rect } from '../raster'
 import { buttonOf } from './button'
 import type { Building, Placed } from './building'
+import { groupTile } from './groups'
 import { wordsOf } from './words'
 
 /** A tile, with its place in the cell as padding. @param top where the space above it begins, design px */
 export function tileOf(b: Building, cut: Cut, rect: Rect, top: number, behind: string): Placed<Tile> {
+  const group = b.groups.get(cut.id)
+  if (group) return groupTile(b, group, cut, { rect, top, behind })
   const padding: Sides = {
     top: b.px(cut.y - top),
     bottom: 0,

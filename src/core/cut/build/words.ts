@@ -1,4 +1,4 @@
-import { emptyText } from '../../email/richtext'
+import { emptyText, type RichText } from '../../email/richtext'
 import type { Sides, TextStyleOverride } from '../../email/styles'
 import type { Tile } from '../../email/tile'
 import { LIST_INDENT, LIST_SPACE } from '../../tiles/words/html'
@@ -8,12 +8,14 @@ import { around, type Rect } from '../raster'
 import { bearing } from '../typeface'
 import type { Building, Placed } from './building'
 import { asHeading, shapeText, titleLevel, underlined } from './headings'
-import { narrower, sideSpace, slackOf } from './space'
+import { sideSpace, slackOf } from './space'
 
 /** A single line of this share of its cut's width says nothing of its alignment. */
 const FILLS = 0.8
 /** How far the mark of a list stands left of its words, em. */
 const LIST_MARK = 0.94
+/** Most space between two paragraphs, px. */
+const MOST_SPACE = 200
 /** Line height of headings, of their size. */
 const HEADING_LINE = 1.2
 
@@ -39,6 +41,7 @@ export function wordsOf(b: Building, cut: Cut, rect: Rect, top: number, behind: 
   }
   const titled = titleLevel(b, cut, size, bold, ink.lines.length)
   const text = titled ? asHeading(sized.text, titled) : sized.text
+  const space = sized.heading ? undefined : spaceOf(b, set, text)
   const fresh = !(cut.id in b.input.plan.built) && !cut.lettering
   const under = fresh && ink.lines.length > 0 && ink.lines.every((l) => l.under)
   const made: Tile = {
@@ -49,19 +52,39 @@ export function wordsOf(b: Building, cut: Cut, rect: Rect, top: number, behind: 
     kind: 'words',
     text: under ? underlined(text) : text,
     align,
-    narrow: { padding: narrower(padding) ?? padding },
+    ...(space === undefined ? {} : { space }),
     style,
     headings,
   }
   // Padding and lines are whole px high: that comes to a little more or less than the design has.
-  const whole = cut.words?.content.length === 1 && !sized.heading && ink.lines.length
+  const whole = !sized.heading && ink.lines.length && (blocksOf(text) === 1 || space !== undefined)
+  const between = (blocksOf(text) - 1) * (space ?? 0) + itemsOf(text) * LIST_SPACE
   return {
     made,
     top,
     bottom: whole
-      ? top + (padding.top + ink.lines.length * line) * b.scale
+      ? top + (padding.top + ink.lines.length * line + between) * b.scale
       : Math.max(bottom, begins) + padding.top * b.scale - (begins - top),
   }
+}
+
+const blocksOf = (text: RichText): number => text.content.length
+
+/** Items of the lists of a text. */
+const itemsOf = (text: RichText): number =>
+  text.content.reduce(
+    (sum, b) => sum + (b.type === 'bulletList' || b.type === 'orderedList' ? b.content.length : 0),
+    0,
+  )
+
+/** Space between paragraphs and lists: what their lines leave of the way from the first base to the last, px. */
+function spaceOf(b: Building, { ink: { lines }, line }: Set, text: RichText): number | undefined {
+  const count = blocksOf(text)
+  if (count < 2 || lines.length < count || text.content.some((block) => block.type === 'heading'))
+    return undefined
+  const way = (lines.at(-1)!.base - lines[0]!.base) / b.scale - itemsOf(text) * LIST_SPACE
+  const space = Math.round((way - (lines.length - 1) * line) / (count - 1))
+  return space >= 0 && space <= MOST_SPACE ? space : undefined
 }
 
 /** Letters stand a little in from where their line begins, design px. */
@@ -93,7 +116,8 @@ function placeOf(
     alignmentOf(lines, silent ? rect : cut)
   const right = b.px(rect.x + rect.w - box.x - box.w - bearingOf(b, set))
   const slack = Math.max(0, Math.round(slackOf(lines, set.size * b.scale) / b.scale))
-  const beside = sideSpace(align, leftOf(b, cut, set, rect), right, slack, lines.length > 1)
+  const beside = sideSpace(align, leftOf(b, cut, set, rect), right, slack)
+  if (lines.length <= 1 && align !== 'center') b.loose.add(`t-${cut.id}`)
   return { align, padding: { top: b.px(set.top - top), bottom: 0, ...beside } }
 }
 

@@ -1,7 +1,7 @@
 import { groundOf, type Ground } from '../ground'
 import { TALLEST_LINE } from '../judge'
 import { looksOf } from '../looks'
-import { difference, differs, packHex, type Raster, type Rect } from '../raster'
+import { around, difference, differs, packHex, type Raster, type Rect } from '../raster'
 import { PLAIN } from '../rows'
 import { withoutSlope } from '../slopes'
 import { area } from './area'
@@ -26,6 +26,15 @@ const STREWN = 4
 /** So small a share of the band, marks are pieces of one drawing where they are so many of all parts. */
 const PIECE = 0.03
 const PIECES = 0.6
+/** A logo begins no further from the top than this, px of the email. */
+const HEAD = 60
+/** Its mark is no higher, px of the email; its lettering stands so near, and is no longer, both of the mark's height. */
+const MOST_MARK = 52
+const BESIDE_MARK = 0.7
+const LETTERS = 0.3
+const LETTERING = 7
+/** A word of two or three letters is no wider than this, of its height. */
+const SHORT_WORD = 2.8
 /** Drawings that reach across this share of the band, if half of them do, are strips of one scene. */
 const ACROSS = 0.85
 
@@ -65,6 +74,7 @@ function takeBand(f: Finding, band: Rect, ground: Ground): PartsFound {
   if (ground.share < PICTURE) return takePicture(f, band, ground)
   area(f, { rect: band, ground: ground.color, frame: band, depth: 0, radius: 0 })
   likeNeighbours(f)
+  if (band.y < HEAD * f.scale) withLettering(f)
   if (isScene(f, band)) {
     f.parts.length = f.panels.length = 0
     f.parts.push({ ...band, kind: 'drawing', sure: 0.55, frame: band, ground: ground.color })
@@ -157,12 +167,36 @@ function takeHalf(f: Finding, rect: Rect): void {
     f.parts.push({ ...rect, kind: 'ground', sure: ground.share, frame: rect, ground: ground.color })
 }
 
+/** A mark at the head of a design and the word beside it are one logo: its lettering is no running text. */
+function withLettering(f: Finding): void {
+  const s = f.scale
+  for (const mark of [...f.parts]) {
+    if ((mark.kind !== 'drawing' && mark.kind !== 'icons') || mark.h > MOST_MARK * s || mark.w > 1.7 * mark.h)
+      continue
+    const word = f.parts.find(
+      (p) =>
+        p.kind === 'words' &&
+        p.x >= mark.x + mark.w &&
+        p.x - mark.x - mark.w <= BESIDE_MARK * mark.h &&
+        p.y + p.h / 2 > mark.y &&
+        p.y + p.h / 2 < mark.y + mark.h &&
+        p.h <= 1.2 * mark.h &&
+        p.h >= LETTERS * mark.h &&
+        p.w <= LETTERING * mark.h,
+    )
+    if (!word) continue
+    const [at, whole] = [f.parts.indexOf(mark), around([mark, word])]
+    f.parts[at] = { ...mark, ...whole, kind: 'drawing', sure: 0.7 }
+    f.parts.splice(f.parts.indexOf(word), 1)
+  }
+}
+
 /** A single letter or figure looks like a mark, but stands level with words of its height and ink. */
 function likeNeighbours(f: Finding): void {
   const s = f.scale
   const inkOf = (p: Part) => looksOf(f.raster, p, packHex(p.ground), f.noise)
   for (const p of f.parts) {
-    if (p.kind !== 'drawing' || p.h > TALLEST_LINE * s || p.w > 1.3 * p.h || p.w < 0.15 * p.h) continue
+    if (p.kind !== 'drawing' || p.h > TALLEST_LINE * s || p.w > SHORT_WORD * p.h || p.w < 0.15 * p.h) continue
     const level = f.parts.filter(
       (q) =>
         q.kind === 'words' &&

@@ -70,7 +70,7 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
  * The letters of an alt text, which is all that is read with pictures off: those of the part's paragraphs, in an ink that can be read on
  * the ground behind, by day and at night.
  */
-function altLetters(alt: string, c: TileContext): Holder {
+export function altLetters(alt: string, c: TileContext): Holder {
   if (!alt.trim()) return { style: {}, names: [] }
   const s = c.look.text[c.look.base]
   const ink = inkOn(c.ground.color, s.color)

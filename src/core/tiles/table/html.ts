@@ -3,7 +3,8 @@ import { classes, type TileContext } from '../context'
 import { css, el, text, type Declarations } from '../../html/element'
 import { isPlain, letters, physical } from '../letters'
 import type { RoleStyle } from '../../email/cascade'
-import type { TextStyle } from '../../email/styles'
+import { sides, type TextStyle } from '../../email/styles'
+import { box } from '../space'
 import { replaceFields } from '../../text/fields'
 import { phrasesOf } from '../../text/phrases'
 import { card, cardHead, scroll, scrollCell } from './rules'
@@ -49,7 +50,7 @@ export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
       tile.rows.slice(first).map((r, i) => rowOf(grid, r, i + first)),
     ),
   )
-  if (grid.cards) return [table]
+  if (tile.compact !== 'scroll') return [table]
   return [
     el(
       'div',
@@ -90,7 +91,7 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
   const head = inHeadRow || inHeadColumn
   const spec = tile.columns[column]
   const at = physical(spec?.align ?? 'left', c)
-  const zebra = tile.zebra && (row - (tile.headRow ? 1 : 0)) % 2 === 1 && row > 0 ? tile.zebra : undefined
+  const zebra = inHeadRow ? undefined : zebraOf(tile, row)
   const ground = head ? (tile.headBackground ?? zebra) : zebra
   const name = tile.headRow ? (tile.rows[0]![column] ?? '') : ''
   const named = cards && row > 0 && !inHeadColumn && name.trim() !== ''
@@ -99,12 +100,12 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
     {
       scope: head ? (inHeadRow ? 'col' : 'row') : undefined,
       width: row === 0 && spec?.width ? `${spec.width}%` : undefined,
-      className: classes(...names, cards ? card(c.rules) : scrollCell(c.rules)),
+      className: classes(...names, onNarrow(tile, c)),
       ...(ground ? { bgColor: ground } : {}),
       style: css({
-        padding: tile.space,
+        padding: spaceOf(tile),
         'background-color': ground,
-        'border-bottom': tile.edge && `${tile.edge.width}px ${tile.edge.style} ${tile.edge.color}`,
+        'border-bottom': lineBelow(tile, row),
         ...style,
         ...(head ? { 'font-weight': undefined, ...(tile.headColor ? { color: tile.headColor } : {}) } : {}),
         // Heads stand in the middle unless told.
@@ -116,6 +117,24 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
     text(replaceFields(words, c.fields)),
   )
 }
+
+/** The ground of every other row below the head. */
+function zebraOf({ zebra, zebraFirst, headRow }: TableTile, row: number): string | undefined {
+  const below = row - (headRow ? 1 : 0)
+  return zebra && below % 2 === (zebraFirst ? 0 : 1) ? zebra : undefined
+}
+
+const lineBelow = ({ edge, edgeBetween, rows }: TableTile, row: number): string | undefined =>
+  edge && !(edgeBetween && row === rows.length - 1)
+    ? `${edge.width}px ${edge.style} ${edge.color}`
+    : undefined
+
+const spaceOf = ({ space, spaceBeside }: TableTile): string | number =>
+  spaceBeside === undefined || spaceBeside === space ? space : box(sides(space, spaceBeside))
+
+/** What a cell does on narrow. */
+const onNarrow = (tile: TableTile, c: TileContext): string | undefined =>
+  tile.compact === 'cards' ? card(c.rules) : tile.compact === 'scroll' ? scrollCell(c.rules) : undefined
 
 /** The name of a column before its value, seen on cards only. */
 const columnName = (name: string, c: TileContext): Element =>

@@ -11,7 +11,8 @@ export const tableSchema = z.object({
     .array(
       z.object({
         align: alignSchema,
-        /** In % of the table. */ width: z.number().int().min(1).max(100).optional(),
+        /** In % of the table. */
+        width: z.number().min(1).max(100).optional(),
       }),
     )
     .min(1)
@@ -26,14 +27,17 @@ export const tableSchema = z.object({
   headColumn: z.boolean(),
   headBackground: colorSchema.optional(),
   headColor: colorSchema.optional(),
-  /** Ground of every other row. */
+  /** Ground of every other row, from the second below the head; from the first where that is said. */
   zebra: colorSchema.optional(),
-  /** Line beneath each row. */
+  zebraFirst: z.boolean().optional(),
+  /** Line beneath each row, or only between rows. */
   edge: edgeSchema.optional(),
-  /** Space inside a cell, px. */
+  edgeBetween: z.boolean().optional(),
+  /** Space inside a cell, px; beside its words another, where that is said. */
   space: z.number().int().min(0).max(40),
-  /** On narrow: it scrolls sideways in its place, or every row becomes a card. */
-  compact: z.enum(['scroll', 'cards']),
+  spaceBeside: z.number().int().min(0).max(80).optional(),
+  /** On narrow: it scrolls sideways in its place, every row becomes a card, or it fits as it is. */
+  compact: z.enum(['scroll', 'cards', 'whole']),
   style: textStyleOverrideSchema.optional(),
 })
 export type TableTile = z.infer<typeof tableSchema>

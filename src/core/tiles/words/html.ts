@@ -66,7 +66,7 @@ function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Elemen
     {
       className: classes(...own.names, mixed(b.content ?? []) && c.rules.loose()),
       style: css({
-        margin: last ? '0' : `0 0 ${gapAfter(s, level)}px`,
+        margin: last ? '0' : `0 0 ${tile.space ?? gapAfter(s, level)}px`,
         ...own.style,
         'text-align': align !== tile.align && physical(align, c),
       }),
@@ -123,7 +123,7 @@ function list(b: List, tile: WordsTile, c: TileContext, last: boolean): Element 
     b.type === 'bulletList' ? 'ul' : 'ol',
     {
       style: css({
-        margin: last ? '0' : `0 0 ${gapAfter(s, 0)}px`,
+        margin: last ? '0' : `0 0 ${tile.space ?? gapAfter(s, 0)}px`,
         padding: c.dir === 'rtl' ? `0 ${LIST_INDENT}px 0 0` : `0 0 0 ${LIST_INDENT}px`,
       }),
     },
@@ -153,7 +153,7 @@ function quote(b: Quote, tile: WordsTile, c: TileContext, last: boolean): Elemen
     'div',
     {
       style: css({
-        margin: last ? '0' : `0 0 ${gapAfter(s, 0)}px`,
+        margin: last ? '0' : `0 0 ${tile.space ?? gapAfter(s, 0)}px`,
         padding: c.dir === 'rtl' ? '0 16px 0 0' : '0 0 0 16px',
         [`border-${side}`]: `3px solid ${c.look.link.color}`,
       }),

@@ -46,6 +46,11 @@ const trays: { [K in TileKind]: TrayDefinition<K> } = {
     Groups: dynamic(() => import('./social').then((m) => m.SocialGroups), { ssr: false }),
     begin: (tile) => import('./social').then((m) => m.firstIcons(tile)),
   },
+  marks: {
+    label: 'Marks',
+    columns: '1.1fr 1.3fr 0.8fr',
+    Groups: dynamic(() => import('./marks').then((m) => m.MarksGroups), { ssr: false }),
+  },
   table: {
     label: 'Table',
     columns: '0.95fr 1fr 1.1fr 0.85fr',

@@ -17,6 +17,7 @@ import {
   Row,
   TextRow,
 } from '../../parts/controls'
+import { swap } from './order'
 import { aligns, LinkRow, PictureChooser, Tick, type TileProps } from './parts'
 
 type Look = Pick<TileOf<'social'>, 'size' | 'color' | 'ground' | 'shape'>
@@ -385,9 +386,6 @@ function Pasted({ add }: { add: (wanted: readonly Wanted[]) => Promise<void> }) 
     </form>
   )
 }
-
-const swap = <T,>(list: readonly T[], a: number, b: number): T[] =>
-  list.map((x, i) => (i === a ? list[b]! : i === b ? list[a]! : x))
 
 /** The icons that a new tile begins with. */
 export const firstIcons = async (tile: TileOf<'social'>): Promise<Pick<TileOf<'social'>, 'icons'>> => ({

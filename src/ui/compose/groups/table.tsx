@@ -55,17 +55,27 @@ function DataGroup({ tile, set }: { tile: Table; set: Set }) {
           options={[
             { value: 'scroll', label: 'scroll' },
             { value: 'cards', label: 'cards' },
+            { value: 'whole', label: 'whole' },
           ]}
           onChange={(compact) => set('set the narrow form', { compact })}
         />
       </Row>
       <Row label="Inside">
-        <NumberField
-          label="Space inside a cell, px"
-          value={tile.space}
-          max={40}
-          onChange={(space) => set('set the space', { space }, 'space')}
-        />
+        <div className="flex gap-1">
+          <NumberField
+            label="Space inside a cell, px"
+            value={tile.space}
+            max={40}
+            onChange={(space) => set('set the space', { space }, 'space')}
+          />
+          <NumberField
+            label="Space beside the words of a cell, px"
+            value={tile.spaceBeside ?? tile.space}
+            max={80}
+            own={tile.spaceBeside !== undefined}
+            onChange={(spaceBeside) => set('set the space', { spaceBeside }, 'beside')}
+          />
+        </div>
       </Row>
       <Dialog
         open={open}
@@ -97,6 +107,14 @@ function LookGroup({
         swatches={style.colors}
         onChange={(zebra) => set('set every other row', { zebra }, 'zebra')}
       />
+      {tile.zebra && (
+        <Tick
+          checked={!!tile.zebraFirst}
+          onChange={(on) => set('set every other row', { zebraFirst: on || undefined })}
+        >
+          from the first row
+        </Tick>
+      )}
       <MaybeColor
         label="Head"
         name="Ground of the head"
@@ -119,6 +137,14 @@ function LookGroup({
         swatches={style.colors}
         onChange={(edge) => set('set the line', { edge }, 'edge')}
       />
+      {tile.edge && (
+        <Tick
+          checked={!!tile.edgeBetween}
+          onChange={(on) => set('set the line', { edgeBetween: on || undefined })}
+        >
+          only between rows
+        </Tick>
+      )}
     </Group>
   )
 }

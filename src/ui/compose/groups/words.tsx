@@ -2,8 +2,8 @@
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { textLayers, type RoleStyle, type Style } from '@/core/email/cascade'
-import { blockStyle, styleName } from '@/core/tiles/words/html'
-import { Button, Choice, Group, Row, TextRow } from '../../parts/controls'
+import { blockStyle, gapAfter, styleName } from '@/core/tiles/words/html'
+import { Button, Choice, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { aligns, Letters, MaybeColor, Dropdown, setLetters, type TileProps } from './parts'
 
 const FormatBar = dynamic(() => import('../format-bar').then((m) => m.FormatBar), { ssr: false })
@@ -45,6 +45,7 @@ export function WordsGroups({
             onChange={(align) => set('align the words', { align })}
           />
         </Row>
+        <BetweenRow tile={tile} line={shown.line} set={set} />
         {hasHeadings && (
           <Row label="Letters of">
             <Choice
@@ -69,6 +70,22 @@ export function WordsGroups({
       />
       <LinksGroup tile={tile} look={look} style={style} set={set} />
     </>
+  )
+}
+
+/** Space between paragraphs. @param line height of their lines, px */
+function BetweenRow({ tile, line, set }: Pick<TileProps<'words'>, 'tile' | 'set'> & { line: number }) {
+  if (tile.text.content.length < 2) return null
+  return (
+    <Row label="Between">
+      <NumberField
+        label="Space between paragraphs, px"
+        value={tile.space ?? gapAfter({ line }, 0)}
+        max={200}
+        own={tile.space !== undefined}
+        onChange={(space) => set('set the space between paragraphs', { space }, 'space')}
+      />
+    </Row>
   )
 }
 

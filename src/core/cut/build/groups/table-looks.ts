@@ -1,0 +1,99 @@
+import type { TileOf } from '../../../email/tile'
+import { middle } from '../../ink'
+import type { WordsOf } from '../../intent/lines'
+import type { TableGroup } from '../../intent/tables'
+import { around } from '../../raster'
+import type { Building } from '../building'
+
+/** How the rows of a table look. */
+export interface Looks {
+  head: string | undefined
+  zebra: { color: string; first: boolean } | undefined
+  edge: { line: NonNullable<TileOf<'table'>['edge']>; between: boolean } | undefined
+}
+
+/** Grounds of rows and the lines between them. */
+export function looksOf(b: Building, { rows, rules }: TableGroup): Looks {
+  const grounds = rows.map((r) => r.find((c) => c?.cut.ground)?.cut.ground ?? null)
+  const head = headed({ rows }) && grounds[0] !== grounds[1] && grounds[0] !== grounds[2] ? grounds[0] : null
+  const below = headed({ rows }) ? grounds.slice(1) : grounds
+  const [a, c] = [below[0], below[1]]
+  const striped = below.length > 2 && a !== c && below.every((g, i) => g === (i % 2 ? c : a))
+  const zebra = striped && a && c ? zebraOf(b, rows, a, c) : undefined
+  const last = centreOf(rows.at(-1)!)
+  const inner = rules.filter((r) => r.y > centreOf(rows[0]!) && r.y < last)
+  const rule = inner[0] ?? rules.find((r) => r.y > last)
+  return {
+    head: head ?? undefined,
+    zebra,
+    edge: rule && {
+      line: {
+        width: Math.max(1, Math.min(20, Math.round(rule.h / b.scale))),
+        style: 'solid',
+        color: b.input.groundOf(rule).color,
+      },
+      between: !rules.some((r) => r.y > last),
+    },
+  }
+}
+
+/** Which of two grounds that take turns is the stripe: the one that what surrounds the table is not. */
+function zebraOf(b: Building, rows: TableGroup['rows'], first: string, second: string): Looks['zebra'] {
+  const box = around(rows.flat().flatMap((c) => (c ? [c.words.box] : [])))
+  const behind = b.input.groundOf({
+    x: 0,
+    y: Math.max(0, Math.round(box.y - (2 * box.h) / rows.length)),
+    w: b.input.size.width,
+    h: Math.max(1, Math.round(box.h / rows.length / 2)),
+  }).color
+  return first === behind ? { color: second, first: false } : { color: first, first: true }
+}
+
+/** Whether the first row names the columns: its words are set otherwise than those below. */
+export function headed({ rows }: Pick<TableGroup, 'rows'>): boolean {
+  const [head, ...body] = rows.map((r) => r.flatMap((c) => (c ? [c.words] : [])))
+  const share = (list: WordsOf[]) => list.filter((w) => w.bold).length / Math.max(1, list.length)
+  const below = body.flat()
+  if (share(head!) > 0.6 && share(below) < 0.4) return true
+  const colors = new Set(below.map((w) => w.color))
+  return head!.every((w) => w.color !== undefined && !colors.has(w.color)) && colors.size <= 2
+}
+
+/** Whether the first column names the rows. */
+const columnHeaded = ({ rows }: Pick<TableGroup, 'rows'>): boolean => {
+  const first = rows.flatMap((r) => (r[0] ? [r[0].words] : []))
+  const rest = rows.slice(1).flatMap((r) => r.slice(1).flatMap((c) => (c ? [c.words] : [])))
+  return (
+    first.length > 1 &&
+    first.slice(1).every((w) => w.bold) &&
+    rest.filter((w) => w.bold).length < 0.3 * rest.length
+  )
+}
+
+/** What the head of a table is. */
+export const headOf = (
+  group: TableGroup,
+  background: string | undefined,
+  ground: string,
+): Pick<TileOf<'table'>, 'headRow' | 'headColumn' | 'headBackground' | 'headColor'> => {
+  const headRow = headed(group)
+  const colors = group.rows[0]!.flatMap((c) => (c?.words.color ? [c.words.color] : []))
+  const body = group.rows[1]!.flatMap((c) => (c?.words.color ? [c.words.color] : []))
+  return {
+    headRow,
+    headColumn: columnHeaded(group),
+    ...(background && background !== ground ? { headBackground: background } : {}),
+    ...(headRow && background ? { headBackground: background } : {}),
+    ...(headRow && colors[0] && colors[0] !== body[0] ? { headColor: colors[0] } : {}),
+  }
+}
+
+/** The middle of a row's words, as their line boxes have it; design px. */
+export const centreOf = (row: TableGroup['rows'][number]): number =>
+  middle(
+    row.flatMap((c) => {
+      if (!c) return []
+      const { rows, box } = c.words
+      return rows.length ? [(rows[0]!.centre + rows.at(-1)!.centre) / 2] : [box.y + box.h / 2]
+    }),
+  )

@@ -1,0 +1,152 @@
+import { wordsWidth } from '../../../email/widths'
+import type { Align } from '../../../email/styles'
+import type { Tile, TileOf } from '../../../email/tile'
+import { middle } from '../../ink'
+import type { LineCell } from '../../intent/lines'
+import type { TableGroup } from '../../intent/tables'
+import type { Cut } from '../../plan'
+import { around, type Rect } from '../../raster'
+import type { Building, Placed } from '../building'
+import { centreOf, headOf, headed, looksOf, type Looks } from './table-looks'
+import { spaceAround, type Base, type Spot } from './place'
+
+/** The narrowest window that an email is meant for, less the space at its sides, px. */
+const NARROWEST = 280
+/** Most space inside a cell, px. */
+const MOST_SPACE = 40
+/** Edges or middles of a column's cells are the same within this, px of the email. */
+const SAME = 3
+
+/** What the columns of a table are like, px of the email. */
+interface Columns {
+  aligns: Align[]
+  /** Where each begins and where the last ends. */
+  bounds: number[]
+  /** Space beside the words of a cell. */
+  beside: number
+}
+
+/** A table of data. */
+export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot): Placed<Tile> {
+  const { rows } = group
+  const body = cellsOf(rows.slice(1))
+  const ground = cellsOf(rows)[0]!.cut.ground ?? spot.behind
+  const set = b.lettering.of(body[Math.min(1, body.length - 1)]!.cut, body[0]!.cut.ground ?? spot.behind)
+  const columns = columnsOf(b, group)
+  const looks = looksOf(b, group)
+  const { line, space } = rowHeight(pitchOf(b, rows) - (looks.edge?.line.width ?? 0), set.line, set.size)
+  const [left, right] = [columns.bounds[0]!, columns.bounds.at(-1)!]
+  // The line under a row is no part of its middle.
+  const begins = centreOf(rows[0]!) - (line / 2 + space) * b.scale
+  const box = { x: left * b.scale, y: begins, w: (right - left) * b.scale, h: 1 }
+  const padding = spaceAround(b, box, spot)
+  const { color } = body[0]!.words
+  const words = rows.map((r) => r.map((c) => c?.said ?? ''))
+  const made: TileOf<'table'> = {
+    ...base,
+    cuts: rows.flatMap((r) => r.map((c) => c?.cut.id ?? '')),
+    ...(group.rules.length ? { covers: group.rules.map((r) => r.id) } : {}),
+    kind: 'table',
+    padding,
+    caption: '',
+    columns: columns.aligns.map((align, i) => ({
+      align,
+      width: percent((columns.bounds[i + 1]! - columns.bounds[i]!) / (right - left)),
+    })),
+    rows: words,
+    ...headOf(group, looks.head, ground),
+    ...(looks.zebra ? { zebra: looks.zebra.color, ...(looks.zebra.first ? { zebraFirst: true } : {}) } : {}),
+    ...(looks.edge ? { edge: looks.edge.line, ...(looks.edge.between ? { edgeBetween: true } : {}) } : {}),
+    space,
+    ...(columns.beside === space ? {} : { spaceBeside: columns.beside }),
+    compact: fits(words, set, columns.beside) ? 'whole' : headed(group) ? 'cards' : 'scroll',
+    style: {
+      size: set.size,
+      line,
+      bold: false,
+      ...(color && { color }),
+      ...(set.font && { font: set.font }),
+    },
+  }
+  const height = heightOf(rows, line + 2 * space, line, looks.edge)
+  return { made, top: spot.top, bottom: spot.top + (padding.top + height) * b.scale }
+}
+
+const cellsOf = (rows: TableGroup['rows']): LineCell[] => rows.flat().flatMap((c) => (c ? [c] : []))
+
+/** A share in %, to a tenth. */
+const percent = (share: number): number => Math.max(1, Math.round(share * 1000) / 10)
+
+/** Height of a table, px. @param single that of a row of one line @param line that of each further line */
+function heightOf(rows: TableGroup['rows'], single: number, line: number, edge: Looks['edge']): number {
+  const lines = rows.map((r) => Math.max(1, ...r.map((c) => c?.words.lines ?? 1)))
+  const edges = edge ? edge.line.width * (rows.length - (edge.between ? 1 : 0)) : 0
+  return lines.reduce((sum, n) => sum + single + (n - 1) * line, edges)
+}
+
+/** Line height and space that make a row as high as the design's. @param height px */
+function rowHeight(height: number, line: number, size: number): { line: number; space: number } {
+  const wanted = Math.max(Math.round(size * 1.2), Math.min(line, Math.round(height)))
+  const even = (Math.round(height) - wanted) % 2 === 0 ? wanted : wanted + 1
+  return { line: even, space: Math.max(0, Math.min(MOST_SPACE, Math.round((height - even) / 2))) }
+}
+
+/** How far apart rows are, px of the email. */
+const pitchOf = (b: Building, rows: TableGroup['rows']): number =>
+  middle(rows.slice(1).map((r, i) => centreOf(r) - centreOf(rows[i]!))) / b.scale
+
+/** Alignment of each column and where it begins: told by the edges that its cells share. */
+function columnsOf(b: Building, { rows, rules }: TableGroup): Columns {
+  const s = b.scale
+  const inks = rows[0]!.map((_, k) => rows.flatMap((r) => (r[k] ? [r[k].words.box] : [])))
+  const aligns = inks.map((boxes): Align => {
+    const spread = (of: (r: Rect) => number) => Math.max(...boxes.map(of)) - Math.min(...boxes.map(of))
+    const [l, c, r] = [spread((x) => x.x), spread((x) => x.x + x.w / 2), spread((x) => x.x + x.w)]
+    if (l <= SAME * s || boxes.length < 2) return 'left'
+    return r <= Math.min(c, SAME * s) || (r < c && r < l) ? 'right' : c < l ? 'center' : 'left'
+  })
+  const from = inks.map((boxes) => Math.min(...boxes.map((x) => x.x)) / s)
+  const to = inks.map((boxes) => Math.max(...boxes.map((x) => x.x + x.w)) / s)
+  // Rules and stripes reach as far as the table does.
+  const wide = widest(b, rows, rules)
+  const left = Math.min(from[0]!, wide ? wide.x / s : from[0]!)
+  const right = Math.max(to.at(-1)!, wide ? (wide.x + wide.w) / s : to.at(-1)!)
+  const beside = Math.max(0, Math.min(MOST_SPACE, Math.round(wide ? from[0]! - left : 0)))
+  const bounds = from.map((x, i) => {
+    if (!i) return left
+    if (aligns[i] === 'left') return x - beside
+    return aligns[i - 1] === 'right' ? to[i - 1]! + beside : (to[i - 1]! + x) / 2
+  })
+  // Without lines the last column ends with its words, and a little room for other letters.
+  const room = aligns.at(-1) === 'left' && !wide ? 0.1 * (to.at(-1)! - from.at(-1)!) + 8 : beside
+  return { aligns, bounds: [...bounds, wide ? right : Math.min(b.input.emailWidth, right + room)], beside }
+}
+
+/** The widest thing that shows how far a table reaches: a rule, or the stripe of a row; null where it has neither. */
+function widest(b: Building, rows: TableGroup['rows'], rules: readonly Cut[]): Rect | null {
+  const stripes = b.input.plan.panels.filter((p) =>
+    rows.some((r) => {
+      const y = centreOf(r)
+      const box = around(r.flatMap((c) => (c ? [c.words.box] : [])))
+      return p.y < y && p.y + p.h > y && p.h < 4 * box.h && p.x <= box.x && p.x + p.w >= box.x + box.w
+    }),
+  )
+  const all = [...rules, ...stripes]
+  return all.length ? around(all) : null
+}
+
+/** Whether a table's longest words fit beside each other on the narrowest phone. */
+function fits(
+  words: readonly string[][],
+  set: ReturnType<Building['lettering']['of']>,
+  beside: number,
+): boolean {
+  const columns = words[0]!.map((_, k) =>
+    Math.max(
+      ...words.map((r) =>
+        Math.max(0, ...r[k]!.split(/\s+/).map((w) => wordsWidth(w, set.stack, set.size, { bold: true }))),
+      ),
+    ),
+  )
+  return columns.reduce((sum, w) => sum + w + 2 * beside, 0) <= NARROWEST
+}

@@ -1,0 +1,320 @@
+import type { Band, Cell, Item, Row } from '../../email/schema'
+import { sides, type Sides } from '../../email/styles'
+import type { Tile } from '../../email/tile'
+import { markHeight } from '../../tiles/marks/html'
+
+/** Space on both sides that differs by no more than this is the same, px. */
+const SAME = 6
+/** A picture of at least this share of its cell fills it on narrow. */
+const FILLS = 0.8
+/** Side space of an email on a phone, px (common practice, no source). */
+const NARROW_SIDE = 20
+/** A band nearer to the window's side than this reaches to it, px. */
+const BLEEDS = 12
+/** Side space of an email whose bands do not say, px. */
+const USUAL_SIDE = 24
+/** Columns whose things stand so nearly level are level, px. */
+const LEVEL = 2
+
+/**
+ * Measured places as what was meant by them: what is centred is centred, what stands at the right is held there, bands share one
+ * side space, and on narrow all share one left and one right edge. Nothing moves on wide.
+ * @param width of the email, px
+ * @param loose ids of tiles whose words need no wall on their loose side
+ */
+export function settled(bands: readonly Band[], width: number, loose: ReadonlySet<string>): Band[] {
+  const side = sideOf(bands, width)
+  return bands.map((band) => {
+    const wide = spread(band, side)
+    const flush = Math.min(wide.padding.left, wide.padding.right) < BLEEDS
+    const beside = flush ? 0 : NARROW_SIDE
+    return {
+      ...wide,
+      cells: levelled(wide.cells).map((cell) =>
+        settledCell(cell, { narrow: flush ? NARROW_SIDE : 0, stays: wide.narrow === 'keep', loose }),
+      ),
+      narrowPadding: { ...wide.padding, left: beside, right: beside },
+    }
+  })
+}
+
+/** What a cell's tiles have around them. */
+interface Place {
+  /** Space that things which do not reach the band's side keep from it on narrow, px. */
+  narrow: number
+  /** Whether it stays beside others on narrow. */
+  stays: boolean
+  loose: ReadonlySet<string>
+}
+
+/** Space at the two sides of what a band holds, px; of a side that something centred alone stands at, null. */
+function besideOf({ padding, cells }: Band): { left: number | null; right: number | null } {
+  const [first, last] = [cells[0]!, cells.at(-1)!]
+  const space = (cell: Cell, side: 'left' | 'right'): number | null => {
+    if (!bare(cell) || !cell.items.length) return padding[side]
+    const own = least(cell.items, side)
+    return own === null ? null : padding[side] + own
+  }
+  return { left: space(first, 'left'), right: space(last, 'right') }
+}
+
+/** Space at one side of what an item shows, px; null of what has no side. @param held whether only what is held by that side counts */
+function sideSpaceOf(item: Item, side: 'left' | 'right', held = false): number | null {
+  if (item.kind !== 'row') return isSided(item, held) ? item.padding[side] : null
+  const cell = side === 'left' ? item.cells[0]! : item.cells.at(-1)!
+  if (!bare(cell)) return 0
+  // An empty cell is the room beside a panel.
+  return cell.items.length ? least(cell.items, side, held) : cell.width
+}
+
+const least = (items: readonly Item[], side: 'left' | 'right', held = false): number | null => {
+  const spaces = items.flatMap((i) => sideSpaceOf(i, side, held) ?? [])
+  return spaces.length ? Math.min(...spaces) : null
+}
+
+function isSided(tile: Tile, held: boolean): boolean {
+  if (tile.kind === 'gap') return false
+  if (tile.kind === 'button' && tile.align === 'center') return false
+  if (!held) return true
+  return (
+    (tile.kind === 'words' && tile.align !== 'center') || tile.kind === 'table' || tile.kind === 'divider'
+  )
+}
+
+/** The side space that most bands of running words keep, px. */
+function sideOf(bands: readonly Band[], width: number): number {
+  const counts = new Map<number, number>()
+  for (const { padding, cells } of bands) {
+    const space = bare(cells[0]!) ? least(cells[0]!.items, 'left', true) : null
+    const left = space === null ? null : padding.left + space
+    if (left !== null && left >= BLEEDS && left <= width / 6) counts.set(left, (counts.get(left) ?? 0) + 1)
+  }
+  const [most] = [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])
+  return most?.[0] ?? USUAL_SIDE
+}
+
+const bare = (cell: Cell): boolean => !cell.background && !cell.edges && !cell.radius
+
+/** A band that keeps the side space of its email, as far as what it holds does; its cells keep the rest. */
+function spread(band: Band, side: number): Band {
+  const [first, last] = [band.cells[0]!, band.cells.at(-1)!]
+  if (!bare(first) || !bare(last)) return band
+  const beside = besideOf(band)
+  const left = Math.max(0, Math.min(side, beside.left ?? side))
+  const right = Math.max(0, Math.min(side, beside.right ?? side))
+  // What is centred stays so only between like sides.
+  const centred =
+    band.cells.length === 1 && first.items.some((i) => i.kind === 'button' && i.align === 'center')
+  const kept = centred ? { left: Math.min(left, right), right: Math.min(left, right) } : { left, right }
+  const [more, after] = [band.padding.left - kept.left, band.padding.right - kept.right]
+  if ((!more && !after) || !hasRoom(first, more, 'left') || !hasRoom(last, after, 'right')) return band
+  return {
+    ...band,
+    padding: { ...band.padding, ...kept },
+    cells: band.cells.map((cell) => {
+      const grown = { left: cell === first ? more : 0, right: cell === last ? after : 0 }
+      return grown.left || grown.right ? widened(cell, grown) : cell
+    }),
+  }
+}
+
+/** Least width of a cell that gives room away, px. */
+const LEAST_CELL = 16
+
+/** Whether a cell, and those at that side inside it, can be so much wider, or narrower where that is below 0. */
+function hasRoom(cell: Cell, by: number, side: 'left' | 'right'): boolean {
+  if (by >= 0) return true
+  if (cell.width + by < LEAST_CELL) return false
+  return cell.items.every((item) => {
+    if (item.kind !== 'row') return true
+    const end = side === 'left' ? item.cells[0]! : item.cells.at(-1)!
+    return !bare(end) || hasRoom(end, by, side)
+  })
+}
+
+/** A cell that is wider, with what it holds where it was. */
+function widened(cell: Cell, by: { left: number; right: number }): Cell {
+  const items = cell.items.map((item): Item => {
+    if (item.kind === 'row') return widenedRow(item, by)
+    return {
+      ...item,
+      padding: {
+        ...item.padding,
+        left: grown(item.padding.left, by.left),
+        right: grown(item.padding.right, by.right),
+      },
+    }
+  })
+  return { ...cell, width: cell.width + by.left + by.right, items }
+}
+
+/** Space that grows or shrinks, not below none. */
+const grown = (space: number, by: number): number => (by < 0 ? Math.max(0, space + by) : space + by)
+
+/** A row that is wider: bare cells at its ends take the room, else empty ones do. */
+function widenedRow(row: Row, by: { left: number; right: number }): Row {
+  const cells = [...row.cells]
+  const [first, last] = [cells[0]!, cells.at(-1)!]
+  if (by.left) {
+    if (bare(first)) cells[0] = widened(first, { left: by.left, right: 0 })
+    else cells.unshift(room(`${row.id}-l`, by.left))
+  }
+  if (by.right) {
+    const end = cells.length - 1
+    if (bare(last)) cells[end] = widened(cells[end]!, { left: 0, right: by.right })
+    else cells.push(room(`${row.id}-r`, by.right))
+  }
+  return { ...row, cells }
+}
+
+const room = (id: string, width: number): Cell => ({
+  id,
+  width,
+  padding: sides(0),
+  align: 'left',
+  valign: 'top',
+  items: [],
+})
+
+/** A cell with its tiles settled; where it has a look of its own, the space inside is the cell's. */
+function settledCell(cell: Cell, place: Place): Cell {
+  const own = bare(cell) ? cell : hollowed(cell)
+  const { left, right } = own.padding
+  const content = own.width - left - right - edgesOf(own)
+  const inside = bare(cell)
+  // What reaches to the sides of a box does so on narrow; the rest keeps its space.
+  const filled = Math.min(left, right) < BLEEDS
+  const around = inside ? place : { ...place, narrow: filled ? NARROW_SIDE : 0 }
+  const items = own.items.map((item): Item => {
+    if (item.kind === 'row') return settledRow(item, around)
+    const tile = place.loose.has(item.id) ? loosened(item) : item
+    return settledTile(tile, content, place.stays ? null : narrowSides(tile, content, around))
+  })
+  if (inside || place.stays) return { ...own, items }
+  return {
+    ...own,
+    items,
+    narrow: {
+      ...own.narrow,
+      padding: {
+        ...own.padding,
+        left: filled ? 0 : NARROW_SIDE,
+        right: filled ? 0 : NARROW_SIDE,
+      },
+    },
+  }
+}
+
+const edgesOf = ({ edges }: Cell): number => (edges?.left?.width ?? 0) + (edges?.right?.width ?? 0)
+
+const settledRow = (row: Row, place: Place): Row => ({
+  ...row,
+  cells: row.cells.map((cell) =>
+    settledCell(cell, { ...place, stays: place.stays || row.narrow === 'keep' }),
+  ),
+})
+
+/** The space that all that a cell holds keeps, as the cell's own: the same on both sides where that is nearly so. */
+function hollowed(cell: Cell): Cell {
+  const [left, right] = [least(cell.items, 'left') ?? 0, least(cell.items, 'right') ?? 0]
+  const less = Math.min(left, right)
+  const space = Math.abs(left - right) <= SAME ? { left, right } : { left, right: less }
+  if (!hasRoom(cell, -space.left, 'left') || !hasRoom(cell, -space.right, 'right')) return cell
+  const inner = widened({ ...cell, padding: sides(0) }, { left: -space.left, right: -space.right })
+  return {
+    ...inner,
+    width: cell.width,
+    padding: {
+      ...cell.padding,
+      left: cell.padding.left + space.left,
+      right: cell.padding.right + space.right,
+    },
+  }
+}
+
+/** Space beside a tile on narrow: none, but where its band reaches to the window's side and it does not. */
+function narrowSides(tile: Tile, content: number, { narrow }: Place): Sides {
+  const { left, right } = tile.padding
+  const reaches = tile.kind === 'picture' && (left + right <= SAME || tile.width >= content - SAME)
+  if (!narrow || reaches) return sides(0)
+  return { ...sides(0), left: narrow, right: narrow }
+}
+
+/** Width of what a tile shows, px; null where words decide it. */
+function widthOf(tile: Tile): number | null {
+  if (tile.kind === 'picture') return tile.width
+  if (tile.kind === 'marks') return tile.marks.reduce((sum, m) => sum + m.width + tile.gap, -tile.gap)
+  return null
+}
+
+/** Words without a wall where their line ends. */
+function loosened(tile: Tile): Tile {
+  const { left, right } = tile.padding
+  const least = Math.min(left, right)
+  const side = tile.kind === 'words' && tile.align === 'right' ? { left: least } : { right: least }
+  return { ...tile, padding: { ...tile.padding, ...side } }
+}
+
+/** A tile that reaches no further than its cell. */
+const inCell = (tile: Tile): Tile => {
+  const { left, right } = tile.padding
+  return left >= 0 && right >= 0
+    ? tile
+    : { ...tile, padding: { ...tile.padding, left: Math.max(0, left), right: Math.max(0, right) } }
+}
+
+/** @param beside space on narrow, px; null: it stays as it is */
+function settledTile(tile: Tile, content: number, beside: Sides | null): Tile {
+  const placed = inCell(aligned(tile, content))
+  const { padding } = placed
+  if (!beside) return placed
+  const narrow = { ...padding, left: beside.left, right: beside.right }
+  const same = narrow.left === padding.left && narrow.right === padding.right
+  const { narrow: _, ...rest } = placed
+  return same ? (rest as Tile) : ({ ...rest, narrow: { padding: narrow } } as Tile)
+}
+
+/** A tile at the place that was measured, said by its alignment where that says as much. @param content width of its cell, px */
+function aligned(tile: Tile, content: number): Tile {
+  if (tile.kind !== 'picture' && tile.kind !== 'marks' && tile.kind !== 'menu' && tile.kind !== 'button')
+    return tile
+  const { left } = tile.padding
+  const width = widthOf(tile)
+  const right = width === null ? tile.padding.right : Math.max(0, Math.floor(content - left - width))
+  if (tile.kind === 'picture' && width! >= FILLS * content) return tile
+  const middle = tile.kind === 'button' ? tile.align === 'center' : Math.abs(left - right) <= SAME
+  if (middle) return { ...tile, align: 'center', padding: { ...tile.padding, ...even } }
+  if (tile.kind === 'button' || left < right)
+    return { ...tile, align: 'left', padding: { ...tile.padding, right: 0 } }
+  return { ...tile, align: 'right', padding: { ...tile.padding, left: 0, right } }
+}
+
+const even = { left: 0, right: 0 }
+
+/** Shown height of what begins a cell, px; null where words decide it. */
+function heightOf(item: Item | undefined): number | null {
+  if (item?.kind === 'picture' && item.picture) return (item.width * item.picture.height) / item.picture.width
+  if (item?.kind === 'marks') return Math.max(0, ...item.marks.map(markHeight))
+  return null
+}
+
+/** Cells beside each other whose first two things stand nearly level, made level. */
+function levelled(cells: readonly Cell[]): Cell[] {
+  const model = cells[0]!
+  return cells.map((cell) => {
+    const [a, c] = [model.items[0], cell.items[0]]
+    if (cell === model || !a || !c || a.kind === 'row' || c.kind === 'row' || a.kind !== c.kind) return cell
+    const items = [...cell.items]
+    if (Math.abs(a.padding.top - c.padding.top) <= LEVEL) items[0] = withTop(c, a.padding.top)
+    const [b, d] = [model.items[1], items[1]]
+    const [ha, hc] = [heightOf(a), heightOf(c)]
+    if (b && d && b.kind !== 'row' && d.kind !== 'row' && b.kind === d.kind && ha !== null && hc !== null) {
+      const first = items[0] as Tile
+      const off = a.padding.top + ha + b.padding.top - (first.padding.top + hc + d.padding.top)
+      if (Math.abs(off) <= LEVEL) items[1] = withTop(d, Math.max(0, Math.round(d.padding.top + off)))
+    }
+    return { ...cell, items }
+  })
+}
+
+const withTop = (tile: Tile, top: number): Tile => ({ ...tile, padding: { ...tile.padding, top } })
