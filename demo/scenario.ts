@@ -206,7 +206,13 @@ const orreryCuts: Cut[] = [
     '#b4572f',
     'Cloud over the valley?\n\nWe decide at four in the afternoon and write to everyone who has kept a place. Bring the children anyway.',
   ),
-  words('foot', 3460, 360, '#1f2430', null),
+  words(
+    'foot',
+    3460,
+    360,
+    '#1f2430',
+    'Orrery Point Observatory\n\nChapel Lane 9, Upper Tarn, TN4 2OP\nYou get this letter because you asked for news of our public nights.\n\nUnsubscribe   Choose what we send   See it in a browser',
+  ),
 ]
 
 const haldenCuts: Cut[] = [
@@ -230,7 +236,13 @@ const haldenCuts: Cut[] = [
   ),
   words('open', 3280, 160, '#1f6f6b', 'Berths open on Monday at nine'),
   words('keep', 3440, 180, '#1f6f6b', null, { kind: 'flat' }),
-  words('foot', 3620, 300, '#17282c', null),
+  words(
+    'foot',
+    3620,
+    300,
+    '#17282c',
+    'Halden Night Rail, Platform House, Station Rise 1, Halden\nYou ride with us now and then, so we tell you when the times change.\n\nUnsubscribe   Your journeys',
+  ),
 ]
 
 const run = (s: string, href?: string, color?: string): Inline => ({
@@ -322,6 +334,7 @@ function finishOrrery(e: Email): Email {
         id: 't-ridgewords',
         kind: 'words',
         set: {
+          space: undefined,
           style: { size: 17, line: 26, color: '#3b4050' },
           text: doc(
             heading('The ridge walk'),
@@ -339,6 +352,7 @@ function finishOrrery(e: Email): Email {
         id: 't-fieldwords',
         kind: 'words',
         set: {
+          space: undefined,
           style: { size: 17, line: 26, color: '#3b4050' },
           text: doc(
             heading('The lower field'),
@@ -375,6 +389,7 @@ function finishOrrery(e: Email): Email {
         id: 't-foot',
         kind: 'words',
         set: {
+          space: undefined,
           style: { color: pale, size: 13, line: 21 },
           text: doc(
             paragraph(run('Orrery Point Observatory', undefined, gold)),

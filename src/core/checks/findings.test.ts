@@ -4,7 +4,7 @@ import { styleOf } from '../email/cascade'
 import { applyEdit, type Edit } from '../email/edits'
 import { textOf, type RichText } from '../email/richtext'
 import type { Email } from '../email/schema'
-import type { Tile } from '../email/tile'
+import type { Tile, TileOf } from '../email/tile'
 import { altLong } from './alt-long'
 import { altMissing } from './alt-missing'
 import { byHand } from './by-hand'
@@ -22,6 +22,7 @@ import { runChecks, scopeOf } from './run'
 import { subject } from './subject'
 import { unsubscribeMissing } from './unsubscribe-missing'
 import { weight } from './weight'
+import { wordsPictured } from './words-pictured'
 
 /* A finding as a person reads it: what is wrong, why, and where. Nothing else tells them what to do. */
 
@@ -123,6 +124,22 @@ test('markup for the Word engine that would break what follows', () => {
   )
   // Of a tile of another kind nothing is asked.
   expect(said(conditionalBroken, tile(tileOf('code', { html: '<table>' })))).toEqual([])
+})
+
+test('words of the design that stand as a picture: to be mended, or to be minded where its alt text says them', () => {
+  const of = (set: Partial<TileOf<'picture'>>) =>
+    said(wordsPictured, tile(tileOf('picture', { picture, ...set }))).map(([severity, stage, , what]) => [
+      severity,
+      stage,
+      what,
+    ])
+  expect(of({ standsFor: 'words', alt: null })).toEqual([
+    ['mend', 'cut', 'Words of the design stand as a picture'],
+  ])
+  expect(of({ standsFor: 'button', alt: 'Go' })).toEqual([
+    ['mind', 'cut', 'A button of the design stands as a picture'],
+  ])
+  expect(of({ alt: 'Hill' })).toEqual([])
 })
 
 test('what was put in and left empty', () => {

@@ -17,6 +17,7 @@ import { runChecks, scopeOf } from './run'
 import { subject } from './subject'
 import { unsubscribeMissing } from './unsubscribe-missing'
 import { weight } from './weight'
+import { wordsPictured } from './words-pictured'
 import { wordsSmall } from './words-small'
 
 export type { Check, Finding, Severity, Stage, Where } from './check'
@@ -34,6 +35,7 @@ export const checks: readonly Check[] = [
   linkScheme,
   contrastLow,
   wordsSmall,
+  wordsPictured,
   headingOrder,
   fieldValue,
   codeChanged,

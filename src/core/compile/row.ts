@@ -5,6 +5,7 @@ import { css, el, trim, type Declarations } from '../html/element'
 import { ghost } from '../html/nodes'
 import { classes } from '../tiles/context'
 import { physical } from '../tiles/letters'
+import { MARK } from '../tiles/picture/html'
 import { NARROW } from '../tiles/rules'
 import { cellShell, ghostTable, layout, type Shell } from './boxes'
 import {
@@ -60,6 +61,12 @@ export function loneCell(cell: Cell, ground: Ground, c: BandContext): Element {
  */
 function keptRow(row: RowParts, shared: number, ground: Ground, c: BandContext): Element {
   const percent = (px: number) => `${trim((px / shared) * 100)}%`
+  const outer = (cell: Cell) => c.measures.get(cell.id)!.outer
+  const held = row.cells.some(holdsMark)
+  // Beside marks, which keep their size, the widest of the others takes what is left.
+  const widest = held
+    ? [...row.cells].filter((cell) => !holdsMark(cell)).sort((a, b) => outer(b) - outer(a))[0]
+    : undefined
   const gap = () =>
     el('td', { width: percent(row.gap), style: css({ 'font-size': 0, 'line-height': 0 }) }, '\u00a0')
   return layout({ width: '100%', style: 'table-layout:fixed' }, [
@@ -67,15 +74,21 @@ function keptRow(row: RowParts, shared: number, ground: Ground, c: BandContext):
       'tr',
       null,
       row.cells.flatMap((cell, i) => {
-        const td = keptCell(cell, percent(c.measures.get(cell.id)!.outer), ground, c)
+        const mark = !!widest && holdsMark(cell)
+        const width = mark ? trim(outer(cell)) : cell === widest ? undefined : percent(outer(cell))
+        const td = keptCell(cell, width, ground, mark ? { ...c, kept: false } : c)
         return i && row.gap ? [gap(), td] : [td]
       }),
     ),
   ])
 }
 
-/** @param width of the row, in % */
-function keptCell(cell: Cell, width: string, ground: Ground, c: BandContext): Element {
+/** Whether a cell holds nothing but marks: small pictures that keep their size. */
+const holdsMark = (cell: Cell): boolean =>
+  cell.items.length > 0 && cell.items.every((i) => i.kind === 'picture' && !i.percent && i.width <= MARK)
+
+/** @param width px, or a share of the row in %; what is left, where it is none */
+function keptCell(cell: Cell, width: string | undefined, ground: Ground, c: BandContext): Element {
   const shell = cellShell(cell, c)
   // Padding stands inside, since it would add to the share; an edge cannot.
   const held = cellHeld(cell, cellInset(cell), ground, c)

@@ -188,13 +188,14 @@ const retile = (band: Band, change: (t: Tile) => Tile): Band => {
 /** A kept tile that says what its cut now says, and shows its cut's picture. */
 function restate(old: Tile, now: Tile, base: Built | undefined): Tile {
   if (old.kind === 'picture' && now.kind === 'picture') {
-    const { narrowPicture: before, ...rest } = old
+    const { narrowPicture: before, standsFor: _, ...rest } = old
     // One that was chosen in Compose stays until the cut has its own; one that came from the cut goes with
     // it.
     const narrowPicture = now.narrowPicture ?? (base?.narrow ? undefined : before)
     return {
       ...rest,
       ...(narrowPicture ? { narrowPicture } : {}),
+      ...(now.standsFor ? { standsFor: now.standsFor } : {}),
       picture: now.picture,
       alt: now.alt,
       link: now.link,

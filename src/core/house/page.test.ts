@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { pageStyle } from './page'
 
 const page = `<html><head><style>:root{--brand:#b4572f}body{background:#faf5ea;color:#333;font-family:"Young Serif",Georgia,serif}a{color:var(--brand)}.btn{background:var(--brand);color:#fff;padding:14px 30px;border-radius:6px}header img{width:40px}footer{background:#2b2a24;color:#cccccc}</style></head>
@@ -42,4 +43,58 @@ test.each([
   '<div style="background:url(x)">y',
 ])('odd markup is read without a fault: %s', (html) => {
   expect(pageStyle(html).logos).toEqual([])
+})
+
+/* Pages whose looks are known, made up; the first on the style sheet of a widely used framework, as its package has it. */
+const framework = readFileSync('node_modules/bootstrap/dist/css/bootstrap.css', 'utf8')
+const pages: [name: string, html: string, sheets: string[], truth: object][] = [
+  [
+    'a framework, with its colours set by custom properties on the element',
+    `<body><nav class="navbar"><a class="nav-link" href="/a">Nights</a><a class="nav-link" href="/b">The way up to the dome</a></nav><main class="container"><p>The dome opens at nine, and <a href="/c">the path is lit</a> until midnight.</p><a class="btn btn-success btn-lg" href="/d">Keep a place</a></main></body>`,
+    [framework],
+    { link: '#0d6efd', button: { background: '#198754', color: '#ffffff', radius: 8, padX: 16, padY: 8 } },
+  ],
+  [
+    'properties changed below the root count there alone',
+    `<style>:root{--ink:#222222;--link:#1f4f8a}.night{--ink:#eeeeee;--link:#e8a33d;background:#12161d}p{color:var(--ink)}a{color:var(--link)}.go{--bg:#b4452f;background:var(--bg);color:#ffffff;padding:12px 24px;border-radius:4px}</style><body><section class="night"><p>The words of the night are many more than those of the day, as <a href="/a">everyone knows who was there</a> and stayed.</p></section><p>Few by day.</p><a class="go" href="/b">Go</a></body>`,
+    [],
+    {
+      text: '#eeeeee',
+      link: '#e8a33d',
+      button: { background: '#b4452f', color: '#ffffff', radius: 4, padX: 24, padY: 12 },
+    },
+  ],
+  [
+    'a property made of others, with what stands in for one that is not set',
+    `<style>:root{--hue:#2b7a68;--main:var(--hue);--none:var(--missing, #f4efe6)}body{background:var(--none);color:#333333}a{color:var(--main)}button{background:var(--main);color:var(--paper, #fffdf8);padding:10px 20px}</style><body><p>Sow the beans in two rows, says <a href="/x">the old calendar of the moor</a> still.</p><button>Order seeds</button></body>`,
+    [],
+    {
+      background: '#f4efe6',
+      link: '#2b7a68',
+      button: { background: '#2b7a68', color: '#fffdf8', radius: 0, padX: 20, padY: 10 },
+    },
+  ],
+  [
+    'links of menus and footers say less than one in running words',
+    `<style>nav a,footer a{color:#777777}p a{color:#8a1f4f}</style><body><nav>${'<a href="/m">A long entry of the menu</a>'.repeat(9)}</nav><p>Breakfast is served from six in <a href="/y">the dining car</a> of the train.</p><footer>${'<a href="/f">Small print of the line</a>'.repeat(9)}</footer></body>`,
+    [],
+    { link: '#8a1f4f' },
+  ],
+  [
+    'a property that stands for itself is none, and does not hang',
+    `<style>:root{--a:var(--b);--b:var(--a)}p{color:var(--a)}h1{color:#224466}</style><body><h1>The timetable of the winter</h1><p>x</p></body>`,
+    [],
+    { text: '#224466' },
+  ],
+]
+
+test.each(pages)('%s', (_, html, sheets, truth) => {
+  const { backgrounds, texts, links, buttons } = pageStyle(html, sheets)
+  const found: Record<string, unknown> = {
+    background: backgrounds[0]?.value,
+    text: texts[0]?.value,
+    link: links[0]?.value,
+    button: buttons[0] && Object.fromEntries(Object.entries(buttons[0].value).filter(([k]) => k !== 'label')),
+  }
+  expect(Object.fromEntries(Object.keys(truth).map((k) => [k, found[k]]))).toEqual(truth)
 })

@@ -33,8 +33,6 @@ export interface PageStyle {
   logos: { src: string; alt: string; why: string }[]
 }
 
-const LEAST_TEXT = 1
-
 /**
  * Reads the looks off a page: its rules are written into its elements by the cascade, then colours, fonts,
  * buttons and logo candidates are counted, by how much text or how many elements have them. Scripts are never
@@ -46,9 +44,8 @@ export function pageStyle(html: string, sheets: readonly string[] = [], base?: s
   const tree = fromHtml(html)
   const own: string[] = []
   for (const e of elementsOf(tree)) if (e.tagName === 'style') own.push(textOf(e))
-  const css = [...sheets, ...own].join('\n')
-  const variables = variablesOf(css)
-  inlineRules(tree, readSheet(resolved(css, variables)).statics)
+  const sheet = readSheet([...sheets, ...own].join('\n'))
+  inlineRules(tree, sheet.statics)
   const page: Counted = {
     backgrounds: new Map(),
     texts: new Map(),
@@ -57,12 +54,13 @@ export function pageStyle(html: string, sheets: readonly string[] = [], base?: s
     buttons: new Map(),
   }
   const logos: PageStyle['logos'] = []
-  visit(tree, { color: undefined, font: undefined, header: false }, { counted: page, logos, variables, base })
+  visit(
+    tree,
+    { color: undefined, font: undefined, header: false, menu: false, properties: new Map() },
+    { counted: page, logos, base },
+  )
   const top = <K>(m: Map<string, { value: K; count: number }>, most: number) =>
-    [...m.values()]
-      .filter((f) => f.count >= LEAST_TEXT)
-      .sort((a, b) => b.count - a.count)
-      .slice(0, most)
+    [...m.values()].sort((a, b) => b.count - a.count).slice(0, most)
   const fonts = new Map<string, Found<string> & { safe: SafeFont }>()
   for (const f of top(page.fonts, 8)) {
     const family = f.value
@@ -97,6 +95,10 @@ interface Inherited {
   color: string | undefined
   font: string | undefined
   header: boolean
+  /** Whether it stands among the links that lead around a site. */
+  menu: boolean
+  /** Custom properties as they are in force there (CSS Custom Properties Level 1, section 2). */
+  properties: ReadonlyMap<string, string>
 }
 
 const count = <T>(m: Tally<T>, value: T, by: number, key = String(value)) => {
@@ -115,37 +117,45 @@ const textOf = (e: Element | Root): string =>
     )
     .join('')
 
-/** Custom properties set on the root (CSS Custom Properties Level 1), with what they come to. */
-function variablesOf(css: string): Map<string, string> {
-  const out = new Map<string, string>()
-  for (const declaration of css.split(/[;{}]/)) {
-    const colon = declaration.indexOf(':')
-    const name = declaration.slice(0, Math.max(0, colon)).trim().split(/\s/).at(-1)!
-    if (name.startsWith('--') && !out.has(name)) out.set(name, declaration.slice(colon + 1).trim())
-  }
-  return out
-}
-/** Longest value whose custom properties are put in, characters. */
+/** Most custom properties put into one value, one in the other, and its longest form, characters. */
+const DEEPEST = 8
 const LONGEST_VALUE = 2000
 
-function resolved(value: string, variables: ReadonlyMap<string, string>, depth = 0): string {
+/** A value with its custom properties put in; one that is not set, or stands for itself, is empty. */
+function resolved(value: string, properties: ReadonlyMap<string, string>, depth = 0): string {
   // Each may hold many of the next.
-  if (depth > 4 || value.length > LONGEST_VALUE || !value.includes('var(')) return value
+  if (depth > DEEPEST || value.length > LONGEST_VALUE || !value.includes('var(')) return value
   return resolved(
     value.replace(
-      /var\(\s*(--[\w-]+)\s*(?:,([^()]*))?\)/g,
-      (_, name: string, other?: string) => variables.get(name) ?? other ?? '',
+      /var\(\s*(--[\w-]+)\s*(?:,((?:[^()]|\([^()]*\))*))?\)/g,
+      (_, name: string, other?: string) => properties.get(name) ?? other?.trim() ?? '',
     ),
-    variables,
+    properties,
     depth + 1,
   )
+}
+
+/** The custom properties in force on an element: those it inherits, and its own over them. */
+function propertiesOf(
+  style: Record<string, string>,
+  inherited: ReadonlyMap<string, string>,
+): ReadonlyMap<string, string> {
+  const own = Object.entries(style).filter(([name]) => name.startsWith('--'))
+  if (!own.length) return inherited
+  const all = new Map([...inherited, ...own])
+  for (const [name, value] of own) {
+    // One that holds itself is invalid (section 2.3).
+    const others = new Map(all)
+    others.delete(name)
+    all.set(name, resolved(value.trim(), others))
+  }
+  return all
 }
 
 /** What the visit of a page needs and gathers. */
 interface Visit {
   counted: Counted
   logos: PageStyle['logos']
-  variables: ReadonlyMap<string, string>
   base?: string
 }
 
@@ -155,11 +165,16 @@ const unread = new Set(['script', 'style', 'template', 'noscript', 'head'])
 /** Letters that a page's own ground counts for: more than any part of it (common practice, no source). */
 const PAGE_LETTERS = 1000
 
+/** What holds the links that lead around a site. */
+const MENU = /\b(nav|navbar|menu|breadcrumbs?|pagination|footer|header)\b/
+
 function visit(node: Element | Root, from: Inherited, page: Visit): void {
   for (const e of node.children) {
     if (e.type !== 'element' || unread.has(e.tagName)) continue
+    const written = styleOfElement(e)
+    const properties = propertiesOf(written, from.properties)
     const style = Object.fromEntries(
-      Object.entries(styleOfElement(e)).map(([k, v]) => [k, resolved(v, page.variables)]),
+      Object.entries(written).flatMap(([k, v]) => (k.startsWith('--') ? [] : [[k, resolved(v, properties)]])),
     )
     const name =
       `${e.tagName} ${String(e.properties.id ?? '')} ${[e.properties.className].flat().join(' ')}`.toLowerCase()
@@ -167,6 +182,8 @@ function visit(node: Element | Root, from: Inherited, page: Visit): void {
       color: colorOf(style.color) ?? from.color,
       font: style['font-family'] ?? from.font,
       header: from.header || e.tagName === 'header' || /\b(header|navbar|masthead|topbar)\b/.test(name),
+      menu: from.menu || e.tagName === 'nav' || e.properties.role === 'navigation' || MENU.test(name),
+      properties,
     }
     countLooks(e, style, here, page.counted)
     logo(e, name, here.header, page.logos, page.base)
@@ -174,11 +191,14 @@ function visit(node: Element | Root, from: Inherited, page: Visit): void {
   }
 }
 
+/** What a link of a menu counts for, letters. */
+const MENU_LINK = 0.1
+
 /** Counts the colours and fonts of one element, by the letters that show them. */
 function countLooks(
   e: Element,
   style: Record<string, string>,
-  { color, font }: Inherited,
+  { color, font, menu }: Inherited,
   page: Counted,
 ): void {
   const background = colorOf(style['background-color'] ?? backgroundOf(style.background))
@@ -187,7 +207,8 @@ function countLooks(
   const button = background && buttonOf(e, style, text, background, color)
   if (button) count(page.buttons, button, 1, `${background} ${color} ${style['border-radius']}`)
   else if (e.tagName === 'a' && text) {
-    if (color) count(page.links, color, text.length)
+    // Links of menus count for little: what is asked is the colour of links in running words.
+    if (color) count(page.links, color, menu ? MENU_LINK : text.length)
   } else if (background) {
     const whole = e.tagName === 'body' || e.tagName === 'html'
     count(page.backgrounds, background, whole ? PAGE_LETTERS : Math.max(1, Math.round(text.length / 20)))

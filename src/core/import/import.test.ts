@@ -10,6 +10,7 @@ import { compileText } from '../compile/text'
 import { plainOfHtml } from '../html/plain'
 import { type Band, type Cell, type Email, type Item } from '../email/schema'
 import { newEmail } from '../email/defaults'
+import { sides } from '../email/styles'
 import { placesOf, tilesOf } from '../email/walk'
 import { asWritten } from '../text/fields'
 import { fromHtml } from 'hast-util-from-html'
@@ -114,6 +115,41 @@ test('columns made of inline blocks are cells too', () => {
   )
   expect(bands).toHaveLength(1)
   expect(bands[0]!.cells.map((c) => c.width)).toEqual([290, 310])
+})
+
+test('small pictures in one line come in as marks, our own with their gap', () => {
+  const small = { ...ref, width: 60, height: 60 }
+  const marks = [1, 2, 3].map((n) => ({
+    picture: small,
+    alt: `Mark ${n}`,
+    link: n < 3 ? `https://a.example/${n}` : '',
+    width: 30,
+  }))
+  const own = {
+    id: 't',
+    kind: 'marks' as const,
+    show: 'all' as const,
+    padding: sides(0),
+    marks,
+    gap: 12,
+    align: 'center' as const,
+  }
+  const [band] = longEmail(1).bands
+  const [cell] = band!.cells
+  const html = compile(
+    { ...longEmail(1), bands: [{ ...band!, cells: [{ ...cell!, items: [own] }] }] },
+    house,
+    {
+      src: () => 'p.png',
+    },
+  )
+  const [back] = read(html, { 'p.png': small }).bands[0]!.cells[0]!.items
+  expect(back).toMatchObject({ kind: 'marks', marks, gap: 12, align: 'center' })
+  // A wide picture among them is none.
+  const mixed = read(page('<p><img src="p.png" width="30"> <img src="p.png" width="300"></p>'), {
+    'p.png': small,
+  })
+  expect(mixed.bands[0]!.cells[0]!.items.map((i) => i.kind)).not.toContain('marks')
 })
 
 test('a picture that is not at hand stays where it is, as markup, and is said', () => {

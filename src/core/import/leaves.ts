@@ -1,5 +1,6 @@
 import { edgeOf, paddingOf, pxOf, styleOfElement } from '../html/values'
 import type { Tile } from '../email/tile'
+import type { Mark } from '../tiles/marks/schema'
 import type { Element, ElementContent } from 'hast'
 import { print } from '../html/print'
 import { elementsOf } from '../html/stylesheet'
@@ -109,6 +110,8 @@ export function specialItems(
   room: number,
 ): Item[] | null {
   const inner = meaningful(nodes)
+  const row = marksOf(taking, inner, inherited)
+  if (row) return [row]
   const out: Item[] = []
   for (const node of inner) {
     if (!isElement(node)) return mixedItems(taking, nodes)
@@ -140,6 +143,46 @@ export function specialItems(
     return mixedItems(taking, nodes)
   }
   return out.length ? out : null
+}
+
+/** Pictures of one line are marks where they are no larger than this, px. */
+const LARGEST_MARK = { width: 160, height: 72 }
+
+/** Space beside a thing by its margin, px (CSS Box Model 3, 3.2: top, right, bottom, left). */
+function marginBeside(style: Record<string, string>): number {
+  const sides = (style.margin ?? '').split(/\s+/)
+  const [right, left] = [sides[1] ?? sides[0], sides[3] ?? sides[1] ?? sides[0]]
+  return (pxOf(style['margin-right'] ?? right) ?? 0) + (pxOf(style['margin-left'] ?? left) ?? 0)
+}
+
+/** Several small pictures in one line, linked or not, as one row of marks; null where something else stands there. */
+function marksOf(taking: Taking, nodes: readonly ElementContent[], inherited: Inherited): Tile | null {
+  if (nodes.length < 2) return null
+  const gaps: number[] = []
+  const marks = nodes.flatMap((node): Mark[] => {
+    if (!isElement(node)) return []
+    const held = node.tagName === 'a' ? meaningful(node.children) : [node]
+    const img = held.length === 1 && isElement(held[0]!) && held[0]!.tagName === 'img' ? held[0]! : null
+    const src = String(img?.properties.src ?? '')
+    const picture = img && Object.hasOwn(taking.pictures, src) ? taking.pictures[src] : undefined
+    if (!img || !picture || /^block$/.test(styleOfElement(node).display ?? '')) return []
+    const width = pxOf(img.properties.width) ?? pxOf(styleOfElement(img).width) ?? picture.width
+    if (width > LARGEST_MARK.width || (width * picture.height) / picture.width > LARGEST_MARK.height)
+      return []
+    const { left, right } = paddingOf(styleOfElement(node))
+    gaps.push(left + right || marginBeside(styleOfElement(node)))
+    return [
+      {
+        picture,
+        alt: img.properties.alt === undefined ? null : String(img.properties.alt).slice(0, 2000),
+        link: node.tagName === 'a' ? String(node.properties.href ?? '').slice(0, 4000) : '',
+        width: clampInt(width, 4, 300),
+      },
+    ]
+  })
+  if (marks.length < nodes.length || marks.length > 24) return null
+  const align = inherited.align ?? 'left'
+  return { ...taking.base(), kind: 'marks', marks, gap: clampInt(Math.max(...gaps), 0, 80), align }
 }
 
 /** Words with pictures among them say more than words can hold: they stay markup. */

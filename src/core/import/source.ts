@@ -64,6 +64,8 @@ export const isData = (table: Element) =>
 
 /** Blocks beside each other without a table: inline blocks, or blocks that float. */
 export const beside = (e: Element) => {
+  // A link or a picture in a line is no column.
+  if (e.tagName === 'a' || e.tagName === 'img' || e.tagName === 'span') return false
   const s = styleOfElement(e)
   return (
     s.display === 'inline-block' ||

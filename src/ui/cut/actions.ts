@@ -1,4 +1,4 @@
-import { cutKinds } from '@/core/cut/plan'
+import { cutKinds, isUnread } from '@/core/cut/plan'
 import type { Action } from '../bench/actions'
 import { kindNames } from './kinds'
 import type { ByHand } from './work/by-hand'
@@ -28,7 +28,7 @@ export function cutActions(
 /** The cuts that have no words or alt text yet and could. */
 export const unread = ({ order }: CutWork) =>
   order.filter((c) =>
-    c.kind === 'words' || c.kind === 'button' ? !c.words : c.kind === 'picture' && c.alt === null,
+    c.kind === 'words' || c.kind === 'button' ? isUnread(c) : c.kind === 'picture' && c.alt === null,
   )
 
 const group =

@@ -15,7 +15,7 @@ import {
 } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { Lock } from 'lucide-react'
-import type { Cut } from '@/core/cut/plan'
+import { isUnread, type Cut } from '@/core/cut/plan'
 import type { BenchJob } from '../bench/types'
 import { cx, kb } from '../parts/controls'
 import { kindNames } from './kinds'
@@ -25,7 +25,7 @@ import type { CutWork } from './work/use-cut-work'
 function lacks(c: Cut): string | null {
   if (c.since) return c.since === 'moved' ? 'moved in the new design' : 'changed in the new design'
   if (c.kind === 'picture' && c.alt === null) return 'alt text'
-  if ((c.kind === 'words' || c.kind === 'button') && !c.words) return 'words'
+  if (isUnread(c)) return 'words: built as a picture'
   return null
 }
 

@@ -3,6 +3,8 @@ import type { Cell, Item, Row } from '../../email/schema'
 import { leavesOf } from '../partition'
 import type { Panel } from '../plan'
 import { around, type Rect } from '../raster'
+import { MARK } from '../../tiles/picture/html'
+import type { Cut } from '../plan'
 import { loose, type Building, type Node, type Placed } from './building'
 import { tileOf } from './tile'
 
@@ -96,16 +98,22 @@ export function rowOf(
 const stackGap = (b: Building, gaps: readonly number[]): number =>
   Math.max(0, Math.min(STACK_GAP * b.scale, Math.floor(Math.min(...gaps) / 2)))
 
-/** Whether two things on one line, such as a logo and a menu, have room beside each other on a phone. */
+/** Whether things on one line have room beside each other on a phone: a logo and a menu, or a small picture and its words. */
 function staysBeside(b: Building, parts: readonly Node[]): boolean {
-  if (parts.length !== 2 || parts.some((p) => p.kind !== 'leaf')) return false
   const cuts = parts.flatMap(leavesOf)
-  if (cuts.some((c) => c.kind === 'button') || cuts.some((c) => b.groups.get(c.id)?.kind === 'table'))
-    return false
-  const boxes = cuts.map((c) => b.boxOf(c))
+  if (cuts.some((c) => c.kind === 'button' || b.groups.get(c.id)?.kind === 'table')) return false
+  const boxes = parts.map((p) => around(leavesOf(p).map((c) => b.boxOf(c))))
+  const [first] = parts
+  if (first!.kind === 'leaf' && isThumb(b, first!.cut) && parts.length <= 3)
+    return parts.slice(1).every((p) => leavesOf(p).every((c) => c.kind === 'words'))
+  if (parts.length !== 2 || parts.some((p) => p.kind !== 'leaf')) return false
   const low = boxes.every((r) => r.h <= LOW * b.scale)
   return low && boxes.reduce((sum, r) => sum + r.w, STACK_GAP * b.scale) <= NARROWEST * b.scale
 }
+
+/** A picture no larger than a mark. */
+const isThumb = (b: Building, { id, kind, w, h }: Cut): boolean =>
+  kind === 'picture' && !b.groups.has(id) && w <= MARK * b.scale && h <= MARK * b.scale
 
 /**
  * Short words far to the right of the only other column, as far from the right edge as that is from the

@@ -188,7 +188,7 @@ function settledCell(cell: Cell, place: Place): Cell {
   const items = own.items.map((item): Item => {
     if (item.kind === 'row') return settledRow(item, around)
     const tile = place.loose.has(item.id) ? loosened(item) : item
-    return settledTile(tile, content, place.stays ? null : narrowSides(tile, content, around))
+    return settledTile(tile, content, place.stays ? sides(0) : narrowSides(tile, content, around))
   })
   if (inside || place.stays) return { ...own, items }
   return {
@@ -263,11 +263,10 @@ const inCell = (tile: Tile): Tile => {
     : { ...tile, padding: { ...tile.padding, left: Math.max(0, left), right: Math.max(0, right) } }
 }
 
-/** @param beside space on narrow, px; null: it stays as it is */
-function settledTile(tile: Tile, content: number, beside: Sides | null): Tile {
+/** @param beside space on narrow, px */
+function settledTile(tile: Tile, content: number, beside: Sides): Tile {
   const placed = inCell(aligned(tile, content))
   const { padding } = placed
-  if (!beside) return placed
   const narrow = { ...padding, left: beside.left, right: beside.right }
   const same = narrow.left === padding.left && narrow.right === padding.right
   const { narrow: _, ...rest } = placed

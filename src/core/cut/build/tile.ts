@@ -1,6 +1,6 @@
 import type { Sides } from '../../email/styles'
-import type { Tile } from '../../email/tile'
-import type { Cut } from '../plan'
+import type { Tile, TileOf } from '../../email/tile'
+import { isUnread, type Cut } from '../plan'
 import type { Rect } from '../raster'
 import { buttonOf } from './button'
 import type { Building, Placed } from './building'
@@ -38,6 +38,7 @@ export function tileOf(b: Building, cut: Cut, rect: Rect, top: number, behind: s
       ...base,
       kind: 'picture',
       ...(narrowPicture ? { narrowPicture } : {}),
+      ...standsFor(b, cut),
       picture: cut.own ?? b.input.pictures.get(cut.id) ?? null,
       alt: cut.alt,
       link: cut.link,
@@ -47,6 +48,12 @@ export function tileOf(b: Building, cut: Cut, rect: Rect, top: number, behind: s
     top,
     bottom: under((w * cut.h) / cut.w),
   }
+}
+
+/** What a picture stands for whose words were not read. */
+function standsFor(b: Building, { id }: Cut): Pick<TileOf<'picture'>, 'standsFor'> {
+  const cut = b.input.plan.cuts.find((c) => c.id === id)
+  return cut && isUnread(cut) ? { standsFor: cut.kind === 'button' ? 'button' : 'words' } : {}
 }
 
 /** A rule's own colour: it mostly fills its cut, else it is what stands off the ground there. */

@@ -1,4 +1,4 @@
-import { emptyText, type RichText } from '../../email/richtext'
+import { emptyText, plainOf, type RichText } from '../../email/richtext'
 import type { Sides, TextStyleOverride } from '../../email/styles'
 import type { Tile } from '../../email/tile'
 import { LIST_INDENT, LIST_SPACE } from '../../tiles/words/html'
@@ -8,6 +8,7 @@ import { around, type Rect } from '../raster'
 import { bearing } from '../typeface'
 import type { Building, Placed } from './building'
 import { asHeading, shapeText, titleLevel, underlined } from './headings'
+import { narrowLetters } from './narrow-letters'
 import { sideSpace, slackOf } from './space'
 
 /** A single line of this share of its cut's width says nothing of its alignment. */
@@ -63,7 +64,7 @@ export function wordsOf(b: Building, cut: Cut, rect: Rect, top: number, behind: 
     made,
     top,
     bottom: whole
-      ? top + (padding.top + ink.lines.length * line + between) * b.scale
+      ? top + (padding.top + ink.lines.length * (style.line ?? line) + between) * b.scale
       : Math.max(bottom, begins) + padding.top * b.scale - (begins - top),
   }
 }
@@ -125,11 +126,12 @@ function placeOf(
 function stylesOf(
   b: Building,
   cut: Cut,
-  { ink, blocks, size, line, bold, italic, font, spacing }: Set,
+  { ink, blocks, size, line, bold, italic, font, stack, spacing }: Set,
   heading: number | undefined,
   ground: string,
 ): { style: TextStyleOverride; headings: TextStyleOverride } {
   const own = cut.lettering
+  const said = cut.words ? plainOf(cut.words) : ''
   const most = (of: (block: InkBlock) => number) =>
     blocks.reduce<InkBlock | undefined>((a, c) => (!a || of(c) > of(a) ? c : a), undefined)
   const main = most((block) => block.lines.length)
@@ -146,15 +148,19 @@ function stylesOf(
     ...((own?.font ?? font) ? { font: own?.font ?? font } : {}),
     ...(italic ? { italic: true } : {}),
     ...(spacing ? { spacing } : {}),
+    ...narrowLetters(heading ? '' : said, { stack, size, line, bold }),
   }
   if (!heading) return { style, headings: style }
+  const headingLine = Math.round(heading * HEADING_LINE)
+  const { narrowSize: _, narrowLine: __, ...shared } = style
   return {
     style,
     headings: {
-      ...style,
+      ...shared,
       bold: largest?.bold ?? true,
       size: heading,
-      line: Math.round(heading * HEADING_LINE),
+      line: headingLine,
+      ...narrowLetters(said, { stack, size: heading, line: headingLine, bold: largest?.bold ?? true }),
       ...(headingColor ? { color: headingColor } : {}),
     },
   }

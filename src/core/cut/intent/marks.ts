@@ -37,11 +37,30 @@ export function marksIn(cuts: readonly Cut[], scale: number): MarksGroup[] {
       run.push(next)
     }
     const icons = run.every((c) => c.seen?.part === 'icons')
-    if (run.length < (icons ? 2 : LEAST)) continue
+    if (run.length < (icons ? 2 : LEAST) || headColumns(run, cuts, scale)) continue
     for (const c of run) taken.add(c.id)
     out.push({ kind: 'marks', cuts: run, gap: meanGap(run), box: around(run) })
   }
   return out
+}
+
+/** Words this near under a mark are its own, px of the email, and as far off its middle. */
+const UNDER = 32
+const OFF_MIDDLE = 16
+
+/** Whether marks stand over words of their own, each at the head of a column. */
+function headColumns(run: readonly Cut[], cuts: readonly Cut[], scale: number): boolean {
+  const headed = run.filter((m) =>
+    cuts.some(
+      (c) =>
+        (c.kind === 'words' || c.seen?.part === 'words') &&
+        c.y >= m.y + m.h &&
+        c.y - m.y - m.h <= UNDER * scale &&
+        Math.abs(c.x + c.w / 2 - m.x - m.w / 2) <= OFF_MIDDLE * scale &&
+        run.every((o) => o === m || o.x + o.w / 2 < c.x || o.x + o.w / 2 > c.x + c.w),
+    ),
+  )
+  return headed.length > 1
 }
 
 function goesOn(run: readonly Cut[], next: Cut, gap: number, scale: number): boolean {

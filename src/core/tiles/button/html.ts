@@ -22,6 +22,9 @@ export const buttonStyleOf = (tile: Pick<ButtonTile, 'style' | 'variant'>, look:
 /** Between a button's words and its small picture, px. */
 const ICON_GAP = 8
 
+/** More space beside the words of a button that has the whole width on narrow leaves them too little, px. */
+const ROOMY = 60
+
 /** Line height of a button's words, px. */
 export const buttonLine = (s: Pick<ButtonStyle, 'size'>): number => Math.round(s.size * 1.25)
 
@@ -54,7 +57,7 @@ function pressable(tile: ButtonTile, s: ButtonStyle, href: string, label: string
     {
       href,
       className: classes(
-        c.kept && s.padX > TIGHT && tightButton(c.rules),
+        ((c.kept && s.padX > TIGHT) || (tile.fullNarrow && s.padX > ROOMY)) && tightButton(c.rules),
         buttonHeight(s) < THUMB && tallButton(c.rules, tall),
       ),
       style: css({

@@ -18,6 +18,8 @@ export const shownWidth = (tile: Pick<PictureTile, 'width' | 'percent'>, availab
 
 /** Pictures up to this width are never shown smaller, px: nothing is as narrow. */
 const SMALL = 160
+/** And those that fill their cell up to this one. */
+export const MARK = 100
 
 /**
  * A picture as a block, so that no line gap opens under it. The width attribute is for the Word engine, which
@@ -32,7 +34,8 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
   const { edge, picture } = tile
   const fills = width >= c.available - 1
   const inside = Math.max(1, Math.round(width) - 2 * (edge?.width ?? 0))
-  const small = width <= SMALL && !tile.percent && !fills
+  // What is no larger than a mark keeps its size, though its cell grows on narrow.
+  const small = !tile.percent && (fills ? width <= MARK && !c.kept : width <= SMALL)
   const alt = replaceFields(tile.alt ?? '', c.fields)
   const said = altLetters(alt, c)
   const img = el('img', {
@@ -45,7 +48,7 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
       display: 'block',
       'box-sizing': edge && 'border-box',
       width:
-        tile.percent && tile.percent < 100 ? `${tile.percent}%` : fills ? '100%' : small ? undefined : width,
+        tile.percent && tile.percent < 100 ? `${tile.percent}%` : small ? undefined : fills ? '100%' : width,
       'max-width': fills || small || tile.percent ? undefined : '100%',
       height: small ? undefined : 'auto',
       margin: fills

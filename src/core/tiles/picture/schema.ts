@@ -19,6 +19,8 @@ export const pictureSchema = z.object({
   edge: edgeSchema.optional(),
   /** px */
   radius: z.number().int().min(0).max(200).optional(),
+  /** What it stands for, as a picture of words of the design that were not read. */
+  standsFor: z.enum(['words', 'button']).optional(),
   /** Shown instead on narrow, and at night, by readers that know how; the others keep to the first. */
   narrowPicture: pictureRefSchema.optional(),
   nightPicture: pictureRefSchema.optional(),

@@ -107,6 +107,7 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
         'background-color': ground,
         'border-bottom': lineBelow(tile, row),
         ...style,
+        ...(inHeadRow ? {} : ownLetters(spec)),
         ...(head ? { 'font-weight': undefined, ...(tile.headColor ? { color: tile.headColor } : {}) } : {}),
         // Heads stand in the middle unless told.
         'text-align': (head || !isPlain(at, c)) && at,
@@ -117,6 +118,12 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
     text(replaceFields(words, c.fields)),
   )
 }
+
+/** What a column's cells have of their own. */
+const ownLetters = (spec: TableTile['columns'][number] | undefined): Declarations => ({
+  ...(spec?.color ? { color: spec.color } : {}),
+  ...(spec?.bold ? { 'font-weight': 'bold' } : {}),
+})
 
 /** The ground of every other row below the head. */
 function zebraOf({ zebra, zebraFirst, headRow }: TableTile, row: number): string | undefined {

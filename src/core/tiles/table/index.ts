@@ -51,6 +51,9 @@ function pairsOf(tile: TableTile, look: RoleStyle, ground: Ground): ColorPair[] 
   return [
     body,
     ...(tile.zebra ? [on(tile.zebra)] : []),
+    ...tile.columns.flatMap(({ color }) =>
+      color ? [on(undefined, color), ...(tile.zebra ? [on(tile.zebra, color)] : [])] : [],
+    ),
     ...(tile.headRow || tile.headColumn ? [{ ...on(tile.headBackground, tile.headColor), bold: true }] : []),
   ]
 }

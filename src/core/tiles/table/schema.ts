@@ -13,6 +13,9 @@ export const tableSchema = z.object({
         align: alignSchema,
         /** In % of the table. */
         width: z.number().min(1).max(100).optional(),
+        /** Own ink of its cells below the head, and whether they are bold. */
+        color: colorSchema.optional(),
+        bold: z.boolean().optional(),
       }),
     )
     .min(1)

@@ -52,6 +52,7 @@ export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot
     columns: columns.aligns.map((align, i) => ({
       align,
       width: percent((columns.bounds[i + 1]! - columns.bounds[i]!) / (right - left)),
+      ...columnLetters(rows, i, color),
     })),
     rows: words,
     ...headOf(group, looks.head, ground),
@@ -70,6 +71,19 @@ export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot
   }
   const height = heightOf(rows, line + 2 * space, line, looks.edge)
   return { made, top: spot.top, bottom: spot.top + (padding.top + height) * b.scale }
+}
+
+/** Ink and weight that the cells of a column share and the table has otherwise. @param ink of the table */
+function columnLetters(
+  rows: TableGroup['rows'],
+  column: number,
+  ink: string | undefined,
+): Pick<TileOf<'table'>['columns'][number], 'color' | 'bold'> {
+  const cells = rows.slice(1).flatMap((r) => r[column] ?? [])
+  const color = cells[0]?.words.color
+  const same = color && color !== ink && cells.every((c) => c.words.color === color)
+  const bold = column > 0 && cells.length > 0 && cells.every((c) => c.words.bold)
+  return { ...(same ? { color } : {}), ...(bold ? { bold } : {}) }
 }
 
 const cellsOf = (rows: TableGroup['rows']): LineCell[] => rows.flat().flatMap((c) => (c ? [c] : []))
