@@ -111,16 +111,16 @@ function MarkGroup({ tile, mark, at, setOpen, set }: At & { mark: Mark }) {
         Only decoration
       </Tick>
       <Row label="Width">
-        <div className="flex gap-1">
-          <NumberField
-            label="Shown width, px"
-            value={mark.width}
-            min={4}
-            max={300}
-            onChange={(width) => put({ width })}
-          />
-          <PictureChooser label="Replace" onChosen={(picture) => put({ picture })} />
-        </div>
+        <NumberField
+          label="Shown width, px"
+          value={mark.width}
+          min={4}
+          max={300}
+          onChange={(width) => put({ width })}
+        />
+      </Row>
+      <Row label="Picture">
+        <PictureChooser label="Replace" onChosen={(picture) => put({ picture })} />
       </Row>
       <div className="flex gap-1">
         <Button disabled={at === 0} onClick={() => move(at - 1)}>
