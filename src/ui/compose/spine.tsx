@@ -1,11 +1,12 @@
 'use client'
-import { lazy, Suspense, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { useStore, type StoreApi } from 'zustand'
 import type { Parts } from '@/core/compile'
 import type { Band } from '@/core/email/schema'
 import { useElsewhere } from '../bench/elsewhere'
 import { firstOf, patch } from '../bench/live-frame'
 import type { Stretch } from '../bench/ties'
+import type { SortedStrips } from './sorted-strips'
 import { Strip, type StripOf } from './strip'
 
 /** Places of the bands in the wide lens, and how tall it is, px. */
@@ -30,8 +31,43 @@ interface Props {
 
 const STRIP = 96
 
-// Dragging comes when a hand or the keyboard does.
-const SortedStrips = lazy(() => import('./sorted-strips').then((m) => ({ default: m.SortedStrips })))
+type Sorted = typeof SortedStrips
+
+/**
+ * Dragging comes when a hand or the keyboard does. The strips are drawn anew for it, so never while one is pressed: the press
+ * would be lost.
+ */
+function useSorting(): { Sorted: Sorted | null; come: () => void; press: () => void } {
+  const [Sorted, setSorted] = useState<Sorted | null>(null)
+  const pressed = useRef(false)
+  const waiting = useRef<(() => void) | null>(null)
+  const asked = useRef(false)
+  const come = useCallback(() => {
+    if (asked.current) return
+    asked.current = true
+    void import('./sorted-strips').then((m) => {
+      const draw = () => setSorted(() => m.SortedStrips)
+      if (pressed.current) waiting.current = draw
+      else draw()
+    })
+  }, [])
+  const press = useCallback(() => {
+    pressed.current = true
+    const release = () =>
+      // The click that ends a press comes after its release.
+      setTimeout(() => {
+        pressed.current = false
+        waiting.current?.()
+        waiting.current = null
+      }, AFTER_CLICK)
+    window.addEventListener('pointerup', release, { once: true })
+    window.addEventListener('pointercancel', release, { once: true })
+  }, [])
+  return { Sorted, come, press }
+}
+
+/** By when the click of a press has come, ms. */
+const AFTER_CLICK = 50
 
 /** How long the small picture may lag behind the email, ms. */
 const BEHIND = 120
@@ -55,7 +91,7 @@ export function Spine(p: Props) {
   }, [])
   // True proportion as long as it fits; a long email is drawn smaller as a whole.
   const scale = Math.min(STRIP / p.width, Math.max(0.035, room / Math.max(1, height)))
-  const [near, setNear] = useState(false)
+  const { Sorted, come, press } = useSorting()
   const refocus = useRef<string | null>(null)
   const strips = p.bands.map((band): StripOf => ({
     band,
@@ -67,17 +103,17 @@ export function Spine(p: Props) {
     onSelect: p.onSelect,
     onHover: p.onHover,
   }))
-  const plain = strips.map((of) => <Strip key={of.band.id} {...of} />)
   return (
     <aside aria-label="Spine" className="flex min-h-0 flex-col border-r border-grout bg-plaster">
       <div
         ref={list}
         className="min-h-0 flex-1 overflow-y-auto py-2"
-        onPointerEnter={() => setNear(true)}
+        onPointerEnter={come}
+        onPointerDown={press}
         onFocus={(e) => {
           // The strip that has the focus is drawn anew when it can be dragged.
-          if (!near) refocus.current = (e.target as HTMLElement).dataset.strip ?? null
-          setNear(true)
+          if (!Sorted) refocus.current = (e.target as HTMLElement).dataset.strip ?? null
+          come()
         }}
       >
         <div className="relative">
@@ -88,12 +124,10 @@ export function Spine(p: Props) {
           >
             <SmallEmail key={String(allowed)} parts={p.parts} width={p.width} height={height} scale={scale} />
           </div>
-          {near ? (
-            <Suspense fallback={plain}>
-              <SortedStrips bands={p.bands} onMove={p.onMove} strips={strips} refocus={refocus} />
-            </Suspense>
+          {Sorted ? (
+            <Sorted bands={p.bands} onMove={p.onMove} strips={strips} refocus={refocus} />
           ) : (
-            plain
+            strips.map((of) => <Strip key={of.band.id} {...of} />)
           )}
         </div>
       </div>
