@@ -90,7 +90,9 @@ function cutsOf(parts: readonly Part[], band: Rect, raster: Raster, scale: numbe
           part.kind === 'photo' ? null : part.kind === 'ground' && part.box ? part.box.color : part.ground,
         seen: { part: part.kind, sure: Math.round(part.sure * 100) / 100 },
         ...(part.kind === 'button' && part.box ? { box: emailBox(part.box, scale) } : {}),
-        ...(part.kind === 'words' ? { ink: { x: part.x, y: part.y, w: part.w, h: part.h } } : {}),
+        ...(part.kind === 'words'
+          ? { ink: { x: part.x, y: part.y, w: part.w, h: part.h, room: { x, y, w, h } } }
+          : {}),
       })
     }
   }

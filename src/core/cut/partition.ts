@@ -138,10 +138,14 @@ const follows = <C extends Rect & Kinded, P extends Rect>(
 const isPictured = <C extends Rect & Kinded, P extends Rect>(n: Layout<C, P>): boolean =>
   leavesOf(n)[0]!.kind === 'picture'
 
+/** Words under a picture reach no further beyond its sides, of its width; or are no further off its middle, of their own. */
+const BEYOND = 0.08
+const OFF_MIDDLE = 0.1
+
 /** Whether words are no wider than what they stand under, or stand in its middle. */
 const isUnder = (above: Rect, words: Rect): boolean =>
-  (words.x >= above.x - 0.08 * above.w && words.x + words.w <= above.x + 1.08 * above.w) ||
-  Math.abs(words.x + words.w / 2 - above.x - above.w / 2) <= 0.1 * words.w
+  (words.x >= above.x - BEYOND * above.w && words.x + words.w <= above.x + (1 + BEYOND) * above.w) ||
+  Math.abs(words.x + words.w / 2 - above.x - above.w / 2) <= OFF_MIDDLE * words.w
 
 const sameColumn = (a: Rect, b: Rect): boolean =>
   Math.abs(a.x - b.x) <= 0.08 * Math.max(a.w, b.w) &&

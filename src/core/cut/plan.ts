@@ -3,7 +3,6 @@ import { plainOf, richTextSchema } from '../email/richtext'
 import { fontSchema } from '../email/fonts'
 import { colorSchema } from '../email/styles'
 import { pictureRefSchema } from '../picture/ref'
-import { overlap } from './raster'
 
 /** What a cut becomes in the email. */
 export const cutKinds = ['picture', 'words', 'button', 'rule', 'flat', 'nothing'] as const
@@ -57,6 +56,13 @@ export const encodingSchema = z.object({
 })
 export type Encoding = z.infer<typeof encodingSchema>
 
+const rectSchema = z.object({
+  x: z.number().int().min(0),
+  y: z.number().int().min(0),
+  w: z.number().int().min(1),
+  h: z.number().int().min(1),
+})
+
 /**
  * One rectangle of the design, and what it becomes. What it does not become is kept too, so that a change of
  * mind loses nothing.
@@ -98,15 +104,11 @@ export const cutSchema = z.object({
   own: pictureRefSchema.optional(),
   /** What became of it when the design was replaced. */
   since: z.enum(['moved', 'changed']).optional(),
-  /** Where its words were seen: they have the room of their column around them. */
-  ink: z
-    .object({
-      x: z.number().int().min(0),
-      y: z.number().int().min(0),
-      w: z.number().int().min(1),
-      h: z.number().int().min(1),
-    })
-    .optional(),
+  /**
+   * Where its words were seen, and the rectangle that the cut had then: words have the room of their column around them. Of a cut that was
+   * changed since it says nothing.
+   */
+  ink: rectSchema.extend({ room: rectSchema }).optional(),
 })
 export type Cut = z.infer<typeof cutSchema>
 
@@ -117,8 +119,10 @@ export const isUnread = ({ kind, words }: Pick<Cut, 'kind' | 'words'>): boolean 
 /** A cut as it is built: one whose words are missing stands as the picture of what is seen there. */
 export function asBuilt(cut: Cut): Cut {
   if (!isUnread(cut)) return cut
-  const seen = cut.ink && overlap(cut.ink, cut)
-  return { ...cut, ...(seen ?? {}), kind: 'picture', alt: cut.alt }
+  const { ink } = cut
+  const same = ink && !cut.since && (['x', 'y', 'w', 'h'] as const).every((k) => ink.room[k] === cut[k])
+  const seen = same ? { x: ink.x, y: ink.y, w: ink.w, h: ink.h } : {}
+  return { ...cut, ...seen, kind: 'picture' }
 }
 
 /** What a cut said when the email was last built from it: the base of a three-way merge. */

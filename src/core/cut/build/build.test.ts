@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { samples } from '@/test-support/samples'
 import sharp from 'sharp'
 import { type Cell, type Email } from '../../email/schema'
-import { textOf } from '../../email/richtext'
+import { textOf, type RichText } from '../../email/richtext'
 import { cutsOf } from '../../email/tile'
 import { applyEdit } from '../../email/edits'
 import { plainHouseStyle } from '../../email/styles'
@@ -660,6 +660,56 @@ describe('cuts that mean one thing become one tile', () => {
     expect(notes).toEqual([])
   })
 
+  test('what stands as tiles of its own already stays so when it is built again', () => {
+    const linked = build(
+      plan(...cells.map((c) => (c.id === 'w11' ? { ...c, link: 'https://a.example' } : c))),
+    )
+    const styled = applyEdit(linked.email, {
+      name: 'setTile',
+      what: { id: 't-w00', kind: 'words', set: { style: { size: 31 } } },
+    })
+    const free = setCut(linked.plan, 'w11', { link: '' })
+    const again = tilesIn(build(free, styled).email)
+    expect(again.map((t) => t.kind)).not.toContain('table')
+    expect(again.find((t) => t.cut === 'w00')).toMatchObject({ style: { size: 31 } })
+  })
+
+  test('what leads somewhere is no cell of a table; entries of a menu keep where their words lead', () => {
+    const linked = cells.map((c) => (c.id === 'w11' ? { ...c, link: 'https://a.example' } : c))
+    const { email } = build(plan(...linked))
+    expect(tilesIn(email).map((t) => t.kind)).not.toContain('table')
+    expect(
+      tilesIn(email)
+        .flatMap((t) => cutsOf(t))
+        .sort(),
+    ).toEqual(cells.map((c) => c.id).sort())
+    const to: RichText = {
+      type: 'doc',
+      content: [
+        {
+          type: 'paragraph',
+          content: [
+            { type: 'text', text: 'Visit', marks: [{ type: 'link', attrs: { href: 'https://b.example' } }] },
+          ],
+        },
+      ],
+    }
+    const entries = [
+      said('m0', 200, 1200, 'Nights', { link: 'https://a.example' }),
+      said('m1', 520, 1200, 'Visit', { words: to }),
+      said('m2', 840, 1200, 'Map'),
+    ]
+    const [menu] = tilesIn(build(plan(...entries)).email)
+    expect(menu).toMatchObject({
+      kind: 'menu',
+      items: [
+        { label: 'Nights', link: 'https://a.example' },
+        { label: 'Visit', link: 'https://b.example' },
+        { label: 'Map', link: '' },
+      ],
+    })
+  })
+
   test('built again, a cell, an alt text or a look changed in the email stays, and comes back to its cut', () => {
     const first = build(whole)
     const changed = tilesIn(first.email).reduce((e, tile) => {
@@ -684,7 +734,8 @@ describe('cuts that mean one thing become one tile', () => {
 
   test('words that were not read stand as the picture they are, and become words once they are', () => {
     const unread = plan(said('a', 120, 940, ' '), said('b', 120, 1200, 'Read'))
-    const ink = { x: 130, y: 945, w: 90, h: 20 }
+    const room = { x: 120, y: 940, w: 160, h: 30 }
+    const ink = { x: 130, y: 945, w: 90, h: 20, room }
     const p = { ...unread, cuts: unread.cuts.map((c) => (c.id === 'a' ? { ...c, words: null, ink } : c)) }
     const from = (of: CutPlan, previous: Email | null) =>
       buildEmail({
@@ -703,6 +754,9 @@ describe('cuts that mean one thing become one tile', () => {
       ['words', 'b'],
     ])
     expect(tilesIn(first.email)[0]).toMatchObject({ width: 45 })
+    // Of a cut that was moved since, all is shown.
+    const moved = { ...p, cuts: p.cuts.map((c) => (c.id === 'a' ? { ...c, y: 930 } : c)) }
+    expect(tilesIn(from(moved, null).email)[0]).toMatchObject({ width: 80 })
     const later = setCut(first.plan, 'a', { words: textOf('Now read') })
     expect(tilesIn(from(later, first.email).email).map((t) => t.kind)).toEqual(['words', 'words'])
   })

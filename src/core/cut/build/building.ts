@@ -1,5 +1,6 @@
 import type { Email } from '../../email/schema'
 import type { HouseStyle } from '../../email/styles'
+import { placesOf } from '../../email/walk'
 import type { PictureRef } from '../../picture/ref'
 import type { Ground } from '../ground'
 import type { Ink } from '../ink'
@@ -74,7 +75,7 @@ export class Building {
       house: input.house,
       readInk: input.readInk,
     })
-    const intent = intentOf(input.plan, (cut) => this.wordsOf(cut), this.scale)
+    const intent = intentOf(input.plan, (cut) => this.wordsOf(cut), this.scale, apartIn(input.previous))
     this.cuts = intent.cuts
     this.groups = intent.groups
     this.panels = intent.panels
@@ -114,6 +115,16 @@ export class Building {
     return own
   }
 }
+
+/** Cuts that an email holds as tiles of their own; a picture that stands for words not read is none yet. */
+const apartIn = (previous: Email | null): Set<string> =>
+  new Set(
+    previous
+      ? [...placesOf(previous)].flatMap(({ tile }) =>
+          tile.cut && !(tile.kind === 'picture' && tile.standsFor) ? [tile.cut] : [],
+        )
+      : [],
+  )
 
 /** The cuts of a layout that stand on no panel. */
 

@@ -112,8 +112,8 @@ function spread(band: Band, side: number): Band {
     ...band,
     padding: { ...band.padding, ...kept },
     cells: band.cells.map((cell) => {
-      const grown = { left: cell === first ? more : 0, right: cell === last ? after : 0 }
-      return grown.left || grown.right ? widened(cell, grown) : cell
+      const by = { left: cell === first ? more : 0, right: cell === last ? after : 0 }
+      return by.left || by.right ? widened(cell, by) : cell
     }),
   }
 }

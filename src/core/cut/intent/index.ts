@@ -22,19 +22,22 @@ export interface Intent {
  * Reads from cuts what a designer meant by them.
  * @param wordsOf how words are set, measured in the pixels
  * @param scale design px for each px of the email
+ * @param apart ids of cuts that have a tile of their own already: what was made of it there must not be lost
  */
 export function intentOf(
   plan: { cuts: readonly Cut[]; panels: readonly Panel[]; edges: readonly number[] },
   wordsOf: (cut: Cut) => WordsOf,
   scale: number,
+  apart: ReadonlySet<string>,
 ): Intent {
   const cuts = plan.cuts.filter((c) => c.kind !== 'nothing').map(asBuilt)
-  const marks = marksIn(cuts, scale)
+  const whole = (g: Group) => !membersOf(g).some((c) => apart.has(c.id))
+  const marks = marksIn(cuts, scale).filter(whole)
   const words = cuts.filter((c) => c.kind === 'words')
   const others = cuts.filter((c) => c.kind !== 'words')
-  const tables = tablesIn(linesOf(words, wordsOf), others)
+  const tables = tablesIn(linesOf(words, wordsOf), others).filter(whole)
   const free = without(words, tables)
-  const menus = menusIn(linesOf(free, wordsOf), others, scale)
+  const menus = menusIn(linesOf(free, wordsOf), others, scale).filter(whole)
   const groups = new Map<string, Group>()
   const standIns: Cut[] = []
   for (const group of [...marks, ...tables, ...menus]) {
@@ -109,9 +112,12 @@ const integer = ({ x, y, w, h }: Rect): Rect => {
   return { x: left, y: top, w: Math.ceil(x + w) - left, h: Math.ceil(y + h) - top }
 }
 
+/** A stripe of a table lies in it by this share of its area at least. */
+const MOSTLY = 0.7
+
 /** Whether most of a rectangle lies in another, and it holds no more than that. */
 function within(inner: Rect, outer: Rect): boolean {
   const shared = overlap(inner, outer)
   const area = inner.w * inner.h
-  return !!shared && inner.h < outer.h && shared.w * shared.h > 0.7 * area * Math.min(1, outer.w / inner.w)
+  return !!shared && inner.h < outer.h && shared.w * shared.h > MOSTLY * area * Math.min(1, outer.w / inner.w)
 }

@@ -1,4 +1,4 @@
-import { plainOf } from '../../email/richtext'
+import { eachInline, markOf, plainOf, type RichText } from '../../email/richtext'
 import type { Cut } from '../plan'
 import type { Rect } from '../raster'
 
@@ -21,6 +21,8 @@ export interface LineCell {
   cut: Cut
   words: WordsOf
   said: string
+  /** Where it leads: by itself, or as words of it do; empty where nowhere. */
+  link: string
 }
 
 /** Words that stand in one line across the design, from the left. */
@@ -60,12 +62,26 @@ export function linesOf(cuts: readonly Cut[], wordsOf: (cut: Cut) => WordsOf): L
 /** A cut whose paragraphs are single lines, well apart, line by line. */
 function parted(cut: Cut, words: WordsOf): LineCell[] {
   const blocks = cut.words?.content ?? []
+  const link = cut.link || (cut.words ? firstLink(cut.words) : '')
   const said = cut.words ? plainOf(cut.words).split('\n').filter(Boolean) : []
   const { rows, size } = words
   const pitch = rows.length > 1 ? (rows.at(-1)!.y - rows[0]!.y) / (rows.length - 1) : 0
   if (rows.length < 2 || blocks.length !== rows.length || said.length !== rows.length || pitch < APART * size)
-    return [{ cut, words, said: said.join(' ') }]
-  return rows.map((box, i) => ({ cut, words: { ...words, box, rows: [box], lines: 1 }, said: said[i]! }))
+    return [{ cut, words, said: said.join(' '), link }]
+  return rows.map((box, i) => ({
+    cut,
+    words: { ...words, box, rows: [box], lines: 1 },
+    said: said[i]!,
+    link,
+  }))
+}
+
+function firstLink(text: RichText): string {
+  let link = ''
+  eachInline(text, (run) => {
+    link ||= markOf(run, 'link')?.attrs.href ?? ''
+  })
+  return link
 }
 
 const middleOf = ({ y, h }: Rect): number => y + h / 2

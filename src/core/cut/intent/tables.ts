@@ -36,7 +36,7 @@ export function tablesIn(lines: readonly Line[], others: readonly Cut[]): TableG
   const out: TableGroup[] = []
   for (let i = 0; i < lines.length;) {
     let end = i
-    while (end < lines.length && extends_(lines.slice(i, end), lines[end]!, others)) end++
+    while (end < lines.length && follows(lines.slice(i, end), lines[end]!, others)) end++
     const found = tableOf(lines.slice(i, end), others)
     const table = found && isWhole(found, lines) ? found : null
     if (table) out.push(table)
@@ -53,9 +53,10 @@ const isWhole = ({ rows }: TableGroup, lines: readonly Line[]): boolean => {
 }
 
 /** Whether a line goes on the rows above it. */
-function extends_(rows: readonly Line[], line: Line, others: readonly Cut[]): boolean {
+function follows(rows: readonly Line[], line: Line, others: readonly Cut[]): boolean {
   const last = rows.at(-1)
-  if (line.cells.length < 2) return false
+  // The cells of a table lead nowhere: what does stays words of its own.
+  if (line.cells.length < 2 || line.cells.some((c) => c.link)) return false
   if (others.some((o) => o.kind !== 'rule' && o.kind !== 'flat' && inTheWay(o, last ?? line, line)))
     return false
   if (!last) return true

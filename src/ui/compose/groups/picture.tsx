@@ -101,6 +101,7 @@ function SizeGroup({
           onChosen={(picture) =>
             set(tile.picture ? 'replace the picture' : 'choose a picture', {
               picture,
+              standsFor: undefined,
               ...(tile.picture ? {} : { width: Math.min(available, picture.width / 2) }),
             })
           }

@@ -42,12 +42,16 @@ function DataGroup({ tile, set }: { tile: Table; set: Set }) {
         value={tile.caption}
         onChange={(caption) => set('write the caption', { caption }, 'caption')}
       />
-      <Tick checked={tile.headRow} onChange={(headRow) => set('name the columns', { headRow })}>
-        first row names the columns
-      </Tick>
-      <Tick checked={tile.headColumn} onChange={(headColumn) => set('name the rows', { headColumn })}>
-        first column names the rows
-      </Tick>
+      <Row label="Heads">
+        <div className="flex gap-3">
+          <Tick checked={tile.headRow} onChange={(headRow) => set('name the columns', { headRow })}>
+            first row
+          </Tick>
+          <Tick checked={tile.headColumn} onChange={(headColumn) => set('name the rows', { headColumn })}>
+            column
+          </Tick>
+        </div>
+      </Row>
       <Row label="Narrow">
         <Choice
           label="On narrow"
@@ -77,6 +81,7 @@ function DataGroup({ tile, set }: { tile: Table; set: Set }) {
           />
         </div>
       </Row>
+      <RowTicks tile={tile} set={set} />
       <Dialog
         open={open}
         onClose={() => setOpen(false)}
@@ -87,6 +92,30 @@ function DataGroup({ tile, set }: { tile: Table; set: Set }) {
         <Grid tile={tile} set={set} />
       </Dialog>
     </Group>
+  )
+}
+
+/** Which rows have the other ground, and which a line. */
+function RowTicks({ tile, set }: { tile: Table; set: Set }) {
+  return (
+    <>
+      {tile.zebra && (
+        <Tick
+          checked={!!tile.zebraFirst}
+          onChange={(on) => set('set every other row', { zebraFirst: on || undefined })}
+        >
+          every other from the first
+        </Tick>
+      )}
+      {tile.edge && (
+        <Tick
+          checked={!!tile.edgeBetween}
+          onChange={(on) => set('set the line', { edgeBetween: on || undefined })}
+        >
+          lines only between rows
+        </Tick>
+      )}
+    </>
   )
 }
 
@@ -107,14 +136,6 @@ function LookGroup({
         swatches={style.colors}
         onChange={(zebra) => set('set every other row', { zebra }, 'zebra')}
       />
-      {tile.zebra && (
-        <Tick
-          checked={!!tile.zebraFirst}
-          onChange={(on) => set('set every other row', { zebraFirst: on || undefined })}
-        >
-          from the first row
-        </Tick>
-      )}
       <MaybeColor
         label="Head"
         name="Ground of the head"
@@ -137,14 +158,6 @@ function LookGroup({
         swatches={style.colors}
         onChange={(edge) => set('set the line', { edge }, 'edge')}
       />
-      {tile.edge && (
-        <Tick
-          checked={!!tile.edgeBetween}
-          onChange={(on) => set('set the line', { edgeBetween: on || undefined })}
-        >
-          only between rows
-        </Tick>
-      )}
     </Group>
   )
 }

@@ -33,7 +33,7 @@ export function menuTile(b: Building, group: MenuGroup, base: Base, spot: Spot):
       kind: 'menu',
       // The space beside the first and the last link stands within: the cell has room for it once it is settled.
       padding: { ...around, left: around.left - space, right: around.right - space },
-      items: cells.map(({ cut, said }) => ({ label: said, link: cut.link })),
+      items: cells.map(({ said, link }) => ({ label: said, link })),
       separator: '',
       space,
       align: 'left',

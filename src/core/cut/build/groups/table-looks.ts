@@ -5,6 +5,10 @@ import type { TableGroup } from '../../intent/tables'
 import { around } from '../../raster'
 import type { Building } from '../building'
 
+/** A head is bold by more than this share of its cells, what it heads by less than that. */
+const MOSTLY_BOLD = 0.6
+const HARDLY_BOLD = 0.4
+
 /** How the rows of a table look. */
 export interface Looks {
   head: string | undefined
@@ -54,7 +58,7 @@ export function headed({ rows }: Pick<TableGroup, 'rows'>): boolean {
   const [head, ...body] = rows.map((r) => r.flatMap((c) => (c ? [c.words] : [])))
   const share = (list: WordsOf[]) => list.filter((w) => w.bold).length / Math.max(1, list.length)
   const below = body.flat()
-  if (share(head!) > 0.6 && share(below) < 0.4) return true
+  if (share(head!) > MOSTLY_BOLD && share(below) < HARDLY_BOLD) return true
   const colors = new Set(below.map((w) => w.color))
   return head!.every((w) => w.color !== undefined && !colors.has(w.color)) && colors.size <= 2
 }
@@ -66,25 +70,23 @@ const columnHeaded = ({ rows }: Pick<TableGroup, 'rows'>): boolean => {
   return (
     first.length > 1 &&
     first.slice(1).every((w) => w.bold) &&
-    rest.filter((w) => w.bold).length < 0.3 * rest.length
+    rest.filter((w) => w.bold).length < HARDLY_BOLD * rest.length
   )
 }
 
-/** What the head of a table is. */
+/** What the head of a table is. @param background of its own, where it has one */
 export const headOf = (
   group: TableGroup,
   background: string | undefined,
-  ground: string,
 ): Pick<TileOf<'table'>, 'headRow' | 'headColumn' | 'headBackground' | 'headColor'> => {
   const headRow = headed(group)
-  const colors = group.rows[0]!.flatMap((c) => (c?.words.color ? [c.words.color] : []))
-  const body = group.rows[1]!.flatMap((c) => (c?.words.color ? [c.words.color] : []))
+  const inkOf = (row: number) => group.rows[row]!.find((c) => c?.words.color)?.words.color
+  const color = headRow ? inkOf(0) : undefined
   return {
     headRow,
     headColumn: columnHeaded(group),
-    ...(background && background !== ground ? { headBackground: background } : {}),
-    ...(headRow && background ? { headBackground: background } : {}),
-    ...(headRow && colors[0] && colors[0] !== body[0] ? { headColor: colors[0] } : {}),
+    ...(background ? { headBackground: background } : {}),
+    ...(color && color !== inkOf(1) ? { headColor: color } : {}),
   }
 }
 

@@ -17,6 +17,10 @@ const MOST_SPACE = 40
 /** Edges or middles of a column's cells are the same within this, px of the email. */
 const SAME = 3
 
+/** Room behind the words of a last column without lines: so much of their width, and px of the email. */
+const SPARE = 0.1
+const SPARE_PX = 8
+
 /** What the columns of a table are like, px of the email. */
 interface Columns {
   aligns: Align[]
@@ -30,7 +34,6 @@ interface Columns {
 export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot): Placed<Tile> {
   const { rows } = group
   const body = cellsOf(rows.slice(1))
-  const ground = cellsOf(rows)[0]!.cut.ground ?? spot.behind
   const set = b.lettering.of(body[Math.min(1, body.length - 1)]!.cut, body[0]!.cut.ground ?? spot.behind)
   const columns = columnsOf(b, group)
   const looks = looksOf(b, group)
@@ -55,7 +58,7 @@ export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot
       ...columnLetters(rows, i, color),
     })),
     rows: words,
-    ...headOf(group, looks.head, ground),
+    ...headOf(group, looks.head),
     ...(looks.zebra ? { zebra: looks.zebra.color, ...(looks.zebra.first ? { zebraFirst: true } : {}) } : {}),
     ...(looks.edge ? { edge: looks.edge.line, ...(looks.edge.between ? { edgeBetween: true } : {}) } : {}),
     space,
@@ -132,7 +135,7 @@ function columnsOf(b: Building, { rows, rules }: TableGroup): Columns {
     return aligns[i - 1] === 'right' ? to[i - 1]! + beside : (to[i - 1]! + x) / 2
   })
   // Without lines the last column ends with its words, and a little room for other letters.
-  const room = aligns.at(-1) === 'left' && !wide ? 0.1 * (to.at(-1)! - from.at(-1)!) + 8 : beside
+  const room = aligns.at(-1) === 'left' && !wide ? SPARE * (to.at(-1)! - from.at(-1)!) + SPARE_PX : beside
   return { aligns, bounds: [...bounds, wide ? right : Math.min(b.input.emailWidth, right + room)], beside }
 }
 
