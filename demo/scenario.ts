@@ -468,7 +468,11 @@ function finishHalden(e: Email): Email {
       name: 'setBand',
       what: {
         id: 'b-press',
-        set: { name: 'See your train', padding: { top: 0, right: 45, bottom: 40, left: 45 } },
+        set: {
+          name: 'See your train',
+          padding: { top: 0, right: 45, bottom: 40, left: 45 },
+          narrowPadding: { top: 0, right: 20, bottom: 32, left: 20 },
+        },
       },
     },
     { name: 'addBand', what: { at: e.bands.findIndex((b) => b.id === 'b-times') + 1, band: routes } },
@@ -480,7 +484,11 @@ function finishHalden(e: Email): Email {
       name: 'setBand',
       what: {
         id: 'b-keep',
-        set: { name: 'Keep a berth', padding: { top: 0, right: 45, bottom: 44, left: 45 } },
+        set: {
+          name: 'Keep a berth',
+          padding: { top: 0, right: 45, bottom: 44, left: 45 },
+          narrowPadding: { top: 12, right: 20, bottom: 36, left: 20 },
+        },
       },
     },
   ])

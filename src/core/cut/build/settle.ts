@@ -28,12 +28,15 @@ export function settled(bands: readonly Band[], width: number, loose: ReadonlySe
     const wide = spread(band, side)
     const flush = Math.min(wide.padding.left, wide.padding.right) < BLEEDS
     const beside = flush ? 0 : NARROW_SIDE
+    const { left, right } = wide.padding
+    // Said only where it is another than on wide.
+    const same = left === beside && right === beside
     return {
       ...wide,
       cells: levelled(wide.cells).map((cell) =>
         settledCell(cell, { narrow: flush ? NARROW_SIDE : 0, stays: wide.narrow === 'keep', loose }),
       ),
-      narrowPadding: { ...wide.padding, left: beside, right: beside },
+      ...(same ? {} : { narrowPadding: { ...wide.padding, left: beside, right: beside } }),
     }
   })
 }
@@ -265,6 +268,8 @@ const inCell = (tile: Tile): Tile => {
 
 /** @param beside space on narrow, px */
 function settledTile(tile: Tile, content: number, beside: Sides): Tile {
+  // A gap has no sides.
+  if (tile.kind === 'gap') return tile
   const placed = inCell(aligned(tile, content))
   const { padding } = placed
   const narrow = { ...padding, left: beside.left, right: beside.right }
