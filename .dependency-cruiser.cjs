@@ -7,7 +7,7 @@ const order = [
   ['email'],
   ['tiles'],
   ['compile'],
-  ['readers', 'checks', 'cut', 'house', 'import'],
+  ['readers', 'checks', 'cut', 'house', 'import', 'starters'],
   ['handover'],
 ]
 const inOrder = order.flatMap((row, i) =>

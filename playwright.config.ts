@@ -13,8 +13,16 @@ export default defineConfig({
   // switch stand-ins off and on.
   workers: 2,
   projects: [
-    { name: 'drawn', testMatch: /(cut|first-build|import|layout|output|pages|styles)\.spec\.ts/, workers: 1 },
-    { name: 'app', testIgnore: /(cut|first-build|import|layout|output|pages|styles)\.spec\.ts/, workers: 1 },
+    {
+      name: 'drawn',
+      testMatch: /(cut|first-build|import|layout|output|pages|starters|styles)\.spec\.ts/,
+      workers: 1,
+    },
+    {
+      name: 'app',
+      testIgnore: /(cut|first-build|import|layout|output|pages|starters|styles)\.spec\.ts/,
+      workers: 1,
+    },
   ],
   reporter: [['list']],
   use: {

@@ -1,12 +1,13 @@
 /** Speed as ratios measured in one run, so that they say the same on any machine. Usage: npm run bench */
-import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { parse } from 'parse5'
 import sharp from 'sharp'
 import { autocut } from '@/core/cut/autocut'
 import { compile } from '@/core/compile'
 import { applyEdit } from '@/core/email/edits'
 import { house, longEmail } from '@/test-support/emails'
+import { buildScene } from '@/test-support/built'
+import { byHand } from '@/test-support/by-hand'
+import { studioDesigns } from '@/test-support/studio'
 import { goods, letter, referenceHouse, referenceSrc, stories } from '@/test-support/references'
 import { sceneOf, scenePng } from '@/test-support/scenes'
 import { inBrowser } from './browser'
@@ -92,19 +93,27 @@ const edit = async (bands: number) => {
 }
 say('compile after an edit of one band: 200 bands over 10 bands', await edit(200), await edit(10), 2)
 
-// Weight: what leaves, against what a person wrote for the same emails (src/test-support/fixtures/references).
-for (const [name, email] of Object.entries({ letter, goods, stories })) {
-  const made = email()
-  const ours = compile(made, referenceHouse, { src: referenceSrc, print: 'compact' })
-  const hand = readFileSync(
-    join(import.meta.dirname, '../src/test-support/fixtures/references', `${name}.html`),
-    'utf8',
-  )
+/** What an email comes to beside the same one written by hand. */
+function weigh(name: string, ours: string, hand: string, bands: number): void {
   const [bytes, wanted] = [Buffer.byteLength(ours), Buffer.byteLength(hand)]
-  const bands = made.bands.length
   const tables = ours.match(/<table/g)!.length
   console.log(
     `${name}: ${bytes} B / ${wanted} B by hand = ${(bytes / wanted).toFixed(2)} (aim: 1.6 or less); ` +
       `${Math.round(bytes / bands)} B and ${(tables / bands).toFixed(1)} tables a band (${bands} bands)`,
   )
+}
+
+// Weight: what leaves, against what a person wrote for the same emails (src/test-support/fixtures/references).
+for (const [name, email] of Object.entries({ letter, goods, stories })) {
+  const made = email()
+  const ours = compile(made, referenceHouse, { src: referenceSrc, print: 'compact' })
+  weigh(name, ours, byHand(name), made.bands.length)
+}
+// And what the first build of three designs comes to.
+for (const design of studioDesigns()) {
+  const name = design.name.replace(' ', '-')
+  if (!['schedule', 'shop', 'long-letter'].includes(name)) continue
+  const { email, house: own } = await buildScene(design)
+  const ours = compile(email, own, { src: () => 'p0.png', print: 'compact' })
+  weigh(`built: ${design.name}`, ours, byHand(`built/${name}`), email.bands.length)
 }

@@ -21,17 +21,33 @@ export interface DemoJob {
   finish?: (e: Email) => Email
 }
 
+/** How a client's design sets its words: running words, small print and headings. @param sizes px */
 const text = (
-  font: HouseStyle['text']['body']['font'],
-  color: string,
-  sizes: [number, number, number],
-): HouseStyle['text'] => ({
-  body: { font, size: 17, line: 26, color, bold: false },
-  small: { font, size: 13, line: 21, color, bold: false },
-  heading1: { font, size: sizes[0], line: Math.round(sizes[0] * 1.2), color, bold: false },
-  heading2: { font, size: sizes[1], line: Math.round(sizes[1] * 1.25), color, bold: false },
-  heading3: { font, size: sizes[2], line: Math.round(sizes[2] * 1.3), color, bold: true },
-})
+  body: { font: HouseStyle['text']['body']['font']; color: string; size: number; line: number },
+  headings: {
+    font: HouseStyle['text']['body']['font']
+    color: string
+    bold: boolean
+    sizes: [number, number, number]
+  },
+  small: string,
+): HouseStyle['text'] => {
+  const { font, color, bold, sizes } = headings
+  const heading = (size: number, leading: number) => ({
+    font,
+    color,
+    bold,
+    size,
+    line: Math.round(size * leading),
+  })
+  return {
+    body: { ...body, bold: false },
+    small: { font: body.font, size: 13, line: 21, color: small, bold: false },
+    heading1: { ...heading(sizes[0], 1.08), narrowSize: Math.min(40, sizes[0]), narrowLine: 44 },
+    heading2: heading(sizes[1], 1.2),
+    heading3: heading(sizes[2], 1.25),
+  }
+}
 
 export const clients: DemoClient[] = [
   {
@@ -48,7 +64,11 @@ export const clients: DemoClient[] = [
       ],
       ground: '#e9e2d4',
       link: { color: '#9a4421', underline: true },
-      text: text('serif', '#3b4050', [30, 26, 21]),
+      text: text(
+        { font: 'serif', color: '#3b4050', size: 17, line: 26 },
+        { font: 'serif', color: '#1f2430', bold: false, sizes: [56, 30, 22] },
+        '#5b6070',
+      ),
       button: {
         background: '#b4572f',
         color: '#ffffff',
@@ -75,7 +95,11 @@ export const clients: DemoClient[] = [
       ],
       ground: '#dfe7e3',
       link: { color: '#1f6f6b', underline: true },
-      text: text('sans', '#3d5055', [32, 28, 22]),
+      text: text(
+        { font: 'sans', color: '#3d5055', size: 16, line: 25 },
+        { font: 'condensed', color: '#17282c', bold: true, sizes: [64, 32, 22] },
+        '#52666a',
+      ),
       button: {
         background: '#e9a23b',
         color: '#17282c',
@@ -102,7 +126,11 @@ export const clients: DemoClient[] = [
       ],
       ground: '#ece6d6',
       link: { color: '#8c2f4b', underline: true },
-      text: text('humanist', '#4d4b42', [29, 26, 20]),
+      text: text(
+        { font: 'humanist', color: '#4d4b42', size: 17, line: 26 },
+        { font: 'serif', color: '#2f2e28', bold: false, sizes: [52, 28, 22] },
+        '#66645a',
+      ),
       button: {
         background: '#8c2f4b',
         color: '#ffffff',

@@ -173,8 +173,7 @@ test('an email made elsewhere comes in as bands; fields are shown as one recipie
   await expect(wide(page).getByRole('heading', { name: 'Old letter' })).toBeVisible()
   await saved(page)
   expect((await emailOf(page, job)).bands.map((b) => b.cells[0]!.items.map((i) => i.kind))).toEqual([
-    // The space between the heading and what follows is not what a tile of words has.
-    ['words', 'words'],
+    ['words'],
     ['code'],
   ])
   await page.getByRole('button', { name: 'Recipients' }).click()

@@ -196,7 +196,13 @@ test('bad input gets a clear message, and the app goes on', async ({ request }) 
     ['empty file', upload(Buffer.alloc(0)), 415, /empty/],
     ['text named .png', upload(Buffer.from('not a picture')), 415, /not a PNG, JPEG, WebP, AVIF, SVG or PDF/],
     ['truncated PNG', upload(png.subarray(0, 90_000)), 415, /breaks off/],
-    ['no file', request.post('/api/jobs', { multipart: { clientId, name: 'x' } }), 400, /field "design"/],
+    [
+      'no file',
+      request.put(`/api/jobs/${id}/design`, { multipart: { role: 'wide' } }),
+      400,
+      /field "design"/,
+    ],
+    ['no name', request.post('/api/jobs', { multipart: { clientId } }), 422, /name/],
     [
       'unknown client',
       request.post('/api/jobs', {

@@ -21,6 +21,41 @@ const views: Record<string, View> = {
   cut: { job: night, stage: 'cut', then: (page) => page.getByRole('button', { name: '9 Words' }).click() },
   'cut-slate': { job: winter, stage: 'cut', slate: true },
   compose: { job: night, stage: 'compose' },
+  compare: {
+    job: night,
+    stage: 'compose',
+    then: async (page) => {
+      for (const [instead, kind] of [
+        ['Design', 'Compare'],
+        ['Narrow', 'Source'],
+      ] as const) {
+        await page
+          .getByRole('region', { name: `${instead} lens` })
+          .getByRole('button', { name: instead, exact: true })
+          .click()
+        await page.getByRole('menuitem', { name: kind, exact: true }).click()
+      }
+      await page.getByLabel('Way of comparing').selectOption('Split')
+      await page.getByRole('button', { name: /^Band Total eclipse/ }).click()
+      await page.waitForTimeout(1500)
+    },
+  },
+  starters: {
+    path: '/',
+    then: async (page) => {
+      await page.getByRole('button', { name: 'New job' }).click()
+      await page.getByRole('radio', { name: 'a starter' }).click()
+      await page.waitForTimeout(3000)
+    },
+  },
+  'house-style': {
+    job: night,
+    stage: 'compose',
+    then: async (page) => {
+      await page.getByRole('button', { name: /^House style of/ }).click()
+      await page.waitForTimeout(1500)
+    },
+  },
   table: {
     job: winter,
     stage: 'compose',
@@ -51,8 +86,8 @@ async function main(): Promise<void> {
     const page = await context.newPage()
     const job = view.job && jobs.jobs.find((j) => j.name === view.job)?.id
     await page.goto(base + (view.path ?? `/jobs/${job}?stage=${view.stage}`))
-    await page.waitForLoadState('networkidle')
-    await page.waitForTimeout(1500)
+    // What is heard of other tabs stays open: the network is never idle.
+    await page.waitForTimeout(view.stage === 'compose' ? 9000 : 4000)
     await view.then?.(page)
     await page.waitForTimeout(500)
     await page.screenshot({ path: `${folder}/${name}.png` })

@@ -44,6 +44,13 @@ setup_chromium() {
   fi
 }
 
+# The built app, in the background; its process is $server. An idle connection is kept for a minute: at the usual five
+# seconds it is closed just when a test, or a script, that waited as long sends its next request on it.
+serve() {
+  node node_modules/next/dist/bin/next start -H 127.0.0.1 -p "$PORT" --keepAliveTimeout 60000 &
+  server=$!
+}
+
 # wait_for ADDRESS PID: until the server answers, or ends.
 wait_for() {
   for _ in $(seq 1 120); do

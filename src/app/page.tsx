@@ -10,7 +10,7 @@ const AT_FIRST = 24
 export default async function WallPage() {
   const brief = (await firstJobs(AT_FIRST)).map(({ narrow, before, createdAt, remote, design, ...job }) => ({
     ...job,
-    design: { id: design.id, width: design.width, height: design.height },
+    design: design && { id: design.id, width: design.width, height: design.height },
   }))
   return (
     <Wall first={brief} count={countJobs()} clients={listClients().map(({ id, name }) => ({ id, name }))} />

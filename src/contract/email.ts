@@ -44,8 +44,13 @@ export const emailRoutes = routesOf({
     gives: z.object({ revision, savedAt: time }),
     problems: '404, 409 stale-revision (with the current `revision`), 422',
   },
+  'GET /api/jobs/:job/events': {
+    does: 'Server-sent events: a message with `kind` (`email` or `cuts`) and `revision` for each saving of a document of the job.',
+    gives: 'text/event-stream',
+    problems: '404',
+  },
   'GET /api/jobs/:job/versions': {
-    does: 'Emails of the job that were kept, the latest first.',
+    does: 'Emails of the job that were kept, by a person or by itself (once an hour while it is worked on, and before each delivery), the latest first.',
     gives: z.object({ versions: z.array(version) }),
     problems: '404',
   },

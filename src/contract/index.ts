@@ -3,7 +3,9 @@ import { cutRoutes } from './cuts'
 import { emailRoutes } from './email'
 import { handoverRoutes } from './handover'
 import { jobRoutes } from './jobs'
+import { keptRoutes } from './kept'
 import { materialRoutes } from './materials'
+import { shareRoutes } from './shares'
 import { standinRoutes } from './standins'
 import { taskRoutes } from './tasks'
 
@@ -13,10 +15,12 @@ import { taskRoutes } from './tasks'
  */
 export const routes = {
   ...clientRoutes,
+  ...keptRoutes,
   ...materialRoutes,
   ...jobRoutes,
   ...cutRoutes,
   ...emailRoutes,
+  ...shareRoutes,
   ...handoverRoutes,
   ...taskRoutes,
   ...standinRoutes,

@@ -38,7 +38,7 @@ export const jobRoutes = routesOf({
     gives: z.object({ jobs: z.array(jobSummary), count: z.object({ open: count, archived: count }) }),
   },
   'POST /api/jobs': {
-    does: 'Starts a job from a design; `board` and `narrowBoard` choose a page or artboard, counted from 0.',
+    does: 'Starts a job from a design, or from nothing where none is sent; `board` and `narrowBoard` choose a page or artboard, counted from 0.',
     form: {
       files: { design: DESIGN, narrow: 'a narrow design of the same email, if there is one' },
       fields: z.object({

@@ -3,9 +3,13 @@ import { safeFonts } from '@/core/email/fonts'
 import { richTextSchema } from '@/core/email/richtext'
 import { byHandSchema, type Email } from '@/core/email/schema'
 import { colorSchema } from '@/core/email/styles'
+import { motifNames } from '@/core/starters/motifs'
 import { iconShapes } from '@/core/tiles/social/schema'
 import { notes, picture } from './parts'
 import { routesOf } from './route'
+
+/** px of the picture: twice what is shown. */
+const drawnSide = z.number().int().min(16).max(2400)
 
 const counted = <T extends z.ZodType>(value: T) => z.object({ value, count: z.number() })
 
@@ -75,11 +79,13 @@ export const materialRoutes = routesOf({
     long: true,
   },
   'POST /api/import': {
-    does: 'Reads an email made elsewhere, told by its content, or JSON with the source. Saves nothing but the pictures it brings.',
+    does: 'Reads an email made elsewhere, told by its content, or JSON with the source or the address where it is read in a browser (private networks are refused). Saves nothing but the pictures it brings.',
     form: { files: { file: 'HTML, a ZIP with HTML and pictures, or a message; at most 40 MB' }, most: 41 },
-    body: z.object({ html: z.string().min(1, 'paste the source of an email') }),
+    body: z
+      .object({ html: z.string().optional(), address: z.string().trim().min(3).max(2000).optional() })
+      .refine((b) => b.html || b.address, 'paste the source of an email, or give its address'),
     gives: imported,
-    problems: '413, 422 not-an-email',
+    problems: '413, 422 not-an-email and address-refused, 502 address-unreachable',
     long: true,
   },
   'POST /api/pictures': {
@@ -102,6 +108,19 @@ export const materialRoutes = routesOf({
     gives: picture,
     status: 201,
     problems: '404',
+  },
+  'POST /api/drawings': {
+    does: 'Draws a mosaic, as starters begin with, as PNG.',
+    body: z.object({
+      motif: z.enum(motifNames),
+      width: drawnSide,
+      height: drawnSide,
+      play: z.boolean().optional().describe('whether a mark for playing lies on it'),
+      colors: z.object({ tint: colorSchema, accent: colorSchema, deep: colorSchema }),
+    }),
+    gives: picture,
+    status: 201,
+    problems: '422',
   },
   'GET /api/pictures/:picture': {
     does: 'A picture; `width` gives a smaller WebP.',

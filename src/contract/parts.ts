@@ -39,11 +39,14 @@ export const jobSummary = z.object({
   due: day.nullable(),
   archived: z.boolean(),
   remote: z.boolean().describe('whether its previews may load pictures and fonts from elsewhere'),
-  design: picture.extend({
-    name: z.string(),
-    scale: z.number().describe('design pixels for each px of the email'),
-    worded: z.boolean().describe('whether its file carries words'),
-  }),
+  design: picture
+    .extend({
+      name: z.string(),
+      scale: z.number().describe('design pixels for each px of the email'),
+      worded: z.boolean().describe('whether its file carries words'),
+    })
+    .nullable()
+    .describe('null where the job began without one'),
   narrow: picture.extend({ name: z.string() }).nullable().describe('the narrow design of the same email'),
   before: picture.nullable().describe('the design that the present one replaced'),
   createdAt: time,

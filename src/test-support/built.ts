@@ -4,8 +4,10 @@ import { buildEmail } from '@/core/cut/build'
 import { groundOf } from '@/core/cut/ground'
 import { readInk } from '@/core/cut/ink'
 import { emptyPlan, asBuilt, type Cut, type CutPlan } from '@/core/cut/plan'
-import { overlap, type Raster } from '@/core/cut/raster'
+import { readNarrowDesign } from '@/core/cut/narrow-design'
+import { overlap, type Raster, type Rect } from '@/core/cut/raster'
 import { textOf, type RichText } from '@/core/email/richtext'
+import { emailSchema } from '@/core/tiles/document'
 import type { Email } from '@/core/email/schema'
 import { plainHouseStyle, type HouseStyle } from '@/core/email/styles'
 import type { Scene, ScenePart } from './scenes'
@@ -21,8 +23,11 @@ export interface Built {
   crops: Map<string, string>
 }
 
-/** Builds a scene from its pixels. @param scale design px for each px of the email */
-export async function buildScene(scene: Scene, scale = 2, quality?: number): Promise<Built> {
+/**
+ * Builds a scene from its pixels. @param scale design px for each px of the email @param quality of the JPEG that it comes as
+ * @param narrow the design for phones
+ */
+export async function buildScene(scene: Scene, scale = 2, quality?: number, narrow?: Scene): Promise<Built> {
   const raster = await pixels(scene, scale, quality)
   const found = autocut(raster, scale)
   const parts = scene.bands.flatMap((b) => b.parts)
@@ -51,8 +56,10 @@ export async function buildScene(scene: Scene, scale = 2, quality?: number): Pro
   const own = font.startsWith('Liberation Serif') ? 'times' : font.startsWith('DejaVu') ? 'wide' : 'sans'
   for (const style of Object.values(house.text)) style.font = own
   house.button.font = own
+  const wide = { ...raster, plan, groundOf: (r: Rect) => groundOf(raster, r) }
   const { email } = buildEmail({
     plan,
+    ...(narrow ? { narrow: readNarrowDesign(wide, await pixels(narrow, scale), house) } : {}),
     size: raster,
     emailWidth: scene.width,
     pictures,
@@ -61,7 +68,7 @@ export async function buildScene(scene: Scene, scale = 2, quality?: number): Pro
     groundOf: (r) => groundOf(raster, r),
     readInk: (r, g) => readInk(raster, r, g),
   })
-  return { scene, scale, email, plan, house, crops }
+  return { scene, scale, email: emailSchema.parse(email), plan, house, crops }
 }
 
 async function pixels(scene: Scene, scale: number, quality?: number): Promise<Raster> {

@@ -85,7 +85,8 @@ export function narrowFaults(
   const thingOf = (said: string) => {
     const nth = saidBefore.get(said) ?? 0
     saidBefore.set(said, nth + 1)
-    const found = things.filter((t) => t.said === said || t.said.includes(said))
+    const exact = things.filter((t) => t.said === said)
+    const found = exact.length ? exact : things.filter((t) => t.said.includes(said))
     return found[Math.min(nth, found.length - 1)]
   }
   const words = parts.filter((p) => p.words || p.button)

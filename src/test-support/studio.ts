@@ -23,19 +23,19 @@ export interface Expected {
   lists?: readonly number[]
 }
 
-type Draw = (pen: Pen, top: number) => number
-interface Part {
+export type Draw = (pen: Pen, top: number) => number
+export interface Part {
   ground: string
   columns?: number
   draw: Draw
 }
 
-const sans = 'Liberation Sans, Arial, Helvetica, sans-serif'
-const serif = 'Liberation Serif, Times New Roman, serif'
+export const sans = 'Liberation Sans, Arial, Helvetica, sans-serif'
+export const serif = 'Liberation Serif, Times New Roman, serif'
 const hebrew = 'DejaVu Sans, Verdana, sans-serif'
 const W = 600
 
-const day: Palette = {
+export const day: Palette = {
   page: '#ffffff',
   soft: '#f3efe6',
   deep: '#243b53',
@@ -44,13 +44,15 @@ const day: Palette = {
   quiet: '#5b6168',
 }
 
-function design(
+/** A design of bands below each other. @param width px */
+export function design(
   name: string,
   seed: number,
   page: string,
   expected: Expected,
   tuned: boolean,
   parts: readonly Part[],
+  width = W,
 ): StudioDesign {
   const r = random(seed)
   const bands: SceneBand[] = []
@@ -59,20 +61,20 @@ function design(
   for (const [i, { ground, columns = 1, draw }] of parts.entries()) {
     const pen = new Pen(r, ground, `${name.slice(0, 2)}${i}`)
     const h = Math.round(draw(pen, 0))
-    all += `<g transform="translate(0 ${y})"><rect width="${W}" height="${h}" fill="${ground}"/>${pen.body}</g>`
+    all += `<g transform="translate(0 ${y})"><rect width="${width}" height="${h}" fill="${ground}"/>${pen.body}</g>`
     bands.push({ y, h, ground, columns, parts: pen.parts.map((p) => ({ ...p, y: p.y + y })) })
     y += h
   }
   return {
     name,
     seed,
-    width: W,
+    width,
     height: y,
     bands,
     expected,
     tuned,
     svg: (scale) =>
-      `<svg xmlns="http://www.w3.org/2000/svg" width="${W * scale}" height="${y * scale}" viewBox="0 0 ${W} ${y}"><rect width="100%" height="100%" fill="${page}"/>${all}</svg>`,
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${width * scale}" height="${y * scale}" viewBox="0 0 ${width} ${y}"><rect width="100%" height="100%" fill="${page}"/>${all}</svg>`,
   }
 }
 

@@ -1,4 +1,5 @@
 import { autocut, type Autocut } from '@/core/cut/autocut'
+import { lettersParted } from '@/core/cut/channels'
 import { buildEmail, type BuildResult } from '@/core/cut/build'
 import { contentEdges, type ContentEdges } from '@/core/cut/content'
 import { cutout, laidOn, vanishing } from '@/core/cut/cutout'
@@ -25,7 +26,8 @@ export type CutterCall =
   | { kind: 'palette'; rect: Rect | null }
   | { kind: 'pick'; x: number; y: number; side: 1 | 3 | 5 }
   | { kind: 'mark'; rect: Rect; ground: string; on: readonly string[] }
-  | { kind: 'crop'; rect: Rect; zoom: number; margin: number }
+  /** `parted`: as dark letters on white, through the channel that parts them best. */
+  | { kind: 'crop'; rect: Rect; zoom: number; margin: number; parted?: boolean }
   | { kind: 'preview'; plan: CutPlan; emailWidth: number; previous: Email | null; house: HouseStyle }
 
 export interface CutterAnswers {
@@ -147,13 +149,14 @@ async function mark({
  * A crop to read words off: enlarged, with a margin of its own ground around it, since letters at the very
  * edge of a picture are read badly.
  */
-async function crop(rect: Rect, zoom: number, margin: number): Promise<Blob> {
+async function crop({ rect, zoom, margin, parted }: Extract<CutterCall, { kind: 'crop' }>): Promise<Blob> {
   const part = new OffscreenCanvas(
     Math.round(rect.w * zoom) + 2 * margin,
     Math.round(rect.h * zoom) + 2 * margin,
   )
   const context = part.getContext('2d')!
-  context.fillStyle = groundOf(loaded(), rect).color
+  const ground = groundOf(loaded(), rect).color
+  context.fillStyle = ground
   context.fillRect(0, 0, part.width, part.height)
   context.imageSmoothingQuality = 'high'
   context.drawImage(
@@ -167,6 +170,11 @@ async function crop(rect: Rect, zoom: number, margin: number): Promise<Blob> {
     part.width - 2 * margin,
     part.height - 2 * margin,
   )
+  if (parted) {
+    const pixels = context.getImageData(0, 0, part.width, part.height)
+    lettersParted(pixels, ground).forEach((level, i) => pixels.data.fill(level, 4 * i, 4 * i + 3))
+    context.putImageData(pixels, 0, 0)
+  }
   return part.convertToBlob({ type: 'image/png' })
 }
 
@@ -202,7 +210,7 @@ function answerTo(what: CutterCall, progress: (p: number) => void): unknown {
     case 'mark':
       return mark(what)
     case 'crop':
-      return crop(what.rect, what.zoom, what.margin)
+      return crop(what)
     case 'preview':
       return preview(what)
   }

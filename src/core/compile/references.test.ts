@@ -1,9 +1,5 @@
-import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
-import type { Element } from 'hast'
-import { elementsOf } from '@/core/html/stylesheet'
 import { goods, letter, referenceHouse, referenceSrc, stories } from '@/test-support/references'
-import { fromHtml } from 'hast-util-from-html'
+import { byHand, saidIn } from '@/test-support/by-hand'
 import { longEmail, house } from '@/test-support/emails'
 import { compile } from '.'
 
@@ -13,19 +9,7 @@ import { compile } from '.'
  * the pixels differed at most.
  */
 
-/** The words of an element and of all in it, in reading order. */
-const wordsOf = (node: Element): string =>
-  node.children
-    .map((c) => (c.type === 'text' ? c.value : c.type === 'element' ? wordsOf(c) : ''))
-    .join(' ')
-    .replace(/\u034f/g, '')
-    .replace(/\s+/g, ' ')
-    .trim()
-
 const written = { letter, goods, stories }
-const byHand = (name: string) =>
-  readFileSync(join(import.meta.dirname, '../../test-support/fixtures/references', `${name}.html`), 'utf8')
-
 describe.each(Object.entries(written))('%s', (name, email) => {
   const ours = compile(email(), referenceHouse, { src: referenceSrc, print: 'compact' })
   const hand = byHand(name)
@@ -37,18 +21,7 @@ describe.each(Object.entries(written))('%s', (name, email) => {
   })
 
   test('says the same words, links and pictures', () => {
-    const said = (html: string) => {
-      const tree = fromHtml(html)
-      const all = [...elementsOf(tree)]
-      return {
-        words: wordsOf(all.find((e) => e.tagName === 'body')!),
-        links: all.filter((e) => e.tagName === 'a').map((e) => e.properties.href),
-        pictures: all
-          .filter((e) => e.tagName === 'img')
-          .map(({ properties: { src, alt, width } }) => [src, alt, Number(width)]),
-      }
-    }
-    expect(said(ours)).toEqual(said(hand))
+    expect(saidIn(ours)).toEqual(saidIn(hand))
   })
 })
 

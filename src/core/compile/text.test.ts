@@ -35,8 +35,9 @@ test('lines have at most 78 characters (RFC 5322, 2.1.1), but an address stays w
 test('no word of the email is lost', () => {
   fc.assert(
     fc.property(anyEmail, (email) => {
-      // Raised and lowered digits are digits still (Unicode, NFKC).
-      const kept = compileText(email, { fields: asWritten }).normalize('NFKC').replace(/\s+/g, '')
+      // Raised and lowered digits are digits still (Unicode, NFKC); a raised hyphen is a minus there (U+2212).
+      const plain = (s: string) => s.normalize('NFKC').replace(/\u2212/g, '-')
+      const kept = plain(compileText(email, { fields: asWritten })).replace(/\s+/g, '')
       for (const band of email.bands)
         for (const tile of tilesOf(band)) {
           if (band.show === 'narrow' || tile.show === 'narrow') continue
@@ -47,7 +48,7 @@ test('no word of the email is lost', () => {
             })
           for (const word of said.flatMap((s) => s.split(/\s+/)))
             if (!word.includes('[[') && !word.includes(']]') && !word.includes('|'))
-              expect(kept).toContain(word.normalize('NFKC'))
+              expect(kept).toContain(plain(word))
         }
     }),
     { numRuns: samples(200) },

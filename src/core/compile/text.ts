@@ -12,8 +12,17 @@ import { plainOfHtml } from '../html/plain'
 /** Lines of a plain text are at most this long (RFC 5322, section 2.1.1 recommends 78 characters). */
 export const COLUMNS = 78
 
+/** A field, and a character that stands for the spaces in it. */
+const field = /\[\[[^[\]]{0,300}\]\]/g
+const HELD = '\u0000'
+
 /** What stays on one line: words, and in them fields, whatever spaces these hold. */
-const whole = /(?:\[\[[^[\]]{0,300}\]\]|\S)+/g
+const wholes = (line: string): string[] =>
+  line
+    .replace(field, (f) => f.replace(/\s/g, HELD))
+    .split(/\s/)
+    .filter(Boolean)
+    .map((word) => word.replaceAll(HELD, ' '))
 
 /**
  * Breaks a line at spaces; a word longer than the line (an address) stays whole. Continuation lines are
@@ -26,7 +35,7 @@ export function wrap(line: string, columns = COLUMNS): string {
   const indent = lead[1]! + (lead[2]! + (lead[3] ?? '')).replace(/\S/g, ' ')
   const out: string[] = []
   let current = ''
-  for (const [i, word] of (line.match(whole) ?? []).entries()) {
+  for (const [i, word] of wholes(line).entries()) {
     const next = i ? `${current} ${word}` : margin + word
     if (next.length > columns && current) {
       out.push(current)

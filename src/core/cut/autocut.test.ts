@@ -6,6 +6,7 @@ import { rasterOf, testDesigns } from '@/test-support/designs'
 import { sceneOf, sceneRaster, TUNED, UNSEEN } from '@/test-support/scenes'
 import { scoreOf, together } from '@/test-support/score'
 import { autocut } from './autocut'
+import type { Cut } from './plan'
 import { overlap, type Rect } from './raster'
 
 /**
@@ -402,5 +403,30 @@ describe('what designers do that flat rectangles do not', () => {
       ['words', '#ffffff'],
       ['words', '#ffffff'],
     ])
+  })
+
+  test('what JPEG blurs around a button is its edge, and no box that it stands in', async () => {
+    const pill = (fill: string) =>
+      `<svg xmlns="http://www.w3.org/2000/svg" width="1280" height="700"><rect width="1280" height="700" fill="#7a3e2b"/><rect x="466" y="200" width="348" height="100" rx="50" fill="${fill}"/><text x="640" y="262" text-anchor="middle" font-family="Liberation Sans" font-weight="700" font-size="34" fill="#ffffff">Save a wheel</text></svg>`
+    const { data, info } = await sharp(
+      await sharp(Buffer.from(pill('#f2c200')))
+        .jpeg({ quality: 78 })
+        .toBuffer(),
+    )
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true })
+    const { panels, cuts } = autocut({ width: info.width, height: info.height, data }, 2)
+    expect(panels).toEqual([])
+    expect(cuts.map((c) => c.kind)).toEqual(['button'])
+    const [{ x, y, w, h, box }] = cuts as [Cut]
+    for (const [is, drawn] of [
+      [x, 466],
+      [y, 200],
+      [w, 348],
+      [h, 100],
+    ] as const)
+      expect(Math.abs(is - drawn)).toBeLessThanOrEqual(6)
+    expect(box!.radius).toBeGreaterThanOrEqual(20)
   })
 })

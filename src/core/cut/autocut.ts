@@ -2,6 +2,7 @@ import { newId, type NewId } from '../email/defaults'
 import { cleaned } from './clean'
 import { findEdges, type Edge } from './edges'
 import { maskOf, stretches } from './mask'
+import { isOneBand } from './one-band'
 import { partsOf, type Part } from './parts'
 import type { Cut, CutKind, Panel, PartKind } from './plan'
 import { hexOf, overlap, packed, packHex, type Raster, type Rect } from './raster'
@@ -42,24 +43,64 @@ export function autocut(
 ): Autocut {
   const { raster, noise } = cleaned(design)
   const facts = rowFacts(raster, (p) => progress?.(p * 0.5))
-  const edges = findEdges(raster, scale, facts)
-  const tops = [0, ...edges.map((e) => e.y)]
-  const panels: Panel[] = []
-  const cuts = tops.flatMap((y, i) => {
-    const band = { x: 0, y, w: raster.width, h: (tops[i + 1] ?? raster.height) - y }
-    const other = (e: Edge | undefined) => e?.why === 'ground' || e?.why === 'seam'
-    const found = partsOf(raster, band, scale, noise, { above: other(edges[i - 1]), below: other(edges[i]) })
+  const found = findEdges(raster, scale, facts)
+  const tops = [0, ...found.map((e) => e.y)]
+  const other = (e: Edge | undefined) => e?.why === 'ground' || e?.why === 'seam'
+  /** The parts between two edges, by their indices; -1 is the top of the design. */
+  const partsIn = (from: number, to: number) => {
+    const y = found[from]?.y ?? 0
+    const band = { x: 0, y, w: raster.width, h: (found[to]?.y ?? raster.height) - y }
+    const parts = partsOf(raster, band, scale, noise, { above: other(found[from]), below: other(found[to]) })
+    return { from, to, band, ...parts }
+  }
+  const bands: ReturnType<typeof partsIn>[] = []
+  tops.forEach((_, i) => {
+    const next = partsIn(i - 1, i)
+    const last = bands.at(-1)
+    const edge = found[i - 1]
+    if (last && edge && isOneBand(last, edge, next, { scale, width: raster.width }))
+      bands[bands.length - 1] = partsIn(last.from, i)
+    else bands.push(next)
     progress?.(0.5 + (0.5 * (i + 1)) / tops.length)
-    panels.push(
-      ...found.panels.map(({ box: { bar, ...box }, ...rect }): Panel => ({
-        ...rect,
-        ...box,
-        ...(bar ? { bar: { ...bar, color: hexOf(bar.color) } } : {}),
-      })),
-    )
-    return cutsOf(found.parts, band, raster, scale, id)
   })
-  return { edges, panels, cuts }
+  return withoutHulls(
+    {
+      edges: bands.flatMap(({ from }) => found[from] ?? []),
+      panels: bands.flatMap(({ panels }) =>
+        panels.map(({ box: { bar, ...box }, ...rect }): Panel => ({
+          ...rect,
+          ...box,
+          ...(bar ? { bar: { ...bar, color: hexOf(bar.color) } } : {}),
+        })),
+      ),
+      cuts: bands.flatMap(({ parts, band }) => cutsOf(parts, band, raster, scale, id)),
+    },
+    scale,
+  )
+}
+
+/** A button fills at least this share of what is taken for a box around it, where that is its own edge. */
+const HULL = 0.7
+
+/** JPEG blurs a button's edge to a box around it: what holds nothing but a button that fills it is that button. */
+function withoutHulls({ edges, panels, cuts }: Autocut, scale: number): Autocut {
+  const buttonIn = (panel: Panel): Cut | undefined => {
+    const [only, ...others] = cuts.filter((c) => overlap(c, panel))
+    return only?.kind === 'button' && !others.length && only.w * only.h >= HULL * panel.w * panel.h
+      ? only
+      : undefined
+  }
+  const hulls = new Map(panels.flatMap((p) => (buttonIn(p) ? [[buttonIn(p)!.id, p] as const] : [])))
+  return {
+    edges,
+    panels: panels.filter((p) => !buttonIn(p)),
+    cuts: cuts.map((c) => {
+      const hull = hulls.get(c.id)
+      if (!hull || !c.box) return c
+      const { x, y, w, h, radius } = hull
+      return { ...c, x, y, w, h, box: { ...c.box, radius: Math.min(200, Math.round(radius / scale)) } }
+    }),
+  }
 }
 
 /**

@@ -1,25 +1,61 @@
-import { cutsOf, type Tile } from '../email/tile'
-import { plainOf, textOf } from '../email/richtext'
+import { cutsOf, type Tile, type TileOf } from '../email/tile'
+import { plainOf, textOf, unspacedText, type Inline, type RichText } from '../email/richtext'
 import type { Band, Email, Item } from '../email/schema'
 import { cellsOf, placesOf, tilesOf } from '../email/walk'
+import { entriesOf, wordsOfEntries } from './entries'
+import { partsOf } from './shared-words'
 import { isUnread, type Built, type Cut, type CutPlan } from './plan'
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
-type Said = Partial<Pick<Cut, 'alt' | 'link' | 'words'>>
+type Said = Partial<Pick<Cut, 'alt' | 'link' | 'words' | 'kind'>>
 
-/** What a tile says, in the terms of each cut that it was built from. */
-function said(tile: Tile): Map<string, Said> {
+/** What a tile says, in the terms of each cut that it was built from. @param base what each said at the last build */
+function said(tile: Tile, base: CutPlan['built']): Map<string, Said> {
   const cuts = tile.cuts ?? (tile.cut ? [tile.cut] : [])
   const each = <T>(list: readonly T[], of: (entry: T) => Said) =>
     new Map(list.length === cuts.length ? cuts.map((id, i) => [id, of(list[i]!)]) : [])
   if (tile.kind === 'marks') return each(tile.marks, ({ alt, link }) => ({ alt, link }))
+  if (tile.kind === 'menu' && isOneLine(tile))
+    return each([tile], ({ items }) => ({
+      words: wordsOfEntries(items.map(({ label, link }) => ({ said: label, link }))),
+    }))
   if (tile.kind === 'menu') return each(tile.items, ({ label, link }) => ({ link, words: textOf(label) }))
   if (tile.kind === 'table') return cellsSaid(tile.rows.flat(), cuts)
   if (tile.kind === 'picture') return each([tile], ({ alt, link }) => ({ alt, link }))
+  if (tile.kind === 'words' && tile.cuts) {
+    const parts = partsOf(
+      tile.text,
+      cuts.map((id) => base[id]?.words ?? null),
+    )
+    // What was taken out of it stays out.
+    return each(parts, (words) => (words ? { words } : { kind: 'nothing' }))
+  }
+  if (tile.kind === 'footer' && tile.cuts) {
+    const parts = partsOf(
+      footerWords(tile),
+      cuts.map((id) => base[id]?.words ?? null),
+    )
+    return each(parts, (words) => (words ? { words } : {}))
+  }
   if (tile.kind === 'words') return each([tile], ({ text }) => ({ words: text }))
   if (tile.kind === 'button') return each([tile], ({ link, label }) => ({ link, words: textOf(label) }))
   return new Map()
+}
+
+/** A footer as the words that it was made of. */
+function footerWords({ address, why, unsubscribe, preferences }: TileOf<'footer'>): RichText {
+  const way = ({ label, link }: { label: string; link: string }): Inline => ({
+    type: 'text',
+    text: label || ' ',
+    ...(link ? { marks: [{ type: 'link', attrs: { href: link } }] } : {}),
+  })
+  const ways: Inline[] = [
+    way(unsubscribe),
+    ...(preferences ? [{ type: 'text' as const, text: ' | ' }, way(preferences)] : []),
+  ]
+  const lines = [address ?? '', why].filter((line) => line.trim()).map((text) => textOf(text).content[0]!)
+  return { type: 'doc', content: [...lines, { type: 'paragraph', content: ways }] }
 }
 
 /** What the cells of a table say of their cuts: one cut may be several cells, each a paragraph of it. */
@@ -30,10 +66,21 @@ function cellsSaid(cells: readonly string[], cuts: readonly string[]): Map<strin
   return new Map([...paragraphs].map(([id, list]) => [id, { words: textOf(list.join('\n\n')) }]))
 }
 
+/** Whether a menu's entries were read as one line. */
+const isOneLine = (tile: Tile): boolean =>
+  tile.kind === 'menu' && tile.cuts?.length === 1 && tile.items.length > 1
+
 /** Whether two say the same; of what became a cell or an entry only the words count. */
 const alike = (tile: Tile, a: unknown, b: unknown, field: string): boolean =>
   same(a, b) ||
+  (isOneLine(tile) &&
+    field === 'words' &&
+    !!a &&
+    !!b &&
+    same(entriesOf(a as never), entriesOf(b as never))) ||
   (!!tile.cuts &&
+    tile.kind !== 'words' &&
+    !isOneLine(tile) &&
     field === 'words' &&
     !!a &&
     !!b &&
@@ -47,7 +94,7 @@ const alike = (tile: Tile, a: unknown, b: unknown, field: string): boolean =>
 export function harvest(plan: CutPlan, email: Email): CutPlan {
   const tiles = new Map(
     [...placesOf(email)].flatMap(({ tile }) =>
-      [...said(tile)].map(([id, now]) => [id, { tile, now }] as const),
+      [...said(tile, plan.built)].map(([id, now]) => [id, { tile, now }] as const),
     ),
   )
   const built = { ...plan.built }
@@ -128,7 +175,11 @@ export function carry(previous: Email, fresh: Band[], plan: CutPlan): Band[] {
     if (best) claimed.add(best.id)
     return best
   }
-  const oldTiles = new Map([...placesOf(previous)].map(({ tile }) => [keyOf(tile), tile]))
+  const oldTiles = new Map(
+    [...placesOf(previous)].flatMap(({ tile }) =>
+      (tile.kind === 'words' && tile.cuts ? tile.cuts : [keyOf(tile)]).map((key) => [key, tile] as const),
+    ),
+  )
   const out = built.map((band): Band => {
     const old = model(band)
     if (!old) return retile(band, (t) => merged(t, oldTiles, plan))
@@ -161,7 +212,8 @@ const keyOf = (tile: Tile): string => cutsOf(tile)[0] ?? `#${tile.id}`
 /** Cuts that stand as they were built, but whose tiles were deleted in the email since. */
 export function deletedCuts(previous: Email, plan: CutPlan): Set<string> {
   const present = new Set([...placesOf(previous)].flatMap((p) => cutsOf(p.tile)))
-  return new Set(plan.cuts.filter((c) => unmoved(c, plan.built[c.id]) && !present.has(c.id)).map((c) => c.id))
+  const gone = (c: Cut) => c.kind !== 'nothing' && unmoved(c, plan.built[c.id]) && !present.has(c.id)
+  return new Set(plan.cuts.filter(gone).map((c) => c.id))
 }
 
 /** A band without the tiles of some cuts. */
@@ -202,9 +254,14 @@ function restate(old: Tile, now: Tile, base: Built | undefined): Tile {
     }
   }
   if (old.kind === 'words' && now.kind === 'words')
-    return same(old.text, now.text) ? old : { ...old, text: now.text }
+    // Spaces may have been set by hand.
+    return same(unspacedText(old.text), unspacedText(now.text)) ? old : { ...old, text: now.text }
   if (old.kind === 'button' && now.kind === 'button')
     return { ...old, link: now.link, label: now.label || old.label }
+  if (old.kind === 'footer' && now.kind === 'footer') {
+    const { address, why, unsubscribe, preferences } = now
+    return { ...old, address, why, unsubscribe, preferences }
+  }
   if (old.kind === 'marks' && now.kind === 'marks')
     return old.marks.length === now.marks.length
       ? { ...old, marks: now.marks.map((m, i) => ({ ...m, width: old.marks[i]!.width })) }
@@ -222,8 +279,10 @@ function restate(old: Tile, now: Tile, base: Built | undefined): Tile {
 function merged(now: Tile, oldTiles: ReadonlyMap<string, Tile>, plan: CutPlan): Tile {
   const ids = cutsOf(now)
   const old = ids.length ? oldTiles.get(keyOf(now)) : undefined
-  if (!old || old.kind !== now.kind || !same(old.cuts, now.cuts)) return now
-  const kept = restate(old, now, plan.built[ids[0]!])
+  if (!old || old.kind !== now.kind || !isOf(now, old)) return now
+  const restated = restate(old, now, plan.built[ids[0]!])
+  const { cut, cuts: several } = now
+  const kept = restated.kind === 'words' ? { ...restated, id: now.id, cut, cuts: several } : restated
   const cuts = plan.cuts.filter((c) => ids.includes(c.id))
   if (cuts.every((c) => unmoved(c, plan.built[c.id]))) return kept
   return kept.kind === 'picture' && now.kind === 'picture'
@@ -232,6 +291,11 @@ function merged(now: Tile, oldTiles: ReadonlyMap<string, Tile>, plan: CutPlan): 
       ? { ...kept, height: now.height, padding: now.padding }
       : { ...kept, padding: now.padding }
 }
+
+/** Whether a tile is made of the cuts of another, or, as words, of some of them. */
+const isOf = (now: Tile, old: Tile): boolean =>
+  same(old.cuts, now.cuts) ||
+  (now.kind === 'words' && !!old.cuts && cutsOf(now).every((id) => old.cuts!.includes(id)))
 
 /** Puts tiles that were added by hand back behind what they followed, else at the end of the first cell. */
 function withExtras(band: Band, old: Band): Band {

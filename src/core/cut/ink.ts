@@ -169,6 +169,9 @@ function linesOf(o: StandOff): InkLine[] {
   return lines
 }
 
+/** Words keep at least this share of their height from a strip beside them. */
+const STRIP_GAP = 0.2
+
 /**
  * Takes strips along the left and the right side away: columns inked nearly throughout, and the rims beside
  * them. Whether there were any.
@@ -189,6 +192,10 @@ function withoutStrips(o: StandOff): boolean {
     let to = x
     while (to >= o.x && to < o.x + o.w && share(to) >= 0.85) to += step
     if (to === x || Math.abs(to - from) > 0.1 * o.w) continue
+    // The stem of a letter has its letter right beside it.
+    const beside = to + 2 * step
+    const free = Array.from({ length: Math.ceil(STRIP_GAP * o.h) }, (_, i) => beside + i * step)
+    if (!free.every((c) => c >= o.x && c < o.x + o.w && share(c) === 0)) continue
     for (; x !== to + 2 * step && x >= o.x && x < o.x + o.w; x += step)
       for (let y = 0; y < o.h; y++) o.d[y * o.w + x - o.x] = 0
     any = true

@@ -1,4 +1,4 @@
-import { safeFontFor } from '../email/safe-fonts'
+import { fontOf, safeFontFor } from '../email/safe-fonts'
 import { guessSize } from './density'
 import { imageMap } from './imagemap'
 import { withLayers, type DesignLayers } from './layers'
@@ -112,6 +112,8 @@ test.each([
 
 test.each([
   ['Barlow-SemiBold', 'sans'],
+  ['BarlowCondensed-Bold', 'condensed'],
+  ['Oswald', 'condensed'],
   ['TimesNewRomanPSMT', 'times'],
   ['Georgia', 'serif'],
   ['IBMPlexMono', 'mono'],
@@ -224,4 +226,42 @@ test('the image map holds every cut with its link, and nothing that could run', 
   expect(svg).toContain('<a href="https://a.example/?a=1&amp;b=2"><rect id="a"')
   expect(svg).toContain('A &quot;sky&quot; &amp; &lt;more&gt;')
   expect(svg).not.toContain('javascript')
+})
+
+test.each([
+  ["'Barlow Condensed', sans-serif", 'condensed'],
+  ["'League Gothic', Arial", 'condensed'],
+  ['Helvetica, Arial, sans-serif', 'sans'],
+  ["'Some Face', Georgia, serif", 'serif'],
+])('a page set in %s is set in %s', (value, safe) => expect(fontOf(value)).toBe(safe))
+
+test('an item whose mark was not read is one where its neighbours are; a line that goes on an item is none', () => {
+  const line = (text: string, x: number, base: number, w: number) => ({ text, x, base, w, size: 34 })
+  const items = [
+    line('• short nails', 122, 1876, 190),
+    line('an old towel', 156, 1944, 180),
+    line('• patience', 122, 2012, 160),
+  ]
+  expect(withBullets(items).map((l) => l.text)).toEqual(['• short nails', '• an old towel', '• patience'])
+  // One that fills its line, with the next near under it.
+  const wrapped = [
+    line('• a long item that is', 122, 1876, 360),
+    line('broken', 156, 1926, 110),
+    line('• next', 122, 1976, 90),
+  ]
+  expect(withBullets(wrapped)[1]!.text).toBe('broken')
+  // No list at all.
+  expect(withBullets([line('one', 122, 100, 50), line('two', 156, 150, 50)]).map((l) => l.text)).toEqual([
+    'one',
+    'two',
+  ])
+})
+
+test('a title and its price, which leave most of their column free, are two lines; running words are joined', () => {
+  const at = (text: string, base: number, w: number) => ({ text, x: 0, base, w, size: 34 })
+  const card = [at('Tea bowl', 40, 149), at('24 euro', 92, 113)]
+  expect(paragraphsOf(card, 320)).toEqual(['Tea bowl\n24 euro'])
+  expect(paragraphsOf([at('Running words that are', 40, 300), at('broken here', 92, 150)], 320)).toEqual([
+    'Running words that are broken here',
+  ])
 })

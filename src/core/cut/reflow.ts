@@ -71,22 +71,37 @@ const MISREAD = /^([«»¢°*©®+oe.])\s+(?=\S)/
  */
 export function withBullets(lines: readonly TextLine[]): TextLine[] {
   const marked = lines.filter((l) => MISREAD.test(l.text) || /^•\s/.test(l.text))
-  return lines.map((l) =>
+  const told = lines.map((l) =>
     MISREAD.test(l.text) && marked.filter((o) => Math.abs(o.x - l.x) <= 0.4 * l.size).length >= 2
       ? { ...l, text: l.text.replace(MISREAD, '• ') }
       : l,
   )
+  return told.map((l, i) => (isMissed(told[i - 1], l, told[i + 1]) ? { ...l, text: `• ${l.text}` } : l))
 }
 
-/** Groups lines into blocks of one look and column, in reading order. */
-export function blocksOf(lines: readonly TextLine[]): TextBlock[] {
+/** Whether a line is an item whose mark was not read: as far from the item above it as from the one below, and in from their marks. */
+function isMissed(above: TextLine | undefined, line: TextLine, below: TextLine | undefined): boolean {
+  const isItem = (l: TextLine | undefined) => !!l && /^•\s/.test(l.text)
+  if (!above || !below || !isItem(above) || !isItem(below) || isItem(line)) return false
+  const [up, down] = [line.base - above.base, below.base - line.base]
+  const by = line.x - above.x
+  // Lines of one item stand nearer to each other than items do, or fill the width.
+  const goesOn = above.w > 0.9 * Math.max(line.w, below.w) && up < 1.7 * line.size
+  return Math.abs(up - down) <= 0.12 * down && by >= 0.4 * line.size && by <= 2.5 * line.size && !goesOn
+}
+
+/** Lines that all leave this share of their column free are not broken by its width. */
+const SHORT = 0.6
+
+/** Groups lines into blocks of one look and column, in reading order. @param width of their column, where it is known, design px */
+export function blocksOf(lines: readonly TextLine[], width?: number): TextBlock[] {
   const groups: TextLine[][] = []
   for (const line of [...lines].sort((a, b) => a.base - b.base || a.x - b.x)) {
     const group = groups.findLast((g) => follows(g, line))
     if (group) group.push(line)
     else groups.push([line])
   }
-  return groups.map(blockOf).sort((a, b) => a.y - b.y || a.x - b.x)
+  return groups.map((g) => blockOf(g, width)).sort((a, b) => a.y - b.y || a.x - b.x)
 }
 
 function follows(group: readonly TextLine[], line: TextLine): boolean {
@@ -106,7 +121,7 @@ function follows(group: readonly TextLine[], line: TextLine): boolean {
   )
 }
 
-function blockOf(lines: TextLine[]): TextBlock {
+function blockOf(lines: TextLine[], width?: number): TextBlock {
   const first = lines[0]!
   const x = Math.min(...lines.map((l) => l.x)),
     right = Math.max(...lines.map((l) => l.x + l.w))
@@ -121,7 +136,7 @@ function blockOf(lines: TextLine[]): TextBlock {
     y: first.base - ABOVE * size,
     w: right - x,
     h: lines.at(-1)!.base - first.base + (ABOVE + BELOW) * size,
-    text: paragraphsOf(lines).join('\n\n'),
+    text: paragraphsOf(lines, width).join('\n\n'),
     size,
     ...(line ? { line } : {}),
     ...(font ? { font } : {}),
@@ -146,15 +161,21 @@ function alignOf(lines: readonly TextLine[]): 'left' | 'center' | 'right' {
 /**
  * Joins lines that only the width of their box broke, and keeps real paragraphs: where the next line stands
  * further away than the lines usually do, or a list item begins. Where only the next word would still have
- * fitted, the break stays as one of a line.
+ * fitted, the break stays as one of a line. Two or three lines that leave much of their column free, as a title and its price do, are
+ * broken by will.
+ * @param width of their column, where it is known, design px
  */
-export function paragraphsOf(lines: readonly Pick<TextLine, 'text' | 'base' | 'w' | 'size'>[]): string[] {
+export function paragraphsOf(
+  lines: readonly Pick<TextLine, 'text' | 'base' | 'w' | 'size'>[],
+  width = 0,
+): string[] {
   const steps = lines
     .slice(1)
     .map((l, i) => l.base - lines[i]!.base)
     .sort((a, b) => a - b)
   const usual = steps[steps.length >> 1] ?? 0
   const room = Math.max(...lines.map((l) => l.w))
+  const short = lines.length <= 3 && room <= SHORT * width
   const out: string[] = []
   lines.forEach((line, i) => {
     const text = line.text.trim()
@@ -169,7 +190,7 @@ export function paragraphsOf(lines: readonly Pick<TextLine, 'text' | 'base' | 'w
     const ended = /[.!?:…"”»]$/.test(before.text.trim())
     // A word that would have fitted tells of a break; unless the sentence goes on, it is one.
     const apart = line.base - before.base > 1.3 * usual || /^([•·–▪*-]|\d{1,2}[.)])\s/.test(text)
-    const early = fits && (ended || before.w < 0.72 * room) && lines.length > 1
+    const early = short || (fits && (ended || before.w < 0.72 * room) && lines.length > 1)
     if (apart) out.push(text)
     else if (early) out[out.length - 1] += `\n${text}`
     else out[out.length - 1] = glued(out.at(-1)!, text)

@@ -8,7 +8,7 @@ const kindOf = (font: FontStack): Kind => (font.x < 0.43 ? 'mono' : font.x < 0.5
 
 /** Families that differ enough to be told apart by how wide words are for the height of their letters. */
 const FAMILIES: Record<Kind, readonly SafeFont[]> = {
-  sans: ['sans', 'wide'],
+  sans: ['sans', 'wide', 'condensed'],
   serif: ['times', 'serif'],
   mono: ['mono'],
 }
@@ -111,21 +111,42 @@ export function tellFonts(samples: readonly Sample[]): Map<string, SafeFont> {
   const out = new Map<string, SafeFont>()
   for (const kind of ['sans', 'serif'] as const) {
     const own = samples.filter((s) => kinds.get(s.id) === kind)
-    const off = (font: FontStack) => offWidth(own, font)
-    const [best] = [...FAMILIES[kind]].sort(
-      (a, b) => Math.abs(off(fontStacks[a])) - Math.abs(off(fontStacks[b])),
-    )
-    for (const { id, house, web } of own) {
-      if (house === fontStacks[best!]) continue
-      const inherits =
-        kindOf(house) === kind &&
-        (web ||
-          Math.abs(off(house)) < APART ||
-          Math.abs(off(house)) - Math.abs(off(fontStacks[best!])) < APART)
-      if (!inherits) out.set(id, best!)
-    }
+    for (const group of bySize(own)) for (const [id, font] of tellFamily(group, own, kind)) out.set(id, font)
   }
   return out
+}
+
+/** Letters so much larger than those of most words are titles, which may be of another family. */
+const TITLE = 1.35
+
+/** Titles and the rest. */
+function bySize(samples: readonly Sample[]): Sample[][] {
+  const small = (s: Sample) => middle(s.lines.map((l) => l.small))
+  const letters = samples.flatMap((s) => Array.from({ length: Math.ceil(s.said.length / 8) }, () => small(s)))
+  const usual = middle(letters)
+  return [
+    samples.filter((s) => small(s) >= TITLE * usual),
+    samples.filter((s) => small(s) < TITLE * usual),
+  ].filter((g) => g.length)
+}
+
+/** The family of some words, of each that would inherit another. @param all of that kind: they speak where these say nothing */
+function tellFamily(
+  group: readonly Sample[],
+  all: readonly Sample[],
+  kind: 'sans' | 'serif',
+): [string, SafeFont][] {
+  const says = (of: readonly Sample[]) => FAMILIES[kind].some((f) => offsOf(of, fontStacks[f]).length)
+  const known = says(group) ? group : all
+  // Of a font that none of the words comes near, nothing speaks for it.
+  const off = (font: FontStack) => (offsOf(known, font).length ? Math.abs(offWidth(known, font)) : Infinity)
+  const [best] = [...FAMILIES[kind]].sort((a, b) => off(fontStacks[a]) - off(fontStacks[b]) || 0)
+  const least = off(fontStacks[best!])
+  return group.flatMap(({ id, house, web }): [string, SafeFont][] => {
+    if (house === fontStacks[best!] || least === Infinity) return []
+    const inherits = kindOf(house) === kind && (web || off(house) < APART || off(house) - least < APART)
+    return inherits ? [] : [[id, best!]]
+  })
 }
 
 /**
@@ -140,8 +161,12 @@ export interface Off {
 /** Each of the samples whose words say how wide they are. */
 export const offsOf = (samples: readonly Pick<Sample, 'said' | 'lines'>[], font: FontStack): Off[] =>
   samples.flatMap(({ said, lines }) => {
+    const smalls = lines.map((l) => l.small)
     const wide =
-      said.length >= 8 && /\p{Ll}/u.test(said)
+      said.length >= 8 &&
+      // A heading and what follows it say nothing together.
+      Math.max(...smalls) < TITLE * Math.min(...smalls) &&
+      /\p{Ll}/u.test(said)
         ? span(said, lines.length, font, { bold: boldness(lines) > 0, italic: isItalic(lines) })
         : 0
     const off = wide

@@ -1,3 +1,4 @@
+import { contrast } from '../color/contrast'
 import { fontStacks, isWebFont, safeFont, type Font, type FontStack, type SafeFont } from '../email/fonts'
 import { plainOf } from '../email/richtext'
 import type { HouseStyle } from '../email/styles'
@@ -164,7 +165,8 @@ export class Typography {
     const samples = inked.map(({ cut, ink }) => ({
       id: cut.id,
       said: saidBy(cut),
-      lines: ink.lines,
+      // Letters hardly darker or lighter than their ground are too blurred to tell of serifs.
+      lines: isFaint(ink.color, cut.box?.background ?? cut.ground) ? [] : ink.lines,
       ...this.inherited(cut, ink),
       level: inked.filter((o) => o.cut !== cut && isLevel(o.ink, ink, scale)).map((o) => o.cut.id),
     }))
@@ -427,5 +429,11 @@ export class Typography {
 /** Whether two single lines stand on one line. @param scale design px for each px of the email */
 const isLevel = ({ lines: [a, ...more] }: Ink, { lines: [b, ...rest] }: Ink, scale: number): boolean =>
   Boolean(a && b && !more.length && !rest.length && Math.abs(a.base - b.base) <= 2 * scale)
+
+/** Least contrast at which the shapes of letters are told (WCAG 2.2 asks as much of large words). */
+const CLEAR = 3
+
+const isFaint = (ink: string | null, ground: string | null | undefined): boolean =>
+  !!ink && !!ground && contrast(ink, ground) < CLEAR
 
 const saidBy = (cut: Cut): string => (cut.words ? plainOf(cut.words) : '')

@@ -52,15 +52,22 @@ export const inlineSchema = z.union([
 export type Inline = z.infer<typeof inlineSchema>
 
 const align = z.enum(['left', 'center', 'right']).nullish()
+/** Space under a block that has another than the rest of its words, and the same on narrow, px. */
+const space = z.number().int().min(0).max(200).nullish()
 
 export const paragraphSchema = z.object({
   type: z.literal('paragraph'),
-  attrs: z.object({ textAlign: align }).optional(),
+  attrs: z.object({ textAlign: align, space, narrowSpace: space }).optional(),
   content: z.array(inlineSchema).optional(),
 })
 export const headingSchema = z.object({
   type: z.literal('heading'),
-  attrs: z.object({ level: z.union([z.literal(1), z.literal(2), z.literal(3)]), textAlign: align }),
+  attrs: z.object({
+    level: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+    textAlign: align,
+    space,
+    narrowSpace: space,
+  }),
   content: z.array(inlineSchema).optional(),
 })
 export type Paragraph = z.infer<typeof paragraphSchema>
@@ -99,6 +106,36 @@ export const blockSchema: z.ZodType<Block> = z.lazy(() =>
 
 export const richTextSchema = z.object({ type: z.literal('doc'), content: z.array(blockSchema).min(1) })
 export type RichText = z.infer<typeof richTextSchema>
+
+/** Space under a block that has one of its own, px. */
+export function ownSpace(b: Block): number | undefined {
+  const space = b.type === 'blockquote' ? undefined : b.attrs?.space
+  return typeof space === 'number' ? Math.round(Math.min(200, Math.max(0, space))) : undefined
+}
+
+/** A block with a space under it of its own, px. */
+export const withSpace = (b: Block, space: number): Block =>
+  b.type === 'blockquote' ? b : ({ ...b, attrs: { ...b.attrs, space } } as Block)
+
+/** The same on narrow, px. */
+export function narrowSpace(b: Block): number | undefined {
+  const space = b.type === 'paragraph' || b.type === 'heading' ? b.attrs?.narrowSpace : undefined
+  return space ?? undefined
+}
+
+/** A block without spaces of its own. */
+export function unspaced(block: Block): Block {
+  if (block.type === 'blockquote' || !block.attrs) return block
+  const { space, narrowSpace, ...attrs } = block.attrs
+  if (space === undefined && narrowSpace === undefined) return block
+  return { ...block, attrs: Object.keys(attrs).length ? attrs : undefined } as Block
+}
+
+/** Words whose blocks have no spaces of their own. */
+export const unspacedText = (text: RichText): RichText => ({
+  type: 'doc',
+  content: text.content.map(unspaced),
+})
 
 /** An empty text: one paragraph without words. */
 export const emptyText = (): RichText => ({ type: 'doc', content: [{ type: 'paragraph' }] })

@@ -183,6 +183,8 @@ export function documentSchemas(tile: z.ZodType<Tile>) {
     show: z.enum(['all', 'wide', 'narrow']),
     /** Shown only to readers whose fields say so. */
     when: conditionSchema.optional(),
+    /** What its client keeps it as, where it is tied to that, and which of its bands it is, counted from 0. */
+    kept: z.object({ part: id, at: z.number().int().min(0) }).optional(),
     lang: langSchema.optional(),
     dir: dirSchema.optional(),
   })

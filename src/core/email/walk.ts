@@ -66,3 +66,7 @@ export function rowHolding(row: { cells: readonly Cell[] }, id: string): readonl
       }
   return []
 }
+
+/** Whether an email has a band, and in it a tile where one is named. */
+export const selectionExists = (email: Pick<Email, 'bands'>, band: string, tile?: string): boolean =>
+  email.bands.some((b) => b.id === band && (tile === undefined || [...tilesOf(b)].some((t) => t.id === tile)))

@@ -24,10 +24,11 @@ const ALIKE: [RegExp, string][] = [
  */
 export const wordsWidth = (
   words: string,
-  font: Pick<FontStack, 'family'>,
+  font: Pick<FontStack, 'family' | 'across'>,
   size: number,
   style: { bold?: boolean; italic?: boolean } = {},
 ): number =>
+  (font.across ?? 1) *
   pixelWidth(
     ALIKE.reduce((t, [like, as]) => t.replace(like, as), words),
     { font: font.family, size, bold: style.bold, italic: style.italic },
@@ -40,7 +41,7 @@ export const wordsWidth = (
  */
 export const lineWidth = (
   words: string,
-  font: Pick<FontStack, 'family'>,
+  font: Pick<FontStack, 'family' | 'across'>,
   size: number,
   bold: boolean,
 ): number => wordsWidth(words, font, size, { bold }) * 1.05

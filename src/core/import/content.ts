@@ -6,11 +6,13 @@ import type { TileOf } from '../email/tile'
 import { sides, type Sides } from '../email/styles'
 import { groundPictureOf, handDown, ownGround, type Inherited } from './css'
 import { asFooter } from './footer'
-import { boxButton, codeTile, NORMAL, specialItems, wordsTile } from './leaves'
+import { withSpace } from '../email/richtext'
+import { boxButton, codeTile, lettersOf, NORMAL, specialItems, wordsTile } from './leaves'
 import { clamp, clampInt, percent, plus } from './measures'
 import { gapAfter } from '../tiles/words/html'
 import { heightOf, hidden, isData, isElement, isText, layout, meaningful } from './source'
 import { parted, stripsOf } from './strips'
+import { dataTable } from './tables'
 import type { Taking } from './taking'
 import { blockOf, isInline } from './words'
 
@@ -95,19 +97,22 @@ function itemsOf(
     flushLoose()
     const special = isParagraph(node) && specialItems(taking, node.children, handDown(node, inherited), room)
     if (!special && isWords(node) && blockOf(node)) out.say(node)
-    else out.put(special || blockItems(taking, node, inherited, room))
+    else if (special) out.put(special, marginsOf(node, handDown(node, inherited).size))
+    else out.put(blockItems(taking, node, inherited, room))
   }
   flushLoose()
   return padded(out.end(), padding)
 }
 
 /**
- * Items one after the other. Blocks of words are one tile as long as the space between them is what such a tile has; margins of
+ * Items one after the other. Blocks of words are one tile as long as they are set alike, with the spaces that they have; margins of
  * neighbours lie in each other (CSS 2.2, 8.3.1).
  */
 class Gathering {
   private readonly items: Item[] = []
   private words: Element[] = []
+  /** Space above each of the words, px. */
+  private between: number[] = []
   /** Above the first of the words, and beneath the last, px. */
   private above = 0
   private below = 0
@@ -120,35 +125,67 @@ class Gathering {
   say(e: Element): void {
     const margin = marginsOf(e, handDown(e, this.inherited).size)
     const between = Math.max(this.below, margin.top)
-    const last = this.words.at(-1)
-    if (last && Math.abs(between - gapUnder(last, this.inherited)) > LIKE) this.flush()
+    if (!this.isLikeTheRest(e)) this.flush()
     if (!this.words.length) this.above = between
     this.words.push(e)
+    this.between.push(between)
     this.below = margin.bottom
   }
 
-  /** Adds what is no words. */
-  put(items: readonly Item[]): void {
-    this.end().push(...items)
+  /** Adds what is no words. @param margin of the paragraph that held it, px */
+  put(items: readonly Item[], margin = { top: 0, bottom: 0 }): void {
+    const more = Math.max(0, margin.top - this.below)
+    const [first, ...rest] = items
+    const placed = first && more ? [spacedOff(first, more), ...rest] : items
+    this.end().push(...placed)
+    this.below = margin.bottom
   }
 
   /** Ends the words. @returns all items */
   end(): Item[] {
     this.flush()
     const last = this.items.at(-1)
-    if (this.below && (last?.kind === 'words' || last?.kind === 'footer'))
+    if (this.below && last && last.kind !== 'row')
       last.padding = clamp(plus(last.padding, { ...sides(0), bottom: this.below }))
     this.below = 0
     return this.items
   }
 
+  /** Whether a block is set as those of its sort before it, so that one tile can say how. */
+  private isLikeTheRest(e: Element): boolean {
+    const isHeading = (x: Element) => /^h[1-6]$/.test(x.tagName)
+    const setAs = (x: Element) => JSON.stringify(lettersOf(x, this.inherited))
+    const aligned = (x: Element) => handDown(x, this.inherited).align ?? 'left'
+    const [any] = this.words
+    const [first] = this.words.filter((x) => isHeading(x) === isHeading(e))
+    return (!any || aligned(any) === aligned(e)) && (!first || setAs(first) === setAs(e))
+  }
+
   private flush(): void {
     if (!this.words.length) return
-    const tile = asFooter(wordsTile(this.taking, this.words, this.inherited))
+    const tile = asFooter(this.spaced(wordsTile(this.taking, this.words, this.inherited)))
     this.items.push({ ...tile, padding: { ...tile.padding, top: clampInt(this.above, 0, 400) } })
     this.words = []
+    this.between = []
+  }
+
+  /** Words whose blocks have the space that stands under them, where it is not what such a tile has. */
+  private spaced(tile: TileOf<'words'>): TileOf<'words'> {
+    const { content } = tile.text
+    if (content.length !== this.words.length) return tile
+    const spaced = content.map((block, i) => {
+      const under = this.between[i + 1]
+      return under === undefined || Math.abs(under - gapUnder(this.words[i]!, this.inherited)) <= LIKE
+        ? block
+        : withSpace(block, clampInt(under, 0, 200))
+    })
+    return { ...tile, text: { type: 'doc', content: spaced } }
   }
 }
+
+/** A tile that keeps so much more off what stands above it. @param by px */
+const spacedOff = (item: Item, by: number): Item =>
+  item.kind === 'row' ? item : { ...item, padding: clamp(plus(item.padding, { ...sides(0), top: by })) }
 
 /** Margins alike within this are the same, px. */
 const LIKE = 2
@@ -258,6 +295,8 @@ function blockItems(taking: Taking, e: Element, inherited: Inherited, room: numb
     const height = heightOf(e)
     return height >= 1 ? [{ ...taking.base(), kind: 'gap', height: Math.min(2000, height) }] : []
   }
+  const data = e.tagName === 'table' && isData(e) ? dataTable(taking, e, inherited, room) : null
+  if (data) return [data]
   if (taking.opaque.has(e) || !layout.has(e.tagName) || isData(e) || groundPictureOf(e))
     return [codeTile(taking, e)]
   const button = boxButton(taking, e, handDown(e, inherited), inherited)

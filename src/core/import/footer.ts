@@ -1,11 +1,10 @@
 import type { Block, Inline } from '../email/richtext'
+import { wayOutIn } from '../text/ways-out'
 import { markOf } from '../email/richtext'
 import type { Tile, TileOf } from '../email/tile'
 
 /** What leads out: a field of that name, or words that say so. */
-const leaves = (href: string, label: string): boolean =>
-  /unsubscribe/i.test(href) ||
-  /unsubscribe|opt out|abmelden|se désabonner|darse de baja|uitschrijven/i.test(label)
+const leaves = (href: string, label: string): boolean => /unsubscribe/i.test(href) || wayOutIn(label) !== null
 
 const plain = (runs: readonly Inline[]): string =>
   runs

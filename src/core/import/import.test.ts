@@ -1,3 +1,4 @@
+import { ownSpace } from '../email/richtext'
 import { colorOf, paddingOf, pxOf } from '../html/values'
 import { fontOf } from '../email/safe-fonts'
 import { emailSchema } from '../tiles/document'
@@ -58,8 +59,7 @@ test('tables become bands and cells, plain content becomes tiles, the rest code'
   expect([width, lang, title, preheader]).toEqual([600, 'de', 'Brief', 'What the week brings'])
   expect(bands.map((b) => b.cells.map(kinds))).toEqual([
     [['picture']],
-    // The space between the two is not what a tile of words has.
-    [['words', 'words']],
+    [['words']],
     [['button']],
     [['gap']],
     [['words'], ['words']],
@@ -73,14 +73,19 @@ test('tables become bands and cells, plain content becomes tiles, the rest code'
     link: 'https://hill.example/',
     width: 600,
   })
-  const [heading, said] = bands[1]!.cells[0]!.items as [Item, Item]
+  const [said] = bands[1]!.cells[0]!.items as [Item]
   expect(bands[1]!.padding).toEqual({ top: 24, right: 32, bottom: 24, left: 32 })
   expect(said).toMatchObject({
     style: { font: 'serif', size: 17, line: 26, color: '#3b4050' },
     link: { color: '#aa3311' },
+    headings: { size: 28, font: 'serif' },
   })
-  expect(heading).toMatchObject({ headings: { size: 28, font: 'serif' } })
-  expect(said.kind === 'words' && said.text.content.map((b) => b.type)).toEqual(['paragraph', 'bulletList'])
+  // Neither the heading nor what follows has a margin there; the rest is what a tile of words has.
+  expect(said.kind === 'words' && said.text.content.map((b) => [b.type, ownSpace(b)])).toEqual([
+    ['heading', 0],
+    ['paragraph', undefined],
+    ['bulletList', undefined],
+  ])
   expect(bands[2]!.cells[0]!.items[0]).toMatchObject({
     label: 'Keep a place',
     link: 'https://hill.example/go',
@@ -96,6 +101,19 @@ test('tables become bands and cells, plain content becomes tiles, the rest code'
   emailSchema.parse(JSON.parse(JSON.stringify(asEmail(read(letter, { 'images/hero.png': ref })))))
 })
 
+test('words that are set alike are one tile with the spaces between them; others are tiles of their own', () => {
+  const html = page(
+    '<table width="600"><tr><td><h2 style="margin:0 0 30px">Head</h2><p style="margin:0 0 40px">One</p><p style="margin:0">Two</p><p style="margin:9px 0 0;font-size:12px">Small</p></td></tr></table>',
+  )
+  const [band] = read(html).bands
+  const tiles = band!.cells[0]!.items as Item[]
+  expect(tiles.map((t) => t.kind === 'words' && t.text.content.map(ownSpace))).toEqual([
+    [30, 40, undefined],
+    [undefined],
+  ])
+  expect(tiles[1]).toMatchObject({ padding: { top: 9 }, style: { size: 12 } })
+})
+
 test('a table of data inside does not make the tables around it data; its pictures come along; the preheader may stand deeper', () => {
   const html = page(
     '<center><div style="display:none">First line</div><table width="640"><tr><td><p>One</p></td></tr><tr><td style="padding:0 40px"><table border="1"><tr><th>From</th></tr><tr><td><img src="i.png" alt="x">Tarn</td></tr></table></td></tr><tr><td><table width="100%"><tr><td width="50%"><p>L</p></td><td width="50%"><p>R</p></td></tr></table></td></tr></table></center>',
@@ -105,6 +123,64 @@ test('a table of data inside does not make the tables around it data; its pictur
   expect(back.bands.map((b) => b.cells.map(kinds))).toEqual([[['words']], [['code']], [['words'], ['words']]])
   expect(back.bands[1]!.cells[0]!.items[0]).toMatchObject({ kind: 'code', pictures: { 'i.png': ref } })
   expect(compile(asEmail(back), house, { src: () => 'cid:1' })).toContain('<img src="cid:1" alt="x"')
+})
+
+test('a button keeps the margin of its paragraph; a heading keeps its size on phones, whatever the house says of its own', () => {
+  const html = page(
+    '<table width="600"><tr><td><h1 style="font-size:30px;line-height:36px;margin:0">Head</h1><p style="margin:24px 0 9px"><a href="https://a.example/" style="display:inline-block;background:#c8553d;color:#ffffff;padding:13px 26px">Go</a></p><p style="margin:0">After</p></td></tr></table>',
+  )
+  const back = read(html)
+  const [words, button, after] = back.bands[0]!.cells[0]!.items
+  expect(words).toMatchObject({ headings: { size: 30, narrowSize: 30, narrowLine: 36 } })
+  expect(button).toMatchObject({ kind: 'button', padding: { top: 24 } })
+  expect(after).toMatchObject({ kind: 'words', padding: { top: 9 } })
+  const heading1 = { ...house.text.heading1, size: 56, narrowSize: 40, narrowLine: 44 }
+  const large = { ...house, text: { ...house.text, heading1 } }
+  expect(compile(asEmail(back), large, { src: () => '' })).not.toMatch(/font-size:40px/)
+})
+
+test('a table of plain data is a table tile with its looks; one that a tile cannot say stays markup', () => {
+  const table = (rows: string, attrs = 'width="100%"') =>
+    read(
+      page(
+        `<table width="600"><tr><td style="font:14px/20px Arial;color:#222222"><table ${attrs} cellpadding="8" cellspacing="0"><caption>Fares</caption>${rows}</table></td></tr></table>`,
+      ),
+    ).bands[0]!.cells[0]!.items[0]
+  const head =
+    '<tr style="background:#102030"><th align="left" style="color:#ffffff">To</th><th align="right" style="color:#ffffff">Fare</th></tr>'
+  const row = (a: string, b: string, ground = '') =>
+    `<tr${ground && ` style="background-color:${ground}"`}><td style="border-bottom:1px solid #cccccc">${a}</td><td align="right" style="border-bottom:1px solid #cccccc"><b>${b}</b></td></tr>`
+  const plain = head.replaceAll('style="color', 'style="border-bottom:1px solid #cccccc;color')
+  expect(table(plain + row('Tarn', '12') + row('Ulm', '9', '#eeeeee') + row('Vey', '30'))).toMatchObject({
+    kind: 'table',
+    caption: 'Fares',
+    columns: [{ align: 'left' }, { align: 'right', bold: true }],
+    rows: [
+      ['To', 'Fare'],
+      ['Tarn', '12'],
+      ['Ulm', '9'],
+      ['Vey', '30'],
+    ],
+    headRow: true,
+    headColumn: false,
+    headBackground: '#102030',
+    headColor: '#ffffff',
+    zebra: '#eeeeee',
+    edge: { width: 1, color: '#cccccc', style: 'solid' },
+    space: 8,
+    style: { size: 14, line: 20, font: 'sans' },
+  })
+  const two = row('Tarn', '12') + row('Ulm', '9')
+  expect(table(plain + two)).toMatchObject({ kind: 'table' })
+  for (const odd of [
+    plain + two.replace('Tarn', '<a href="https://a.example/">Tarn</a>'),
+    plain + two.replace('<td', '<td rowspan="2"'),
+    plain + two.replace('Tarn', 'Tarn<br>North'),
+    plain + two.replace('<b>12</b>', '<i>12</i>'),
+    plain.replace('align="left"', '') + two,
+  ])
+    expect(table(odd)).toMatchObject({ kind: 'code' })
+  expect(table(plain + two, 'border="1" width="100%"')).toMatchObject({ kind: 'code' })
 })
 
 test('columns made of inline blocks are cells too', () => {

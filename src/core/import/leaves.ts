@@ -1,5 +1,5 @@
 import { edgeOf, paddingOf, pxOf, styleOfElement } from '../html/values'
-import type { Tile } from '../email/tile'
+import type { Tile, TileOf } from '../email/tile'
 import type { Mark } from '../tiles/marks/schema'
 import type { Element, ElementContent } from 'hast'
 import { print } from '../html/print'
@@ -224,7 +224,7 @@ function pictureItem(
 }
 
 /** The letters of a block of words: where all of them stand in one span, that span's. */
-function lettersOf(e: Element, from: Inherited): Inherited {
+export function lettersOf(e: Element, from: Inherited): Inherited {
   const own = handDown(e, from)
   const inside = meaningful(e.children)
   const only = inside.length === 1 ? inside[0]! : undefined
@@ -234,7 +234,7 @@ function lettersOf(e: Element, from: Inherited): Inherited {
 /** Line height where nothing is said, in sizes: about what the common fonts say of themselves (common practice, no source). */
 export const NORMAL = 1.15
 
-export function wordsTile(taking: Taking, elements: Element[], inherited: Inherited): Tile {
+export function wordsTile(taking: Taking, elements: Element[], inherited: Inherited): TileOf<'words'> {
   const blocks = elements.flatMap((e): Block[] => blockOf(e) ?? [])
   const of = (headings: boolean): TextStyleOverride | undefined => {
     const e = elements.find((x) => /^h[1-6]$/.test(x.tagName) === headings)
@@ -252,7 +252,9 @@ export function wordsTile(taking: Taking, elements: Element[], inherited: Inheri
       ...(l.bold !== undefined ? { bold: l.bold } : {}),
       ...(l.italic ? { italic: true } : {}),
     }
-    return Object.keys(style).length ? style : undefined
+    // A house's narrow size is that of its own headings: one of another size keeps it on phones, as where it came from.
+    const onPhones = headings && style.size ? { narrowSize: style.size, narrowLine: style.line } : {}
+    return Object.keys(style).length ? { ...style, ...onPhones } : undefined
   }
   const link = elements.flatMap((e) => [...elementsOf(e)]).find((e) => e.tagName === 'a')
   const linkColor = link && handDown(link, {}).color

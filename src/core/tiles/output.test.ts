@@ -331,6 +331,53 @@ test('a gap is as high as it says, and may be of another height on narrow', () =
   expect(rules).toEqual(['@media (max-width:480px){', '  .h12_5{line-height:12.5px!important}', '}'])
 })
 
+test('blocks of words and items of lists have the space that is theirs, on narrow another', () => {
+  const line = (text: string, attrs?: { space?: number; narrowSpace?: number }) => ({
+    type: 'paragraph' as const,
+    ...(attrs ? { attrs } : {}),
+    content: [said(text)],
+  })
+  const { html, rules } = written(
+    tileOf('words', {
+      text: {
+        type: 'doc',
+        content: [
+          line('A', { space: 31, narrowSpace: 9 }),
+          line('B'),
+          { type: 'bulletList', content: [{ type: 'listItem', content: [line('C')] }] },
+          line('D', { space: 50 }),
+        ],
+      },
+      space: 12,
+      itemSpace: 7,
+    }),
+  )
+  const margins = [...html.matchAll(/<(p|ul|li)(?: class="(\w+)")? style="margin(?:-bottom)?:([^;"]+)/g)]
+  expect(margins.map(([, tag, name, margin]) => [tag, margin, name])).toEqual([
+    ['p', '0 0 31px', 'under9'],
+    ['p', '0 0 12px', undefined],
+    ['ul', '0 0 12px', undefined],
+    ['li', '7px', undefined],
+    // Under the last there is none.
+    ['p', '0', undefined],
+  ])
+  expect(rules).toContain('  .under9{margin-bottom:9px!important}')
+})
+
+test('a menu whose links stand nearer on narrow says so', () => {
+  const menu = {
+    items: [{ label: 'A', link: '' }],
+    separator: '',
+    space: 30,
+    narrowSpace: 8,
+    compact: 'wrap' as const,
+  }
+  expect(written(tileOf('menu', menu)).rules).toContain(
+    '  .menu-8{padding-left:8px!important;padding-right:8px!important}',
+  )
+  expect(written(tileOf('menu', { ...menu, narrowSpace: 30 })).rules.join('')).not.toContain('menu-')
+})
+
 test('a menu is a row of links with marks between them, and a column on narrow', () => {
   const { html, rules } = written(
     tileOf('menu', {

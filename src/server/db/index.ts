@@ -17,11 +17,13 @@ export function openDb(folder: string): Db {
   const sqlite = new Database(join(folder, 'mosaicus.db'))
   sqlite.pragma('journal_mode = WAL')
   sqlite.pragma('synchronous = FULL')
-  sqlite.pragma('foreign_keys = ON')
   sqlite.pragma('busy_timeout = 5000')
   copyBefore(sqlite, folder)
   const db = drizzle(sqlite, { schema })
+  // A table that is made anew must not take along what refers to it.
+  sqlite.pragma('foreign_keys = OFF')
   migrate(db, { migrationsFolder: migrations() })
+  sqlite.pragma('foreign_keys = ON')
   return db
 }
 

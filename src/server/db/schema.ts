@@ -30,10 +30,9 @@ export const jobs = sqliteTable(
     /** Day it is due, YYYY-MM-DD. */
     due: text('due'),
     archived: integer('archived', { mode: 'boolean' }).notNull().default(false),
-    designId: text('design_id')
-      .notNull()
-      .references(() => pictures.id),
-    designName: text('design_name').notNull(),
+    /** Null where it began without a design. */
+    designId: text('design_id').references(() => pictures.id),
+    designName: text('design_name').notNull().default(''),
     /** What the design's file knows beyond its pixels; null where it was a picture. */
     layers: text('layers', { mode: 'json' }).$type<DesignLayers>(),
     /** The narrow design of the same email, where there is one. */
@@ -75,6 +74,26 @@ export const shelfPictures = sqliteTable(
   (t) => [primaryKey({ columns: [t.clientId, t.pictureId] })],
 )
 
+/** Bands and whole emails that a client keeps for other jobs. */
+export const keptParts = sqliteTable(
+  'kept_parts',
+  {
+    id: text('id').primaryKey(),
+    clientId: text('client_id')
+      .notNull()
+      .references(() => clients.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    /** The email it came from, with the bands that were kept of it alone. */
+    body: text('body', { mode: 'json' }).$type<Email>().notNull(),
+    /** Whether it is a whole email, with its subject and values. */
+    whole: integer('whole', { mode: 'boolean' }).notNull(),
+    /** Counted up with each change of its bands. */
+    revision: integer('revision').notNull().default(1),
+    at: text('at').notNull(),
+  },
+  (t) => [index('kept_parts_client').on(t.clientId)],
+)
+
 /** The cut plan and the email of a job; each saving counts the revision up. */
 export const documents = sqliteTable(
   'documents',
@@ -113,6 +132,48 @@ export const versions = sqliteTable(
     at: text('at').notNull(),
   },
   (t) => [index('versions_job').on(t.jobId)],
+)
+
+/** Links under which a client looks at an email without an account. The id is the secret part of the link. */
+export const shares = sqliteTable(
+  'shares',
+  {
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    createdAt: text('created_at').notNull(),
+    expiresAt: text('expires_at').notNull(),
+    revokedAt: text('revoked_at'),
+    /** Who said yes, when, and to which revision of the email. */
+    yesBy: text('yes_by'),
+    yesAt: text('yes_at'),
+    yesRevision: integer('yes_revision'),
+  },
+  (t) => [index('shares_job').on(t.jobId)],
+)
+
+/** What a client remarks at a place of an email. */
+export const remarks = sqliteTable(
+  'remarks',
+  {
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    shareId: text('share_id')
+      .notNull()
+      .references(() => shares.id, { onDelete: 'cascade' }),
+    /** The band, and the tile in it where it is about one. */
+    band: text('band').notNull(),
+    tile: text('tile'),
+    lens: text('lens').notNull(),
+    by: text('by').notNull(),
+    said: text('said').notNull(),
+    at: text('at').notNull(),
+    settledAt: text('settled_at'),
+  },
+  (t) => [index('remarks_job').on(t.jobId)],
 )
 
 /** Crops already encoded, by what they were made from, so that nothing is encoded twice. */

@@ -6,6 +6,7 @@ import { db } from '../db'
 import { deliveries } from '../db/schema'
 import { jobOf } from '../jobs/jobs'
 import { picturesOfJob, proofOf } from '../jobs/proof'
+import { keepByItself } from '../jobs/versions'
 import { Problem } from '../problem'
 import type { Delivering, Destination, Sent } from './destination'
 
@@ -65,6 +66,7 @@ export async function deliver<C, S extends Sent>(
       'This delivery is under way',
       'The first request with this key has not been answered yet. Wait for it, or look at the deliveries.',
     )
+  keepByItself(jobId, `before it was handed over (${destination.name})`)
   const id = before?.id ?? open(jobId, destination.name, key)
   const settle = (set: Partial<typeof deliveries.$inferInsert>) =>
     db().update(deliveries).set(set).where(eq(deliveries.id, id)).run()

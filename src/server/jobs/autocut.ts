@@ -3,7 +3,7 @@ import type { Rect } from '@/core/cut/raster'
 import { fileOf } from '../pictures/store'
 import { compute } from '../pool'
 import type { Tell } from '../tasks/progress'
-import { jobOf, layersOf } from './jobs'
+import { designOf, jobOf, layersOf } from './jobs'
 
 /** Runs the autocut on a job's design, with what its file knows. Nothing is saved. */
 export async function autocutJob(
@@ -11,7 +11,7 @@ export async function autocutJob(
   tell?: Tell,
   signal?: AbortSignal,
 ): Promise<Autocut & { uncovered: Rect[] }> {
-  const { design } = jobOf(jobId)
+  const design = designOf(jobOf(jobId))
   const input = { design: fileOf(design.id), scale: design.scale, layers: layersOf(jobId) }
   return compute('autocut', input, {
     signal,

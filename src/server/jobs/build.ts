@@ -10,7 +10,7 @@ import type { Tell } from '../tasks/progress'
 import { cropJob } from './crops'
 import { cutsOf } from './cuts'
 import { readDocument, saveDocument, type Saved } from './documents'
-import { jobOf } from './jobs'
+import { designOf, jobOf } from './jobs'
 
 export interface BuiltJob {
   email: Saved<'email'>
@@ -55,7 +55,8 @@ export async function buildJob(
     'build',
     {
       plan: cuts.body,
-      design: fileOf(job.design.id),
+      design: fileOf(designOf(job).id),
+      ...(job.narrow ? { narrow: fileOf(job.narrow.id) } : {}),
       emailWidth: job.width,
       pictures,
       narrowPictures,

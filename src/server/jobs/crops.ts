@@ -1,7 +1,7 @@
 import type { Cut } from '@/core/cut/plan'
 import { PHONE } from '@/core/cut/small-words'
 import { cropOf, type Crop } from '../pictures/crops'
-import type { Job } from './jobs'
+import { designOf, type Job } from './jobs'
 
 /** Crops that are encoded at once: as many as there are threads would starve everything else of them. */
 const AT_ONCE = 2
@@ -31,7 +31,7 @@ export async function cropJob(
       signal?.throwIfAborted()
       const at = next++
       const cut = wanted[at]!
-      const crop = await cropOf(job.design.id, cut, job.design.scale, signal)
+      const crop = await cropOf(designOf(job).id, cut, designOf(job).scale, signal)
       const figure = { cut: cut.id, ...crop, ...(await narrowCrop(job, cut, signal)) }
       figures[at] = figure
       each(figure, ++done, wanted.length)
@@ -50,10 +50,10 @@ async function narrowCrop(
   { narrow, ground, encoding }: Cut,
   signal?: AbortSignal,
 ): Promise<{ narrow?: Crop }> {
-  const source = narrow?.of === 'narrow' ? job.narrow : job.design
+  const source = narrow?.of === 'narrow' ? job.narrow : designOf(job)
   if (!narrow || !source || narrow.x + narrow.w > source.width || narrow.y + narrow.h > source.height)
     return {}
   const { width: _, density: __, ...how } = encoding ?? {}
   const part = { ...narrow, ground, encoding: { ...how, width: 2 * PHONE } }
-  return { narrow: await cropOf(source.id, part, job.design.scale, signal) }
+  return { narrow: await cropOf(source.id, part, designOf(job).scale, signal) }
 }

@@ -2,7 +2,7 @@ import { emptyPlan, type CutPlan } from '@/core/cut/plan'
 import { overlap } from '@/core/cut/raster'
 import { Problem } from '../problem'
 import { readDocument, saveDocument, type Saved } from './documents'
-import { jobOf, type Job } from './jobs'
+import { designOf, jobOf, type Job } from './jobs'
 
 /** The cut plan of a job; an empty one at revision 0 where nothing has been saved. */
 export function cutsOf(jobId: string): Saved<'cuts'> {
@@ -12,7 +12,7 @@ export function cutsOf(jobId: string): Saved<'cuts'> {
 
 /** Throws a Problem (422) where cuts leave the design or overlap. */
 export function assertPlanFits(plan: CutPlan, job: Job): void {
-  const { width, height } = job.design
+  const { width, height } = designOf(job)
   const out = plan.cuts.find((c) => c.x + c.w > width || c.y + c.h > height)
   if (out)
     throw new Problem(

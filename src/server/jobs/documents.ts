@@ -5,6 +5,7 @@ import type { Email } from '@/core/email/schema'
 import { db } from '../db'
 import { documents, jobs } from '../db/schema'
 import { refreshFigures } from './figures'
+import { tellSaved } from './live'
 import { rawDocument } from './stored'
 import { brokenDocument, Problem } from '../problem'
 
@@ -46,8 +47,11 @@ export function saveDocument<K extends DocumentKind>(
   from: number,
   body: Bodies[K],
 ): Saved<K> {
-  // The wall's figures are made anew once all that is saved together is saved.
-  setImmediate(() => refreshFigures(jobId))
+  // Others are told, and the wall's figures made anew, once all that is saved together is saved.
+  setImmediate(() => {
+    refreshFigures(jobId)
+    tellSaved(jobId, { kind, revision: from + 1 })
+  })
   return db().transaction(
     (tx) => {
       const row = tx

@@ -3,13 +3,22 @@ import { alias } from 'drizzle-orm/sqlite-core'
 import { newId } from '@/core/email/defaults'
 import { db } from '../db'
 import { clients, deliveries, documents, figures, jobs, pictures } from '../db/schema'
-import { notFound } from '../problem'
+import { notFound, Problem } from '../problem'
 import { pictureInfo, refOf } from '../pictures/store'
 import type { DesignLayers } from '@/core/cut/layers'
 import type { PictureRef } from '@/core/picture/ref'
 import { clientOf, type Client } from './clients'
 import type { KnownFigures } from '../pool/proof'
 import { figuresOf } from './figures'
+
+/** The picture that the designer sent. */
+export interface Design extends PictureRef {
+  name: string
+  /** Design pixels for each px of the email. */
+  scale: number
+  /** Whether its file carries words. */
+  worded: boolean
+}
 
 export interface Job {
   id: string
@@ -21,17 +30,25 @@ export interface Job {
   archived: boolean
   /** Whether its previews may load pictures and fonts from elsewhere. */
   remote: boolean
-  design: PictureRef & {
-    name: string
-    /** Design pixels for each px of the email. */ scale: number
-    /** Whether its file carries words. */ worded: boolean
-  }
+  /** Null where it began without one. */
+  design: Design | null
   /** The narrow design of the same email. */
   narrow: (PictureRef & { name: string }) | null
   /** The design that the present one replaced. */
   before: PictureRef | null
   createdAt: string
   updatedAt: string
+}
+
+/** A job's design. Throws a Problem (409) where it has none. */
+export function designOf(job: Job): Design {
+  if (job.design) return job.design
+  throw new Problem(
+    409,
+    'no-design',
+    'This job has no design',
+    `"${job.name}" was begun without one, so there is nothing to cut. Give it a design first: Files, in Cut.`,
+  )
 }
 
 /** How far a job is, told by what there is of it. */
@@ -52,7 +69,7 @@ export interface JobSummary extends Omit<Job, 'client'> {
 export function jobOf(id: string): Job {
   const row = db().select().from(jobs).where(eq(jobs.id, id)).get()
   if (!row) throw notFound('job', id)
-  const design = pictureInfo(row.designId)
+  const design = row.designId ? pictureInfo(row.designId) : null
   return {
     id: row.id,
     name: row.name,
@@ -61,7 +78,7 @@ export function jobOf(id: string): Job {
     due: row.due,
     archived: row.archived,
     remote: row.remote,
-    design: {
+    design: design && {
       ...design,
       name: row.designName,
       scale: design.width / row.width,
@@ -114,7 +131,7 @@ function rowsOf(where: SQL, order: SQL[] = [desc(jobs.updatedAt)], most = -1) {
     })
     .from(jobs)
     .innerJoin(clients, eq(clients.id, jobs.clientId))
-    .innerJoin(wide, eq(wide.id, jobs.designId))
+    .leftJoin(wide, eq(wide.id, jobs.designId))
     .leftJoin(slim, eq(slim.id, jobs.narrowId))
     .leftJoin(former, eq(former.id, jobs.beforeId))
     .leftJoin(email, and(eq(email.jobId, jobs.id), eq(email.kind, 'email')))
@@ -142,7 +159,7 @@ async function summaryFrom(row: ReturnType<typeof rowsOf>[number]): Promise<JobS
     remote,
     createdAt,
     updatedAt,
-    design: {
+    design: row.wide && {
       ...refOf(row.wide),
       name: job.designName,
       scale: row.wide.width / width,
@@ -193,14 +210,14 @@ export function countJobs(): { open: number; archived: number } {
   return { open: all - archived, archived }
 }
 
-/** Starts a job from a design that has been taken in. */
+/** Starts a job, from a design that has been taken in or from nothing. */
 export function createJob(what: {
   clientId: string
   name: string
   width: number
   due?: string | null
-  design: PictureRef
-  designName: string
+  design?: PictureRef
+  designName?: string
   layers?: DesignLayers | null
   narrow?: { picture: PictureRef; name: string } | null
 }): Job {
@@ -215,7 +232,7 @@ export function createJob(what: {
       name: what.name,
       width: what.width,
       due: what.due ?? null,
-      designId: what.design.id,
+      designId: what.design?.id,
       designName: what.designName,
       layers: what.layers ?? null,
       narrowId: what.narrow?.picture.id,
@@ -255,8 +272,8 @@ export function duplicateJob(id: string): Job {
         name: `${source.name} (copy)`.slice(0, 120),
         width: source.width,
         due: source.due,
-        designId: source.design.id,
-        designName: source.design.name,
+        designId: source.design?.id,
+        designName: source.design?.name ?? '',
         layers: layersOf(id),
         narrowId: source.narrow?.id,
         narrowName: source.narrow?.name,

@@ -7,7 +7,7 @@ import { extensionOf, pictureBytes } from '../pictures/store'
 import type { Tell } from '../tasks/progress'
 import { cropJob } from './crops'
 import { cutsOf } from './cuts'
-import { jobOf } from './jobs'
+import { designOf, jobOf } from './jobs'
 
 /** Every entry bears the same date, so that the same plan gives the same bytes. */
 const date = new Date(Date.UTC(1980, 0, 1))
@@ -25,7 +25,7 @@ export interface PlanFile {
 /** A job's cut plan as JSON. @param pictures the crops that lie beside it */
 export function planFile(jobId: string, pictures: PlanFile['pictures'] = []): PlanFile {
   const job = jobOf(jobId)
-  const { name, width, height, scale } = job.design
+  const { name, width, height, scale } = designOf(job)
   return {
     format: 'mosaicus-cuts',
     version: 1,
@@ -38,7 +38,7 @@ export function planFile(jobId: string, pictures: PlanFile['pictures'] = []): Pl
 
 /** A job's cuts as an SVG image map over its design. @param picture address of the design's picture */
 export const planMap = (jobId: string, picture?: string): string => {
-  const { design } = jobOf(jobId)
+  const design = designOf(jobOf(jobId))
   return imageMap(cutsOf(jobId).body, design, picture ?? `/api/pictures/${design.id}`)
 }
 
@@ -65,7 +65,7 @@ export async function planZip(jobId: string, tell: Tell = () => {}, signal?: Abo
       pictures.push({ cut: cut.id, file, type: p.type, width: p.width, height: p.height, bytes: p.bytes })
     }
   }
-  zip.file('design.png', await pictureBytes(job.design.id), { date, compression: 'STORE' })
+  zip.file('design.png', await pictureBytes(designOf(job).id), { date, compression: 'STORE' })
   zip.file('cuts.svg', planMap(jobId, 'design.png'), { date })
   zip.file('cuts.json', `${JSON.stringify(planFile(jobId, pictures), null, 2)}\n`, { date })
   return zip.generateAsync({ type: 'nodebuffer', compression: 'DEFLATE' })

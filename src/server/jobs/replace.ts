@@ -32,16 +32,19 @@ export async function replaceDesign(
 ): Promise<Replaced> {
   const job = jobOf(jobId)
   const plan = readDocument(jobId, 'cuts')
-  const same = taken.picture.id === job.design.id
-  const [before, after] = [fileOf(job.design.id), fileOf(taken.picture.id)]
-  const fate = plan && (await compute('replan', { plan: plan.body, before, after }, { signal }))
+  const former = job.design?.id
+  const after = fileOf(taken.picture.id)
+  const fate =
+    plan && former
+      ? await compute('replan', { plan: plan.body, before: fileOf(former), after }, { signal })
+      : null
   return db().transaction((tx) => {
     tx.update(jobs)
       .set({
         designId: taken.picture.id,
         designName: name.slice(0, 200),
         layers: taken.layers,
-        ...(same ? {} : { beforeId: job.design.id }),
+        ...(former && former !== taken.picture.id ? { beforeId: former } : {}),
         updatedAt: new Date().toISOString(),
       })
       .where(eq(jobs.id, jobId))

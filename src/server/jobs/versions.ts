@@ -5,7 +5,9 @@ import type { Email } from '@/core/email/schema'
 import { db } from '../db'
 import { versions } from '../db/schema'
 import { notFound } from '../problem'
+import { jobOf } from './jobs'
 import { emailOf } from './proof'
+import { rawDocument } from './stored'
 
 export interface Version {
   id: string
@@ -14,7 +16,7 @@ export interface Version {
   at: string
 }
 
-const about = ({ id, name, revision, at }: typeof versions.$inferSelect): Version => ({
+const about = ({ id, name, revision, at }: Version): Version => ({
   id,
   name,
   revision,
@@ -23,7 +25,12 @@ const about = ({ id, name, revision, at }: typeof versions.$inferSelect): Versio
 
 /** What was kept of a job's email, the latest first. */
 export const listVersions = (jobId: string): Version[] =>
-  db().select().from(versions).where(eq(versions.jobId, jobId)).orderBy(desc(versions.at)).all().map(about)
+  db()
+    .select({ id: versions.id, name: versions.name, revision: versions.revision, at: versions.at })
+    .from(versions)
+    .where(eq(versions.jobId, jobId))
+    .orderBy(desc(versions.at))
+    .all()
 
 /** Keeps the email of a job as it is saved now. */
 export function keepVersion(jobId: string, name: string): Version {
@@ -31,6 +38,31 @@ export function keepVersion(jobId: string, name: string): Version {
   const row = { id: newId(), jobId, name, body, revision, at: new Date().toISOString() }
   db().insert(versions).values(row).run()
   return about(row)
+}
+
+/** How long an email is worked on before it is kept by itself again, ms. */
+const HOUR = 3600_000
+/** What is kept by itself begins so; of those only the latest stay. */
+const BY_ITSELF = 'By itself: '
+const MOST_BY_ITSELF = 60
+
+/** Keeps the email as it is saved now where the last version is an hour old, before something else is saved over it. */
+export function keepHourly(jobId: string, now = Date.now()): void {
+  if (!rawDocument(jobId, 'email')) return
+  const [last] = listVersions(jobId)
+  const since = last?.at ?? jobOf(jobId).createdAt
+  if (now - Date.parse(since) >= HOUR) keepByItself(jobId, 'an hour of work')
+}
+
+/** Keeps the email as it is saved now, unless the last version is just that. @param why what comes next */
+export function keepByItself(jobId: string, why: string): void {
+  const [last] = listVersions(jobId)
+  if (last?.revision === emailOf(jobId).revision) return
+  keepVersion(jobId, `${BY_ITSELF}${why}`)
+  const old = listVersions(jobId)
+    .filter((v) => v.name.startsWith(BY_ITSELF))
+    .slice(MOST_BY_ITSELF)
+  for (const { id } of old) db().delete(versions).where(eq(versions.id, id)).run()
 }
 
 /** One kept email in its present form. Throws a Problem (404) where there is none of that id. */

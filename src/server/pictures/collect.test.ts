@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, utimesSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, utimesSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import { emptyPlan } from '@/core/cut/plan'
@@ -74,22 +74,54 @@ test('a file that was just written stays, though nobody knows it yet', async () 
   expect(existsSync(file) && readdirSync(file).length).toBeFalsy()
 })
 
-test('a database of fewer tables is copied before it is changed, one of all is not', () => {
-  const folder = join(dataFolder(), 'older')
-  openDb(folder).$client.close()
-  expect(readdirSync(folder).filter((f) => f.includes('before'))).toEqual([])
+/** A database as an older version of the app left it: with its first migrations alone. */
+function olderDatabase(folder: string, migrations: number): Database.Database {
+  const at = 'src/server/db/migrations'
+  const journal = JSON.parse(readFileSync(join(at, 'meta/_journal.json'), 'utf8')) as {
+    entries: { tag: string; when: number }[]
+  }
+  mkdirSync(folder, { recursive: true })
   const db = new Database(join(folder, 'mosaicus.db'))
-  db.exec('drop table figures; alter table clients drop column revision; alter table jobs drop column remote')
   db.exec(
-    'delete from __drizzle_migrations where created_at = (select max(created_at) from __drizzle_migrations)',
+    'create table __drizzle_migrations (id integer primary key, hash text not null, created_at numeric)',
   )
-  db.prepare("insert into clients values ('c', 'Halden', '{}', 'now')").run()
-  db.close()
-  openDb(folder).$client.close()
-  const [copy, more] = readdirSync(folder).filter((f) => f.includes('before'))
-  expect([copy, more]).toEqual(['mosaicus.before-5.db', undefined])
-  const before = new Database(join(folder, copy!), { readonly: true })
+  for (const { tag, when } of journal.entries.slice(0, migrations)) {
+    db.exec(readFileSync(join(at, `${tag}.sql`), 'utf8'))
+    db.prepare('insert into __drizzle_migrations (hash, created_at) values (?, ?)').run(tag, when)
+  }
+  return db
+}
+
+test('a database of fewer tables is copied before it is changed, and loses nothing; one of all is not copied', () => {
+  const folder = join(dataFolder(), 'older')
+  const old = olderDatabase(folder, 5)
+  old.exec(`
+    insert into clients (id, name, house, created_at) values ('c', 'Halden', '{}', 'now');
+    insert into pictures (id, type, width, height, bytes, created_at) values ('p', 'image/png', 1, 1, 1, 'now');
+    insert into jobs (id, client_id, name, width, design_id, design_name, created_at, updated_at)
+      values ('j', 'c', 'Letter', 600, 'p', 'd.png', 'now', 'now');
+    insert into documents (job_id, kind, revision, body, saved_at) values ('j', 'email', 3, '{"kept":1}', 'now');
+    insert into versions (id, job_id, name, body, revision, at) values ('v', 'j', 'First', '{}', 1, 'now');
+  `)
+  old.close()
+  const { $client } = openDb(folder)
+  // The jobs' table is made anew by the way: what refers to a job must still be there.
+  expect($client.prepare('select body, revision from documents').all()).toEqual([
+    { body: '{"kept":1}', revision: 3 },
+  ])
+  expect($client.prepare('select name from versions').all()).toEqual([{ name: 'First' }])
+  expect($client.prepare('select name, design_id from jobs').all()).toEqual([
+    { name: 'Letter', design_id: 'p' },
+  ])
+  expect($client.pragma('foreign_key_check')).toEqual([])
+  expect($client.pragma('foreign_keys', { simple: true })).toBe(1)
+  $client.close()
+  const copies = () => readdirSync(folder).filter((f) => f.includes('before'))
+  expect(copies()).toEqual(['mosaicus.before-6.db'])
+  const before = new Database(join(folder, copies()[0]!), { readonly: true })
   expect(before.prepare('select name from clients').all()).toEqual([{ name: 'Halden' }])
-  expect(before.prepare("select 1 from sqlite_master where name = 'figures'").get()).toBeUndefined()
+  expect(before.prepare("select 1 from sqlite_master where name = 'kept_parts'").get()).toBeUndefined()
   before.close()
+  openDb(folder).$client.close()
+  expect(copies()).toHaveLength(1)
 })

@@ -2,7 +2,7 @@ import { readdir, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import { eq, lt } from 'drizzle-orm'
 import { db } from '../db'
-import { crops, documents, jobs, pictures, shelfPictures, versions } from '../db/schema'
+import { crops, documents, jobs, keptParts, pictures, shelfPictures, versions } from '../db/schema'
 import { picturesFolder } from '../settings'
 import { fileOf } from './store'
 
@@ -12,7 +12,7 @@ const GRACE = 30 * 24 * 3600 * 1000
 /** A SHA-256 as it stands in a document. */
 const ID = /\b[0-9a-f]{64}\b/g
 
-/** The pictures that a job, a shelf, a document or a version needs. */
+/** The pictures that a job, a shelf, a document, a version or a kept part needs. */
 function needed(): Set<string> {
   const out = new Set<string>()
   const columns = { design: jobs.designId, narrow: jobs.narrowId, before: jobs.beforeId }
@@ -22,7 +22,7 @@ function needed(): Set<string> {
   const see = (body: unknown) => {
     for (const [id] of JSON.stringify(body).matchAll(ID)) out.add(id)
   }
-  for (const table of [documents, versions])
+  for (const table of [documents, versions, keptParts])
     for (const { body } of db().select({ body: table.body }).from(table).all()) see(body)
   return out
 }

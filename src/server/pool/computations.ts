@@ -1,4 +1,5 @@
 import { autocut, type Autocut } from '@/core/cut/autocut'
+import { readNarrowDesign } from '@/core/cut/narrow-design'
 import { buildEmail, type BuildInput, type BuildResult } from '@/core/cut/build'
 import { replan } from '@/core/cut/compare'
 import { groundOf } from '@/core/cut/ground'
@@ -88,14 +89,20 @@ export const computations = {
   encodePart: async ({ design, part }: { design: string; part: Part }) =>
     encodePart(await rasterOf(design), part),
 
-  /** Builds an email from a cut plan. */
+  /** Builds an email from a cut plan. @param narrow the file of its narrow design, where there is one */
   build: async ({
     design,
+    narrow,
     ...input
-  }: Omit<BuildInput, 'groundOf' | 'readInk' | 'size'> & { design: string }): Promise<BuildResult> => {
+  }: Omit<BuildInput, 'groundOf' | 'readInk' | 'size' | 'narrow'> & {
+    design: string
+    narrow?: string
+  }): Promise<BuildResult> => {
     const raster = await rasterOf(design)
+    const wide = { ...raster, plan: input.plan, groundOf: (r: Rect) => groundOf(raster, r) }
     return buildEmail({
       ...input,
+      ...(narrow ? { narrow: readNarrowDesign(wide, await rasterOf(narrow), input.house) } : {}),
       size: raster,
       groundOf: (r) => groundOf(raster, r),
       readInk: (r, g) => readInk(raster, r, g),

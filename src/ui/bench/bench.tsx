@@ -6,7 +6,7 @@ import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import { harvest } from '@/core/cut/carry'
 import type { HouseStyle } from '@/core/email/styles'
-import { call } from '../api'
+import { addressOf, call } from '../api'
 import { Button } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import type { DocumentSession } from '../session/document'
@@ -69,6 +69,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
     history.replaceState(null, '', `?stage=${s}`)
   }, [])
   useSavedOnLeaving(cutSession, emailSession)
+  useNews(job.id, cutSession, emailSession)
 
   useHarvest(stage === 'cut', cutSession, emailSession)
   const finder = useBenchFinder(actions, session, built, go)
@@ -228,6 +229,19 @@ function useHarvest(open: boolean, cutSession: CutSession, emailSession: EmailSe
     const { revision, doc } = emailSession.store.getState()
     if (open && revision > 0) cutSession.amend((p) => harvest(p, doc))
   }, [open, cutSession, emailSession])
+}
+
+/** Hears of what other tabs and scripts save. */
+function useNews(job: string, cutSession: CutSession, emailSession: EmailSession): void {
+  useEffect(() => {
+    const stream = new EventSource(addressOf('GET /api/jobs/:job/events', { params: { job } }))
+    stream.onmessage = ({ data }: MessageEvent<string>) => {
+      const { kind, revision } = JSON.parse(data) as { kind: 'cuts' | 'email'; revision: number }
+      const session = kind === 'cuts' ? cutSession : emailSession
+      session.hear(revision)
+    }
+    return () => stream.close()
+  }, [job, cutSession, emailSession])
 }
 
 /** Saves both documents when the page is left. */

@@ -5,9 +5,11 @@ import { cutsOf } from '@/core/email/tile'
 import { tilesOf } from '@/core/email/walk'
 import type { CutPlan } from '@/core/cut/plan'
 import { around } from '@/core/cut/raster'
+import { cx } from '../parts/controls'
+import { useLensPlace } from './lens-place'
 import { LensFrame, Ring, useWidth } from './lens'
 import type { Stretch, Ties } from './ties'
-import type { BenchJob } from './types'
+import type { BenchJob, Design } from './types'
 
 /**
  * Where each band of the email came from in the design, design px. Bands made by hand have no place there.
@@ -32,7 +34,7 @@ const bandAt = (places: Map<string, Stretch>, x: number, y: number): string | nu
   )?.[0] ?? null
 
 interface Props {
-  design: BenchJob['design']
+  design: Design
   places: Map<string, Stretch>
   ties: Ties
   selected: string | null
@@ -45,7 +47,8 @@ interface Props {
 export function DesignView(p: Props) {
   const { design, places, ties } = p
   const [scroller, room] = useWidth<HTMLDivElement>()
-  const zoom = room ? Math.min(1, (room - 20) / design.width) : 0.3
+  const full = useLensPlace()?.full
+  const zoom = full ? 1 / design.scale : room ? Math.min(1, (room - 20) / design.width) : 0.3
   useEffect(() => {
     if (scroller.current)
       ties.register('Design', {
@@ -64,7 +67,7 @@ export function DesignView(p: Props) {
     >
       <div
         ref={scroller}
-        className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto"
+        className={cx('min-h-0 flex-1 overflow-y-auto', full ? 'overflow-x-auto' : 'overflow-x-hidden')}
         onScroll={() => ties.scrolled('Design')}
         tabIndex={0}
         role="region"

@@ -4,6 +4,7 @@ import { createContext, useContext, useEffect, useRef, useState } from 'react'
 import type { Parts } from '@/core/compile'
 import { elsewhereIn } from '@/core/html/elsewhere'
 import { Button } from '../parts/controls'
+import type { Loads } from '../parts/framed'
 
 /** Whether the previews of a job load what stands elsewhere, and how a person lets them. */
 interface Elsewhere {
@@ -13,7 +14,12 @@ interface Elsewhere {
 
 const Context = createContext<Elsewhere>({ allowed: false, allow: () => {} })
 export const ElsewhereOf = Context.Provider
-export const useElsewhere = (): Elsewhere => useContext(Context)
+
+/** What the previews of the job load. */
+export function useElsewhere(): Elsewhere & { loads: Loads } {
+  const elsewhere = useContext(Context)
+  return { ...elsewhere, loads: elsewhere.allowed ? 'all' : 'own' }
+}
 
 /** How long an email rests before it is searched, ms. */
 const REST = 600

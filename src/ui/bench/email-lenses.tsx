@@ -1,12 +1,13 @@
 'use client'
 import { groundOf } from '@/core/email/ground'
 import dynamic from 'next/dynamic'
-import { startTransition, useEffect, type ReactNode } from 'react'
+import { startTransition, useEffect, useMemo, type ReactNode } from 'react'
 import { placeOf } from '@/core/email/walk'
 import { RecipientPick } from '../compose/recipients'
 import { Tray } from '../compose/tray'
 import type { EmailWork } from './email-work'
-import { EmailLens, type Marks } from './lens'
+import { EmailLens, type EmailLensProps, type Marks } from './lens'
+import { nightOf } from './night'
 
 const loadEditor = () => import('../compose/editor').then((m) => m.InPlaceEditor)
 const InPlaceEditor = dynamic(loadEditor, { ssr: false })
@@ -23,17 +24,20 @@ export function WorkLens({
   name,
   width,
   edits,
-  onMarks,
+  night,
+  ...more
 }: {
   work: EmailWork
   name: string
   width: number
   edits?: boolean
-  onMarks?: (m: Marks, height: number) => void
-}) {
+  /** Whether it is seen at night, by the email's own rules. */
+  night?: boolean
+} & Pick<EmailLensProps, 'onMarks' | 'pictures' | 'cover' | 'right' | 'bar' | 'detail' | 'speaks'>) {
   const {
     selection: { band, tile },
   } = work
+  const parts = useMemo(() => (night ? nightOf(work.parts) : work.parts), [night, work.parts])
   // The editor comes while words are looked at, so that it is there when they are opened.
   const words = tile?.kind === 'words'
   useEffect(() => {
@@ -73,8 +77,7 @@ export function WorkLens({
     <EmailLens
       name={name}
       width={width}
-      parts={work.parts}
-      speaks={name === 'Wide'}
+      parts={parts}
       ties={work.ties}
       bandIds={work.bandIds}
       selected={tile?.id ?? band?.id}
@@ -83,8 +86,8 @@ export function WorkLens({
       onHover={work.setHovered}
       onPick={(ids) => work.pick(ids, name)}
       onOpen={(ids) => work.open(ids, name)}
-      onMarks={onMarks}
       overlay={overlay}
+      {...more}
     />
   )
 }
@@ -99,6 +102,8 @@ export function WorkTray({ work, right }: { work: EmailWork; right?: ReactNode }
       flush={work.flush}
       style={work.style}
       selection={work.selection}
+      also={work.also}
+      onDuplicate={() => void work.duplicate()}
       editor={work.editor}
       apply={work.apply}
       onSelect={work.select}

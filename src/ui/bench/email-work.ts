@@ -14,12 +14,13 @@ import { asSample } from '@/core/text/fields'
 import { useDoc } from '../session/use-doc'
 import type { CurrentWords } from '../compose/editor'
 import type { Action } from './actions'
+import { useClipboard } from './clipboard'
 import { onSelection, type OnSelection } from './on-selection'
 import { bandOf, pickedOf, selectionOf } from './selection'
 import { Ties } from './ties'
 import type { BenchJob, EmailSession } from './types'
 
-const src = (p: { id: string }) => `/api/pictures/${p.id}`
+export const src = (p: { id: string }) => `/api/pictures/${p.id}`
 /** Every conditional band is shown where nobody in particular is looked at. */
 const everyone = () => true
 const encoder = new TextEncoder()
@@ -51,6 +52,7 @@ export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (ho
   const selected = useSelected(email, session, ties)
   const { selection, editing, setEditing } = selected
   const hand = onSelection({ email, apply, ...selected })
+  useClipboard({ email, apply, remove: hand.remove, ...selected, writing: editing !== null })
   const { tile } = selection
   const edit = () => {
     if (tile?.kind === 'words') setEditing(tile.id)
@@ -147,12 +149,15 @@ function useSeen(email: Email, house: HouseStyle) {
 /** What is selected and what is being written in. */
 function useSelected(email: Email, session: EmailSession, ties: Ties) {
   const [selectedId, setSelectedId] = useState<string | null>(null)
+  // Bands that are selected beside that of the selection.
+  const [also, setAlso] = useState<readonly string[]>([])
   const [editing, setEditing] = useState<string | null>(null)
   const [editor, setEditor] = useState<Editor | null>(null)
   const selection = useMemo(() => selectionOf(email, selectedId), [email, selectedId])
   const select = useCallback(
     (id: string | null, lens?: string) => {
       setSelectedId(id)
+      setAlso([])
       setEditing((now) => (now === id ? now : null))
       const band = id && bandOf(session.store.getState().doc, id)
       if (band) ties.reveal(band.id, lens)
@@ -162,6 +167,22 @@ function useSelected(email: Email, session: EmailSession, ties: Ties) {
   const pick = useCallback(
     (ids: string[], lens: string) => select(pickedOf(session.store.getState().doc, ids), lens),
     [select, session],
+  )
+  /** Selects a band beside what is selected, or no longer; or all up to it. */
+  const selectMore = useCallback(
+    (id: string, how: 'also' | 'to') => {
+      const { bands } = session.store.getState().doc
+      const first = selection.band?.id
+      if (!first) return select(id)
+      const [a, b] = [first, id].map((x) => bands.findIndex((band) => band.id === x))
+      const range = bands.slice(Math.min(a!, b!), Math.max(a!, b!) + 1).map((band) => band.id)
+      setSelectedId(first)
+      setAlso((now) => {
+        const next = how === 'to' ? range : now.includes(id) ? now.filter((x) => x !== id) : [...now, id]
+        return next.filter((x) => x !== first)
+      })
+    },
+    [select, selection.band?.id, session],
   )
   const open = useCallback(
     (ids: string[], lens: string) => {
@@ -173,7 +194,20 @@ function useSelected(email: Email, session: EmailSession, ties: Ties) {
     },
     [select, session],
   )
-  return { selection, selectedId, select, pick, open, editing, setEditing, editor, setEditor }
+  const beside = useMemo(() => also.filter((id) => email.bands.some((b) => b.id === id)), [also, email.bands])
+  return {
+    selection,
+    selectedId,
+    also: beside,
+    select,
+    selectMore,
+    pick,
+    open,
+    editing,
+    setEditing,
+    editor,
+    setEditor,
+  }
 }
 
 /** What can be done with the email by name and by shortcut. */
@@ -200,6 +234,8 @@ function emailActions(
     of('edit', 'Edit the words in place', () => now.edit?.(), { keys: 'Enter', off: !now.edit }),
     of('up', 'Move up', () => hand.move(-1), { keys: 'Alt ArrowUp', off }),
     of('downwards', 'Move down', () => hand.move(1), { keys: 'Alt ArrowDown', off }),
+    of('more', 'Select the next band too', () => hand.extend(1), { keys: 'Shift J', off }),
+    of('less', 'Select the band before too', () => hand.extend(-1), { keys: 'Shift K', off }),
     of('dup', 'Duplicate', () => void hand.duplicate(), { keys: 'Ctrl D', off }),
     of('del', 'Delete', hand.remove, { keys: 'Delete', off }),
     of('band', 'Add a band', hand.addBand, { keys: 'B' }),

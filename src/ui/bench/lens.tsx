@@ -1,7 +1,17 @@
 'use client'
-import { useCallback, useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react'
+import {
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  useState,
+  type CSSProperties,
+  type ReactNode,
+} from 'react'
 import type { Parts } from '@/core/compile'
 import { cx } from '../parts/controls'
+import type { Loads } from '../parts/framed'
+import { useLensPlace } from './lens-place'
 import { NotLoaded, useElsewhere } from './elsewhere'
 import { firstOf, patch, type Changed } from './live-frame'
 import { marksOf, measureAll, Measures, type Marks } from './measures'
@@ -20,21 +30,42 @@ interface FrameProps {
 
 /** The frame of a lens: its name, what it shows, and the neutral ground. */
 export function LensFrame({ name, detail, right, zoom, children, className }: FrameProps) {
+  const place = useLensPlace()
   return (
     <section
       aria-label={`${name} lens`}
       className={cx('relative flex min-h-0 min-w-0 flex-col border-r border-[#8d8e8c] bg-ground', className)}
     >
       <header className="flex h-[26px] shrink-0 items-center gap-2 bg-groundhead px-2.5 text-xs text-[#17191a]">
-        <h2 className="font-sans text-xs font-semibold">{name}</h2>
+        <h2 className="font-sans text-xs font-semibold">{place?.menu ?? name}</h2>
         {detail && <span className="truncate font-mono text-[11px]">{detail}</span>}
         <span className="ml-auto flex items-center gap-2">
           {right}
-          {zoom !== undefined && <span className="font-mono text-[11px]">{Math.round(zoom * 100)} %</span>}
+          {zoom !== undefined && <Zoom zoom={zoom} />}
+          {place?.end}
         </span>
       </header>
       {children}
     </section>
+  )
+}
+
+/** How large things are drawn; where the lens can be set, a press goes between fitting it and full size. */
+function Zoom({ zoom }: { zoom: number }) {
+  const place = useLensPlace()
+  const said = `${Math.round(zoom * 100)} %`
+  if (!place) return <span className="font-mono text-[11px]">{said}</span>
+  return (
+    <button
+      type="button"
+      aria-pressed={place.full}
+      title={place.full ? 'Fit into the lens' : 'Full size'}
+      className="font-mono text-[11px] underline decoration-dotted underline-offset-2"
+      onClick={place.onFull}
+    >
+      {said}
+      <span className="sr-only">, {place.full ? 'fit into the lens' : 'show at full size'}</span>
+    </button>
   )
 }
 
@@ -53,7 +84,7 @@ export function useWidth<E extends HTMLElement>(): [React.RefObject<E | null>, n
   return [ref, width]
 }
 
-interface EmailLensProps {
+export interface EmailLensProps {
   name: string
   /** Width of the window it stands for, px. */
   width: number
@@ -74,7 +105,19 @@ interface EmailLensProps {
   /** What lies over a mark, such as the editor in place; drawn in px of the email. */
   overlay?: (marks: Marks) => ReactNode
   right?: ReactNode
+  /** What stands beneath the lens's head, over the email. */
+  bar?: ReactNode
   detail?: string
+  /** False: nothing is loaded, as in a reader with pictures off. */
+  pictures?: boolean
+  /** What lies over all of the email and is looked through, in px of the email. */
+  cover?: Cover
+}
+
+/** A picture over the email, and how it is seen through. */
+export interface Cover {
+  node: (marks: Marks) => ReactNode
+  style: CSSProperties
 }
 
 /**
@@ -82,9 +125,9 @@ interface EmailLensProps {
  * place, band by band, when the email changes, so that nothing flickers.
  * @param onMarks told where everything marked lies, and how tall the email is, px of the email
  */
-function useFrame(parts: Parts, elsewhere: boolean, onMarks?: (marks: Marks, height: number) => void) {
+function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: number) => void) {
   const frame = useRef<HTMLIFrameElement>(null)
-  const [first] = useState(() => firstOf(parts, elsewhere))
+  const [first] = useState(() => firstOf(parts, loads))
   const [height, setHeight] = useState(400)
   const [marks, setMarks] = useState<Marks>(new Map())
   const shown = useRef(parts)
@@ -111,11 +154,11 @@ function useFrame(parts: Parts, elsewhere: boolean, onMarks?: (marks: Marks, hei
   const follow = useCallback(() => {
     const doc = frame.current?.contentDocument
     if (!ready.current || !doc || shown.current === latest.current) return
-    const changed = patch(doc, shown.current, latest.current, elsewhere)
+    const changed = patch(doc, shown.current, latest.current, loads)
     shown.current = latest.current
     if (changed === 'all' || changed.size) measure(changed)
     else measure(new Set())
-  }, [elsewhere, measure])
+  }, [loads, measure])
 
   useEffect(() => {
     const el = frame.current
@@ -164,16 +207,18 @@ function useFrame(parts: Parts, elsewhere: boolean, onMarks?: (marks: Marks, hei
  */
 export function EmailLens(p: EmailLensProps) {
   // A policy once given to a frame holds: letting it load takes another frame.
-  const { allowed } = useElsewhere()
-  return <Lens key={String(allowed)} {...p} allowed={allowed} />
+  const { loads } = useElsewhere()
+  const own = p.pictures === false ? 'nothing' : loads
+  return <Lens key={own} {...p} loads={own} />
 }
 
-function Lens(p: EmailLensProps & { allowed: boolean }) {
+function Lens(p: EmailLensProps & { loads: Loads }) {
   const { name, width, parts, ties, bandIds, onMarks } = p
-  const framed = useFrame(parts, p.allowed, onMarks)
+  const framed = useFrame(parts, p.loads, onMarks)
   const { marks } = framed
   const [scroller, room] = useWidth<HTMLDivElement>()
-  const zoom = room ? Math.min(1, (room - 20) / width) : 0.5
+  const full = useLensPlace()?.full
+  const zoom = full ? 1 : room ? Math.min(1, (room - 20) / width) : 0.5
   const bands = useRef(bandIds)
   bands.current = bandIds
   useEffect(() => {
@@ -189,10 +234,11 @@ function Lens(p: EmailLensProps & { allowed: boolean }) {
   useEffect(() => () => ties.remove(name), [ties, name])
   return (
     <LensFrame name={name} detail={p.detail ?? String(width)} zoom={zoom} right={p.right}>
+      {p.bar}
       {p.speaks && <NotLoaded parts={parts} />}
       <div
         ref={scroller}
-        className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto"
+        className={cx('min-h-0 flex-1 overflow-y-auto', full ? 'overflow-x-auto' : 'overflow-x-hidden')}
         onScroll={() => ties.scrolled(name)}
         tabIndex={0}
         role="region"
@@ -235,6 +281,15 @@ function Window(p: EmailLensProps & { framed: ReturnType<typeof useFrame>; zoom:
         onDoubleClick={(e) => p.onOpen?.(underPointer(e))}
       />
       <Rings {...p} marks={marks} />
+      {p.cover && (
+        <div
+          aria-hidden
+          className="pointer-events-none absolute top-0 left-0 overflow-hidden"
+          style={{ width, height, ...scaled, ...p.cover.style }}
+        >
+          {p.cover.node(marks)}
+        </div>
+      )}
       {p.overlay && (
         <div className="absolute top-0 left-0" style={{ width, ...scaled }}>
           {p.overlay(marks)}

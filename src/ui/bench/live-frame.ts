@@ -1,16 +1,16 @@
 import morphdom from 'morphdom'
 import type { Parts } from '@/core/compile'
-import { framed } from '../parts/framed'
+import { framed, type Loads } from '../parts/framed'
 
 /** Comments that stand before each band of what a frame shows, and behind the last. */
 const mark = (id: string): string => `m:${encodeURIComponent(id)}`
 const END = 'm:'
 
-/** What a frame begins with: the email with a mark before each band. @param elsewhere whether it may load from elsewhere */
-export const firstOf = ({ before, bands, after }: Parts, elsewhere: boolean): string =>
+/** What a frame begins with: the email with a mark before each band. @param loads what it may load */
+export const firstOf = ({ before, bands, after }: Parts, loads: Loads): string =>
   framed(
     `${before}${bands.map((b) => `<!--${mark(b.id)}-->${b.html}`).join('')}${bands.length ? `<!--${END}-->` : ''}${after}`,
-    elsewhere,
+    loads,
   )
 
 /** A band as it stands in a frame: its mark, and what follows it. */
@@ -97,14 +97,14 @@ export type Changed = ReadonlySet<string> | 'all'
  * Brings a frame from one state of an email to the next: only bands that changed are parsed and patched.
  * @returns what has to be measured again
  */
-export function patch(doc: Document, was: Parts, now: Parts, elsewhere: boolean): Changed {
+export function patch(doc: Document, was: Parts, now: Parts, loads: Loads): Changed {
   const end = endOf(doc)
   if (!end || !now.bands.length) {
-    morphShell(doc, firstOf(now, elsewhere), null)
+    morphShell(doc, firstOf(now, loads), null)
     return 'all'
   }
   const around = was.before !== now.before || was.after !== now.after
-  if (around) morphShell(doc, framed(`${now.before}<!--${END}-->${now.after}`, elsewhere), end.parentNode)
+  if (around) morphShell(doc, framed(`${now.before}<!--${END}-->${now.after}`, loads), end.parentNode)
   const changed = patchBands(doc, end, was, now)
   return around ? 'all' : changed
 }

@@ -8,39 +8,24 @@ export interface Hold {
   email: Email
   selection: Selection
   selectedId: string | null
+  /** Bands that are selected beside that of the selection. */
+  also: readonly string[]
   select: (id: string | null) => void
+  selectMore: (id: string, how: 'also' | 'to') => void
   apply: (label: string, edit: Edit, merge?: string) => void
 }
 
 /** What is done to the selected part of an email, whichever it is. */
-export function onSelection({ email, selection: { band, cell, tile }, selectedId, select, apply }: Hold) {
-  const move = (way: 1 | -1) => {
-    if (tile && cell && band) {
-      const at = cell.items.findIndex((i) => i.id === tile.id) + way
-      if (at >= 0 && at < cell.items.length)
-        return apply('move the tile', { name: 'moveTile', what: { id: tile.id, cell: cell.id, to: at } })
-      // At the end of its cell a tile goes on to the next band.
-      const next = email.bands[email.bands.indexOf(band) + way]
-      if (next)
-        apply('move the tile', {
-          name: 'moveTile',
-          what: {
-            id: tile.id,
-            cell: (way > 0 ? next.cells[0]! : next.cells.at(-1)!).id,
-            to: way > 0 ? 0 : 999,
-          },
-        })
-    } else if (cell && band) {
-      const row = rowHolding(band, cell.id)
-      apply('move the cell', {
-        name: 'moveCell',
-        what: { id: cell.id, to: row.findIndex((c) => c.id === cell.id) + way },
-      })
-    } else if (band)
-      apply('move the band', { name: 'moveBand', what: { id: band.id, to: email.bands.indexOf(band) + way } })
-  }
+export function onSelection(hold: Hold) {
+  const { email, selection, selectedId, select, apply } = hold
+  const { band, cell, tile } = selection
+  const several = bandsHeld(hold)
+  const move = (way: 1 | -1) => moved(hold, several, way)
   const remove = () => {
-    if (tile) {
+    if (several) {
+      apply('delete the bands', { name: 'removeBands', what: { ids: several } })
+      select(null)
+    } else if (tile) {
       apply('delete the tile', { name: 'removeTile', what: { id: tile.id } })
       select(band!.id)
     } else if (cell) {
@@ -64,9 +49,11 @@ export function onSelection({ email, selection: { band, cell, tile }, selectedId
     band &&
     apply(
       'duplicate',
-      tile
-        ? { name: 'duplicateTile', what: { id: tile.id } }
-        : { name: 'duplicateBand', what: { id: band.id } },
+      several
+        ? { name: 'duplicateBands', what: { ids: several } }
+        : tile
+          ? { name: 'duplicateTile', what: { id: tile.id } }
+          : { name: 'duplicateBand', what: { id: band.id } },
     )
   /** Goes to the next band or tile, or back. */
   const step = (way: 1 | -1) => {
@@ -79,6 +66,61 @@ export function onSelection({ email, selection: { band, cell, tile }, selectedId
     if (tile && cell && rowHolding(band!, cell.id).length > 1) select(cell.id)
     else select(tile || cell ? band!.id : null)
   }
-  return { move, remove, addBand, duplicate, step, stepOut }
+  const extend = (way: 1 | -1) => extended(hold, several, way)
+  return { extend, move, remove, addBand, duplicate, step, stepOut }
 }
+/** Moves what is selected. */
+function moved(
+  { email, selection: { band, cell, tile }, apply }: Hold,
+  several: string[] | null,
+  way: 1 | -1,
+): void {
+  if (several) return apply('move the bands', { name: 'moveBands', what: { ids: several, way } })
+  if (tile && cell && band) {
+    const at = cell.items.findIndex((i) => i.id === tile.id) + way
+    if (at >= 0 && at < cell.items.length)
+      return apply('move the tile', { name: 'moveTile', what: { id: tile.id, cell: cell.id, to: at } })
+    // At the end of its cell a tile goes on to the next band.
+    const next = email.bands[email.bands.indexOf(band) + way]
+    if (next)
+      apply('move the tile', {
+        name: 'moveTile',
+        what: {
+          id: tile.id,
+          cell: (way > 0 ? next.cells[0]! : next.cells.at(-1)!).id,
+          to: way > 0 ? 0 : 999,
+        },
+      })
+  } else if (cell && band) {
+    const row = rowHolding(band, cell.id)
+    apply('move the cell', {
+      name: 'moveCell',
+      what: { id: cell.id, to: row.findIndex((c) => c.id === cell.id) + way },
+    })
+  } else if (band)
+    apply('move the band', { name: 'moveBand', what: { id: band.id, to: email.bands.indexOf(band) + way } })
+}
+
+/** Selects the band beside the last that is selected too. */
+function extended(
+  { email, selection: { band }, selectMore }: Hold,
+  several: string[] | null,
+  way: 1 | -1,
+): void {
+  const ids = email.bands.map((b) => b.id)
+  const held = (several ?? (band ? [band.id] : [])).map((id) => ids.indexOf(id))
+  const next = ids[way > 0 ? Math.max(...held) + 1 : Math.min(...held) - 1]
+  if (next) selectMore(next, 'also')
+}
+
+/** The bands that are selected together, in their order; null where it is one, or something in it. */
+export function bandsHeld({
+  email,
+  selection: { band },
+  also,
+}: Pick<Hold, 'email' | 'selection' | 'also'>): string[] | null {
+  if (!band || !also.length) return null
+  return email.bands.map((b) => b.id).filter((id) => id === band.id || also.includes(id))
+}
+
 export type OnSelection = ReturnType<typeof onSelection>

@@ -1,6 +1,7 @@
 'use client'
 import Link from 'next/link'
-import { CircleHelp, Moon, Redo2, Undo2 } from 'lucide-react'
+import { CircleHelp, History, Moon, Redo2, Undo2 } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
 import { useStore } from 'zustand'
 import { Button, cx, IconButton, Tip } from '../parts/controls'
 import { Mark } from '../parts/mark'
@@ -76,6 +77,7 @@ export function TopBar(p: Props) {
       <div className="flex items-center gap-1.5">
         <SaveState session={p.session} />
         <UndoButtons session={p.session} />
+        <Steps session={p.session} />
         <WorkList />
         <IconButton label="Light or dark app" onClick={toggleTheme}>
           <Moon size={15} />
@@ -113,6 +115,47 @@ function UndoButtons({ session }: { session: DocumentSession<unknown> }) {
         <Redo2 size={15} />
       </IconButton>
     </>
+  )
+}
+
+/** So many of the latest steps are listed. */
+const LISTED = 40
+
+/** The steps since the page was opened, by name: one press goes back to before any of them. */
+function Steps({ session }: { session: DocumentSession<unknown> }) {
+  const past = useStore(session.store, (s) => s.past)
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger asChild>
+        <IconButton label="Steps so far" disabled={!past.length}>
+          <History size={15} />
+        </IconButton>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          className="z-50 max-h-[60vh] min-w-56 overflow-auto border border-grout bg-paper py-1"
+        >
+          <DropdownMenu.Label className="px-3 py-1 text-[11.5px] text-soft">
+            Go back to before
+          </DropdownMenu.Label>
+          {past
+            .slice(-LISTED)
+            .toReversed()
+            .map(({ label }, i) => (
+              <DropdownMenu.Item
+                key={past.length - i}
+                className="px-3 py-1 text-[12.5px] outline-none data-[highlighted]:bg-wash"
+                onSelect={() => {
+                  for (let n = 0; n <= i; n++) session.undo()
+                }}
+              >
+                {label}
+              </DropdownMenu.Item>
+            ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   )
 }
 

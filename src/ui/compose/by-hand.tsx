@@ -52,7 +52,7 @@ export function ByHandStage({ work, setActions }: { work: EmailWork; setActions:
             />
           </div>
         </LensFrame>
-        <WorkLens work={work} name="Wide" width={email.width} />
+        <WorkLens work={work} name="Wide" width={email.width} speaks />
         <WorkLens work={work} name="Narrow" width={PHONE} />
       </main>
       <WorkTray work={work} />

@@ -12,10 +12,10 @@ import { physical } from '@/core/tiles/letters'
 import type { Dir, Role } from '@/core/email/schema'
 import type { Style } from '@/core/email/cascade'
 import { fontFamily } from '@/core/email/fonts'
-import { blockStyle } from '@/core/tiles/words/html'
+import { blockStyle, gapAfter, LIST_SPACE } from '@/core/tiles/words/html'
 import type { WordsTile } from '@/core/tiles/words/schema'
 import type { Stretch } from '../bench/ties'
-import { Language, LetterSpacing, Subscript, Superscript } from './marks'
+import { BlockSpace, Language, LetterSpacing, Subscript, Superscript } from './marks'
 
 /** The words of a tile in the document, followed as they change. */
 export interface CurrentWords {
@@ -75,6 +75,7 @@ const extensions = [
   Superscript,
   Subscript,
   Language,
+  BlockSpace,
   TextAlign.configure({ types: ['heading', 'paragraph'], alignments: ['left', 'center', 'right'] }),
 ]
 
@@ -156,8 +157,9 @@ const sheetOf = (tile: WordsTile, look: Style['roles'][Role], dir: Dir, { webFon
     .map((level) => {
       const s = blockStyle(tile, level, look)
       const where = level ? `.in-place h${level}` : '.in-place p, .in-place ul, .in-place ol'
-      return `${where}{font-family:${fontFamily(s.font, webFonts)};font-size:${s.size}px;line-height:${s.line}px;font-weight:${s.bold ? 700 : 400};color:${s.color};margin:0 0 ${Math.round(s.line * (level ? 0.4 : 0.7))}px;text-align:${physical(tile.align, { dir })}}`
+      return `${where}{font-family:${fontFamily(s.font, webFonts)};font-size:${s.size}px;line-height:${s.line}px;font-weight:${s.bold ? 700 : 400};color:${s.color};margin:0 0 ${tile.space ?? gapAfter(s, level)}px;text-align:${physical(tile.align, { dir })}}`
     })
+    .concat(`.in-place li{margin-bottom:${tile.itemSpace ?? LIST_SPACE}px}`)
     .join('\n')
 
 /** Words edited where they stand: the editor lies over the tile in the lens, set like it. */

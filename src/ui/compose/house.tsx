@@ -1,6 +1,7 @@
 'use client'
-import { useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { toast } from 'sonner'
+import { starterEmail, starterLayouts } from '@/core/starters'
 import { safeFonts, type WebFont } from '@/core/email/fonts'
 import { textStyleNames, type HouseStyle, type TextStyleName } from '@/core/email/styles'
 import { call } from '../api'
@@ -8,7 +9,9 @@ import type { BenchJob } from '../bench/types'
 import { Button, ColorField, fieldClass, NumberField, TextRow } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import { fontOptions, Dropdown, Tick } from './groups/parts'
+import { HouseFile } from './house-file'
 import { PageLooks } from './page-looks'
+import { Miniature } from '../starters/miniature'
 
 type SetHouse = (change: (h: HouseStyle) => HouseStyle) => void
 
@@ -64,12 +67,18 @@ export function HouseStyleDialog({
       onClose={onClose}
       title={`House style of ${job.client.name}`}
       about="What every email of this client starts from. A value that an email or a tile has of its own stays."
-      wide
+      widest
     >
-      <TextStyles house={house} text={text} />
-      <OtherLooks house={house} setHouse={setHouse} button={button} />
-      <WebFonts fonts={house.webFonts} onChange={(webFonts) => setHouse((h) => ({ ...h, webFonts }))} />
-      <PageLooks house={house} onChange={setHouse} />
+      <div className="grid grid-cols-[minmax(0,1fr)_330px] items-start gap-6">
+        <div>
+          <HouseFile house={house} name={job.client.name} onChange={setHouse} />
+          <TextStyles house={house} text={text} />
+          <OtherLooks house={house} setHouse={setHouse} button={button} />
+          <WebFonts fonts={house.webFonts} onChange={(webFonts) => setHouse((h) => ({ ...h, webFonts }))} />
+          <PageLooks house={house} onChange={setHouse} />
+        </div>
+        <Sample house={house} />
+      </div>
       {problem && (
         <p role="alert" className="mt-2 text-terra">
           {problem}
@@ -82,6 +91,20 @@ export function HouseStyleDialog({
         <Button onClick={onClose}>Leave it</Button>
       </div>
     </Dialog>
+  )
+}
+
+/** The house style on a sample email, as it is now. */
+function Sample({ house }: { house: HouseStyle }) {
+  const seen = useDeferredValue(house)
+  const bands = useMemo(() => starterEmail(starterLayouts[0]!, { house: seen, width: 600 }).bands, [seen])
+  return (
+    <figure className="sticky top-0 border border-grout" style={{ background: seen.ground }}>
+      <figcaption className="bg-groundhead px-2.5 py-1 text-xs text-[#17191a]">On a sample email</figcaption>
+      <div className="p-2">
+        <Miniature bands={bands} house={seen} emailWidth={600} width={312} tallest={410} />
+      </div>
+    </figure>
   )
 }
 

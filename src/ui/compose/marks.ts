@@ -1,6 +1,6 @@
 import { Extension, Mark } from '@tiptap/core'
 
-/** Marks of our rich text that the editor's own extensions do not bring. */
+/** What of our rich text the editor's own extensions do not bring. */
 export const Superscript = Mark.create({
   name: 'superscript',
   excludes: 'subscript',
@@ -33,6 +33,26 @@ export const LetterSpacing = Extension.create({
           renderHTML: (a: Record<string, unknown>) =>
             a.letterSpacing ? { style: `letter-spacing:${String(a.letterSpacing)}` } : {},
         },
+      },
+    },
+  ],
+})
+
+/** Space under a block that has another than the rest of its words, px. A new paragraph does not take it over. */
+export const BlockSpace = Extension.create({
+  name: 'blockSpace',
+  addGlobalAttributes: () => [
+    {
+      types: ['paragraph', 'heading', 'bulletList', 'orderedList'],
+      attributes: {
+        space: {
+          default: null,
+          keepOnSplit: false,
+          parseHTML: () => null,
+          renderHTML: (a: Record<string, unknown>) =>
+            typeof a.space === 'number' ? { style: `margin-bottom:${a.space}px` } : {},
+        },
+        narrowSpace: { default: null, keepOnSplit: false, parseHTML: () => null, renderHTML: () => ({}) },
       },
     },
   ],

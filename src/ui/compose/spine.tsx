@@ -5,15 +5,11 @@ import type { Parts } from '@/core/compile'
 import type { Band } from '@/core/email/schema'
 import { useElsewhere } from '../bench/elsewhere'
 import { firstOf, patch } from '../bench/live-frame'
-import type { Stretch } from '../bench/ties'
+import { measureAll } from '../bench/measures'
+import type { Likeness } from './likeness/use-likeness'
+import type { Measured } from './measured'
 import type { SortedStrips } from './sorted-strips'
 import { Strip, type StripOf } from './strip'
-
-/** Places of the bands in the wide lens, and how tall it is, px. */
-export interface Measured {
-  marks: ReadonlyMap<string, Stretch>
-  height: number
-}
 
 interface Props {
   bands: readonly Band[]
@@ -23,8 +19,16 @@ interface Props {
   weights: ReadonlyMap<string, number>
   /** Findings to mend, by band. */
   toMend: ReadonlyMap<string, number>
+  /** How alike each band and its place in the design are. */
+  likeness: StoreApi<Likeness>
+  /** Open remarks of the client, by band. */
+  remarks: ReadonlyMap<string, number>
+  /** Whether it measures the bands itself, where no wide lens does. */
+  measures: boolean
   selected: string | null
-  onSelect: (id: string) => void
+  /** Bands that are selected beside that one. */
+  also: readonly string[]
+  onSelect: (id: string, how?: 'also' | 'to') => void
   onMove: (id: string, to: number) => void
   onHover: (id: string | null) => void
 }
@@ -82,6 +86,7 @@ export function Spine(p: Props) {
   // Kept beside the stage, so that it is not drawn anew for what the spine alone shows.
   const places = useStore(p.wide, (s) => s.marks)
   const height = useStore(p.wide, (s) => s.height)
+  const likeness = useStore(p.likeness)
   const [room, setRoom] = useState(500)
   useLayoutEffect(() => {
     const el = list.current!
@@ -99,7 +104,9 @@ export function Spine(p: Props) {
     strip: p.width * scale,
     weight: p.weights.get(band.id) ?? 0,
     toMend: p.toMend.get(band.id) ?? 0,
-    selected: p.selected === band.id,
+    likeness: likeness.get(band.id),
+    remarks: p.remarks.get(band.id) ?? 0,
+    selected: p.selected === band.id || p.also.includes(band.id),
     onSelect: p.onSelect,
     onHover: p.onHover,
   }))
@@ -122,7 +129,14 @@ export function Spine(p: Props) {
             className="absolute top-0 left-3 overflow-hidden border border-black/10 bg-white"
             style={{ width: p.width * scale, height: height * scale }}
           >
-            <SmallEmail key={String(allowed)} parts={p.parts} width={p.width} height={height} scale={scale} />
+            <SmallEmail
+              key={String(allowed)}
+              parts={p.parts}
+              width={p.width}
+              height={height}
+              scale={scale}
+              onMeasured={p.measures ? p.wide.setState : undefined}
+            />
           </div>
           {Sorted ? (
             <Sorted bands={p.bands} onMove={p.onMove} strips={strips} refocus={refocus} />
@@ -136,19 +150,29 @@ export function Spine(p: Props) {
 }
 
 /** The email in small. It changes in place, as the lenses do, and so stays in step with the strips beside it. */
-function SmallEmail(p: { parts: Parts; width: number; height: number; scale: number }) {
-  const { parts, width, height, scale } = p
-  const { allowed } = useElsewhere()
+function SmallEmail(p: {
+  parts: Parts
+  width: number
+  height: number
+  scale: number
+  /** Told where everything stands, where nothing else measures it. */
+  onMeasured?: (measured: Measured) => void
+}) {
+  const { parts, width, height, scale, onMeasured } = p
+  const { loads } = useElsewhere()
   const frame = useRef<HTMLIFrameElement>(null)
-  const [first] = useState(() => firstOf(parts, allowed))
+  const [first] = useState(() => firstOf(parts, loads))
   const shown = useRef(parts)
   const follow = useCallback(() => {
     const doc = frame.current?.contentDocument
     if (!doc?.body?.childElementCount) return
-    if (shown.current !== parts) patch(doc, shown.current, parts, allowed)
+    if (shown.current !== parts) patch(doc, shown.current, parts, loads)
     shown.current = parts
     doc.scrollingElement?.scrollTo(0, 0)
-  }, [parts, allowed])
+    if (!onMeasured) return
+    const tall = doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0
+    onMeasured({ marks: measureAll(doc), height: Math.max(40, Math.ceil(tall)) })
+  }, [parts, loads, onMeasured])
   // Nobody edits here: it may follow when there is time.
   useEffect(() => {
     const wait = setTimeout(follow, BEHIND)

@@ -1,5 +1,5 @@
 'use client'
-import { useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { createStore, useStore } from 'zustand'
 import type { Finding } from '@/core/checks'
 import { remembered } from '@/core/email/remember'
@@ -7,96 +7,103 @@ import type { Band } from '@/core/email/schema'
 import { tilesOf } from '@/core/email/walk'
 import { definitionOf } from '@/core/tiles'
 import { useStageActions, type Action } from '../bench/actions'
-import { bandsInDesign, DesignView, NarrowDesign } from '../bench/design-view'
-import { PHONE, WorkLens, WorkTray } from '../bench/email-lenses'
+import { WorkTray } from '../bench/email-lenses'
 import type { EmailWork } from '../bench/email-work'
 import { Ribbons } from '../bench/ribbons'
 import type { BenchJob, CutSession } from '../bench/types'
-import { cx } from '../parts/controls'
 import { ByHandStage, PlainStage } from './by-hand'
-import { Spine, type Measured } from './spine'
+import { OneLens } from './lenses/one'
+import { LensRow } from './lenses/row'
+import { MOST_LENSES, useLenses, type LensesWork } from './lenses/shown'
+import { useLists } from './lists/lists'
+import { useOpenRemarks } from './use-remarks'
+import { useLikeness } from './likeness/use-likeness'
+import type { Measured } from './measured'
+import { Spine } from './spine'
 
-/** The stage in the way in which the email is written. */
-export function ComposeStage(p: {
+interface StageProps {
   job: BenchJob
   work: EmailWork
   cuts: CutSession
   setActions: (a: Action[]) => void
-}) {
+}
+
+/** The stage in the way in which the email is written. */
+export function ComposeStage(p: StageProps) {
   if (p.work.email.way === 'hand') return <ByHandStage work={p.work} setActions={p.setActions} />
   if (p.work.email.way === 'plain') return <PlainStage work={p.work} setActions={p.setActions} />
   return <BandStage {...p} />
 }
 
-/**
- * The bench: design, wide and narrow side by side, tied band to band; the spine beside them, the tray
- * beneath.
- */
-function BandStage({
-  job,
-  work,
-  cuts,
-  setActions,
-}: {
-  job: BenchJob
-  work: EmailWork
-  cuts: CutSession
-  setActions: (a: Action[]) => void
-}) {
+/** The bench: lenses side by side, tied band to band; the spine beside them, the tray beneath. */
+function BandStage({ job, work, cuts, setActions }: StageProps) {
   const plan = useStore(cuts.store, (s) => s.doc)
   const [wide] = useState(() => createStore<Measured>(() => ({ marks: new Map(), height: 800 })))
   const { email } = work
-  const places = useMemo(() => bandsInDesign(email, plan), [email, plan])
   const weights = useMemo(() => weigh(work), [work])
   const toMend = useMemo(() => toMendByBand(work.findings), [work.findings])
-  useStageActions(setActions, work.actions)
-  const band = work.selection.band?.id ?? null
+  const lenses = useLenses(job.id, { design: !!job.design, narrow: !!job.narrow })
+  const remarks = useOpenRemarks(job.id)
+  const likeness = useLikeness(work, plan, wide)
+  const { select, selectMore } = work
+  const onSelect = useCallback(
+    (id: string, how?: 'also' | 'to') => (how ? selectMore(id, how) : select(id)),
+    [select, selectMore],
+  )
+  const lists = useLists(work)
+  useStageActions(setActions, [...work.actions, ...lists.actions, ...lensActions(lenses)])
+  const { kinds } = lenses.lenses
   return (
     <>
       <Spine
         bands={email.bands}
         wide={wide}
+        measures={!kinds.includes('Wide')}
         width={email.width}
         parts={work.parts}
         weights={weights}
         toMend={toMend}
-        selected={band}
-        onSelect={work.select}
+        likeness={likeness}
+        remarks={remarks}
+        selected={work.selection.band?.id ?? null}
+        also={work.also}
+        onSelect={onSelect}
         onHover={work.setHovered}
         onMove={(id, to) => work.apply('move the band', { name: 'moveBand', what: { id, to } })}
       />
-      <main
-        className={cx(
-          'relative grid min-h-0 min-w-0 bg-ground',
-          job.narrow
-            ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.06fr)_minmax(0,0.72fr)_minmax(0,0.72fr)]'
-            : 'grid-cols-[minmax(0,1fr)_minmax(0,1.06fr)_minmax(0,0.86fr)]',
-        )}
+      <LensRow
+        work={lenses}
+        over={
+          <Ribbons
+            ties={work.ties}
+            band={work.selection.band?.id ?? null}
+            faint={work.hovered}
+            order={kinds}
+          />
+        }
       >
-        <DesignView
-          design={job.design}
-          places={places}
-          ties={work.ties}
-          selected={band}
-          hovered={work.hovered}
-          onPick={work.select}
-          onHover={work.setHovered}
-        />
-        <WorkLens
-          work={work}
-          name="Wide"
-          width={email.width}
-          edits
-          onMarks={(marks, height) => wide.setState({ marks, height })}
-        />
-        <WorkLens work={work} name="Narrow" width={PHONE} />
-        {job.narrow && <NarrowDesign design={job.narrow} />}
-        <Ribbons ties={work.ties} band={band} faint={work.hovered} order={['Design', 'Wide', 'Narrow']} />
-      </main>
-      <WorkTray work={work} />
+        {(kind) => <OneLens {...{ kind, job, work, plan, lenses, likeness, wide }} />}
+      </LensRow>
+      <WorkTray work={work} right={lists.menu} />
+      {lists.dialog}
     </>
   )
 }
+
+/** Going to another set of lenses by name. */
+const lensActions = (lenses: LensesWork): Action[] =>
+  lenses.offered.map((kind) => {
+    const at = lenses.lenses.kinds.indexOf(kind)
+    const last = lenses.lenses.kinds.length - 1
+    const open = () => (lenses.lenses.kinds.length < MOST_LENSES ? lenses.add(kind) : lenses.swap(last, kind))
+    return {
+      id: `lens-${kind}`,
+      label: at < 0 ? `Open the ${kind} lens` : `Close the ${kind} lens`,
+      group: 'Lenses',
+      off: at >= 0 && last === 0,
+      run: () => (at < 0 ? open() : lenses.close(at)),
+    }
+  })
 
 /** Bytes of a band's pictures. */
 const pictureBytes = remembered((band: Band): number =>

@@ -1,6 +1,7 @@
 import { memo, type HTMLAttributes, type Ref } from 'react'
 import type { Band } from '@/core/email/schema'
 import { cx, kb } from '../parts/controls'
+import { percent } from './likeness/percent'
 
 /** What a strip of the spine shows and does. */
 export interface StripOf {
@@ -11,8 +12,13 @@ export interface StripOf {
   /** bytes */
   weight: number
   toMend: number
+  /** SSIM against its place in the design, 0 to 1, where that is known. */
+  likeness?: number
+  /** Open remarks of the client. */
+  remarks: number
   selected: boolean
-  onSelect: (id: string) => void
+  /** @param how the one that is selected, one beside it, or all up to this one */
+  onSelect: (id: string, how?: 'also' | 'to') => void
   onHover: (id: string | null) => void
 }
 
@@ -21,6 +27,8 @@ interface Props extends StripOf {
   drag?: { ref: Ref<HTMLDivElement>; attributes: HTMLAttributes<HTMLDivElement>; dragged: boolean }
 }
 
+const remarked = (n: number): string => (n === 1 ? '1 remark' : `${n} remarks`)
+
 /** A band in the spine: its place, its name, its weight and what is to mend there. */
 export const Strip = memo(function Strip({
   band,
@@ -28,6 +36,8 @@ export const Strip = memo(function Strip({
   strip,
   weight,
   toMend,
+  likeness,
+  remarks,
   selected,
   onSelect,
   onHover,
@@ -41,8 +51,8 @@ export const Strip = memo(function Strip({
       {...drag?.attributes}
       data-strip={band.id}
       aria-pressed={selected}
-      aria-label={`Band ${band.name}, ${kb(weight)}${toMend ? `, ${toMend} to mend` : ''}`}
-      onClick={() => onSelect(band.id)}
+      aria-label={`Band ${band.name}, ${kb(weight)}${likeness === undefined ? '' : `, ${percent(likeness)} like the design`}${toMend ? `, ${toMend} to mend` : ''}${remarks ? `, ${remarked(remarks)}` : ''}`}
+      onClick={(e) => onSelect(band.id, e.shiftKey ? 'to' : e.ctrlKey || e.metaKey ? 'also' : undefined)}
       onKeyUp={(e) => {
         if (e.key === 'Tab') onSelect(band.id)
       }}
@@ -67,6 +77,12 @@ export const Strip = memo(function Strip({
         <span className="ml-2 min-w-0 leading-tight">
           <b className={cx('block truncate font-semibold', selected && 'text-lapis')}>{band.name}</b>
           {height >= 27 && <span className="block font-mono text-[10.5px] text-soft">{kb(weight)}</span>}
+          {likeness !== undefined && height >= 40 && (
+            <span className="block font-mono text-[10.5px] text-soft">{percent(likeness)} like</span>
+          )}
+          {remarks > 0 && (
+            <span className="block font-mono text-[10.5px] text-lapis">{remarked(remarks)}</span>
+          )}
           {toMend > 0 && height >= 40 && (
             <span className="block font-mono text-[10.5px] text-terra">{toMend} to mend</span>
           )}

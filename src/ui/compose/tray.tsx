@@ -1,30 +1,34 @@
 'use client'
 import dynamic from 'next/dynamic'
-import { newTile } from '@/core/tiles'
 import { type Tile, type TileKind } from '@/core/email/tile'
 import type { Editor } from '@tiptap/react'
-import { ArrowDown, ArrowUp, Copy, Plus, Trash2 } from 'lucide-react'
+import { ArrowDown, ArrowUp, BookmarkPlus, Copy, Plus, Trash2 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
-import type { ReactNode } from 'react'
-import { toast } from 'sonner'
+import { useState, type ReactNode } from 'react'
 import type { Style } from '@/core/email/cascade'
-import { newCell, newId } from '@/core/email/defaults'
 import type { Edit, SetTile } from '@/core/email/edits'
 import { groundOf } from '@/core/email/ground'
 import { measureBand } from '@/core/email/measures'
-import type { Band, Cell, Email, Row } from '@/core/email/schema'
-import { sides, type HouseStyle } from '@/core/email/styles'
+import type { Band, Cell, Email } from '@/core/email/schema'
+import type { HouseStyle } from '@/core/email/styles'
 import type { BenchJob } from '../bench/types'
 import { Button, Choice, Group, IconButton, SidesField } from '../parts/controls'
 import { rowHolding } from '@/core/email/walk'
 import { EmailGroups } from './groups/email'
-import { beginning, groupColumns, KindGroups, kindLabel, offeredKinds } from './groups'
+import { addRow, addTile } from './adding'
+import { groupColumns, KindGroups, kindLabel, offeredKinds } from './groups'
 import type { Selection } from '../bench/selection'
 import { shows, type AnyTileProps } from './groups/parts'
 
 // What is selected has its groups brought when it first is.
 const BandGroups = dynamic(() => import('./groups/band').then((m) => m.BandGroups), { ssr: false })
 const CellGroups = dynamic(() => import('./groups/cell').then((m) => m.CellGroups), { ssr: false })
+
+// Starters come when bands are added.
+const BandsDialog = dynamic(() => import('../starters/bands-dialog').then((m) => m.BandsDialog), {
+  ssr: false,
+})
+const KeepDialog = dynamic(() => import('../starters/keep-dialog').then((m) => m.KeepDialog), { ssr: false })
 
 interface Props {
   email: Email
@@ -34,6 +38,9 @@ interface Props {
   flush: () => Promise<void>
   style: Style
   selection: Selection
+  /** Bands that are selected beside that of the selection. */
+  also: readonly string[]
+  onDuplicate: () => void
   editor: Editor | null
   apply: (label: string, edit: Edit, merge?: string) => void
   onSelect: (id: string | null) => void
@@ -44,59 +51,13 @@ interface Props {
   right?: ReactNode
 }
 
-/** Where something new is put: behind the selected tile, or at the end of the cell. */
-function placeFor({ band, cell, tile }: Selection): { cell: string; at: number } | null {
-  const target = cell ?? band?.cells[0]
-  if (!target) return null
-  return {
-    cell: target.id,
-    at: tile ? target.items.findIndex((i) => i.id === tile.id) + 1 : target.items.length,
-  }
-}
-
-/** Adds a tile of a kind, and begins it with what its client has ready. */
-function addTile({ selection, apply, onSelect }: Props, kind: TileKind): void {
-  const place = placeFor(selection)
-  if (!place) return
-  const label = `add ${kindLabel(kind).toLowerCase()}`
-  const tile = newTile(kind)
-  apply(label, { name: 'addTile', what: { ...place, tile } })
-  onSelect(tile.id)
-  void beginning(tile)?.then(
-    (set) => apply(label, { name: 'setTile', what: { id: tile.id, kind, set } as SetTile }, tile.id),
-    (error: Error) => toast.error(error.message),
-  )
-  // The next key is meant for what was added, not for the button that added it.
-  requestAnimationFrame(() =>
-    document
-      .querySelector<HTMLElement>('[aria-label="Wide lens"] [role=region]')
-      ?.focus({ preventScroll: true }),
-  )
-}
-
-/** Adds a row of two cells. */
-function addRow({ selection, email, apply, onSelect }: Props): void {
-  const place = placeFor(selection)
-  if (!place) return
-  const each = measureBand(selection.band!, email.width).get(place.cell)!.content / 2
-  const row: Row = {
-    id: newId(),
-    kind: 'row',
-    gap: 0,
-    narrow: 'stack',
-    cells: [newCell(each), newCell(each)].map((c) => ({ ...c, padding: sides(8) })),
-  }
-  apply('add a row of cells', { name: 'addRow', what: { ...place, row } })
-  onSelect(row.cells[0]!.id)
-}
-
 /** Where the selected thing's properties are edited: its path, then its values in short groups. */
 export function Tray(p: Props) {
   const { band, cell, tile } = p.selection
   return (
     <section aria-label="Tray" className="col-span-2 flex min-h-0 flex-col border-t-2 border-ink bg-paper">
       <div className="flex h-[31px] shrink-0 items-center gap-2 border-b border-grout px-3.5 text-xs text-soft">
-        <Path selection={p.selection} onSelect={p.onSelect} />
+        <Path selection={p.selection} also={p.also} onSelect={p.onSelect} />
         <span className="ml-auto flex items-center gap-0.5">
           {p.right}
           {p.email.way === 'bands' && <Adding {...p} />}
@@ -135,30 +96,78 @@ function Adding(p: Props) {
       <Button look="plain" onClick={p.onAddBand}>
         + Band
       </Button>
+      <StarterBands {...p} />
     </>
   )
 }
 
+/** Bands from the starters or the client's shelf, behind the selected one. */
+function StarterBands({ job, email, selection, apply, onSelect }: Props) {
+  const [open, setOpen] = useState(false)
+  const add = (bands: Band[], name: string) => {
+    const at = selection.band
+      ? email.bands.findIndex((b) => b.id === selection.band!.id) + 1
+      : email.bands.length
+    apply(`add ${name}`, { name: 'addBands', what: { bands, at } })
+    onSelect(bands[0]?.id ?? null)
+    setOpen(false)
+  }
+  return (
+    <>
+      <Button look="plain" onClick={() => setOpen(true)}>
+        Starters and shelf
+      </Button>
+      {open && <BandsDialog job={job} width={email.width} onClose={() => setOpen(false)} onAdd={add} />}
+    </>
+  )
+}
+
+/** Keeps the selected band for the client, and ties it to what is kept. */
+function KeepBand({ job, email, band, also, apply }: Props & { band: Band }) {
+  const [open, setOpen] = useState(false)
+  const bands = email.bands.filter((b) => b.id === band.id || also.includes(b.id))
+  return (
+    <>
+      <IconButton label={`Keep the band for ${job.client.name}`} onClick={() => setOpen(true)}>
+        <BookmarkPlus size={14} />
+      </IconButton>
+      {open && (
+        <KeepDialog
+          job={job}
+          email={email}
+          bands={bands}
+          onClose={() => setOpen(false)}
+          onKept={(part) =>
+            apply('keep the bands', {
+              name: 'replace',
+              what: { email: { ...email, bands: email.bands.map((b) => tiedTo(b, part, bands.indexOf(b))) } },
+            })
+          }
+        />
+      )}
+    </>
+  )
+}
+
+const tiedTo = (band: Band, part: string, at: number): Band =>
+  at < 0 ? band : { ...band, kept: { part, at } }
+
 /** What can be done to the selected tile or band as a whole. */
-function Changing({ selection: { tile }, band, apply, onMove, onRemove }: Props & { band: Band }) {
-  const what = tile ? 'tile' : 'band'
-  const duplicate = () =>
-    apply(
-      'duplicate',
-      tile
-        ? { name: 'duplicateTile', what: { id: tile.id } }
-        : { name: 'duplicateBand', what: { id: band.id } },
-    )
+function Changing(p: Props & { band: Band }) {
+  const { onMove, onRemove } = p
+  const { tile } = p.selection
+  const what = tile ? 'tile' : p.also.length ? 'bands' : 'band'
   return (
     <>
       <span aria-hidden className="mx-1 h-4 w-px bg-grout" />
+      {!tile && <KeepBand {...p} />}
       <IconButton label={`Move the ${what} up`} keys="Alt ↑" onClick={() => onMove(-1)}>
         <ArrowUp size={14} />
       </IconButton>
       <IconButton label={`Move the ${what} down`} keys="Alt ↓" onClick={() => onMove(1)}>
         <ArrowDown size={14} />
       </IconButton>
-      <IconButton label="Duplicate" keys="Ctrl D" onClick={duplicate}>
+      <IconButton label="Duplicate" keys="Ctrl D" onClick={p.onDuplicate}>
         <Copy size={13} />
       </IconButton>
       <IconButton label="Delete" keys="Delete" onClick={onRemove} className="text-terra">
@@ -169,10 +178,18 @@ function Changing({ selection: { tile }, band, apply, onMove, onRemove }: Props 
 }
 
 /** Where the selected thing stands: email, band, cell, tile; each step selects what it names. */
-function Path({ selection: { band, cell, tile }, onSelect }: Pick<Props, 'selection' | 'onSelect'>) {
+function Path({
+  selection: { band, cell, tile },
+  also,
+  onSelect,
+}: Pick<Props, 'selection' | 'also' | 'onSelect'>) {
   const row = band && cell ? rowHolding(band, cell.id) : []
   const steps: { text: string; id: string | null }[] = [{ text: 'Email', id: null }]
-  if (band) steps.push({ text: band.name || 'Band', id: band.id })
+  if (band)
+    steps.push({
+      text: also.length ? `${also.length + 1} bands` : band.name || 'Band',
+      id: band.id,
+    })
   if (band && cell)
     steps.push({
       text: row.length > 1 ? `Cell ${row.findIndex((c) => c.id === cell.id) + 1} of ${row.length}` : 'Cell',

@@ -210,7 +210,7 @@ function DesignFiles({ files }: { files: Files }) {
       <p className="text-soft">
         {job.narrow
           ? `${job.narrow.name}, ${job.narrow.width} x ${job.narrow.height}: Compose shows it beside the narrow lens.`
-          : 'A narrow design of the same email is compared with the narrow lens.'}
+          : 'A narrow design of the same email: what is built after it is paired follows it on phones, and Compose shows it beside the narrow lens.'}
       </p>
       <NarrowPair files={files} />
       {chosen && (

@@ -16,7 +16,7 @@ import {
 import { CSS } from '@dnd-kit/utilities'
 import { Lock } from 'lucide-react'
 import { isUnread, type Cut } from '@/core/cut/plan'
-import type { BenchJob } from '../bench/types'
+import type { Design } from '../bench/types'
 import { cx, kb } from '../parts/controls'
 import { kindNames } from './kinds'
 import type { CutWork } from './work/use-cut-work'
@@ -129,7 +129,7 @@ function Entry({ cut: c, at, work: w }: { cut: Cut; at: number; work: CutWork })
 }
 
 /** A cut as it stands in the design, at most 54 px wide. */
-function CutThumb({ design, cut }: { design: BenchJob['design']; cut: Cut }) {
+function CutThumb({ design, cut }: { design: Design; cut: Cut }) {
   const scale = 54 / Math.max(cut.w, design.width * 0.35)
   return (
     <span

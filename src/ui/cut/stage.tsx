@@ -1,10 +1,10 @@
 'use client'
 import dynamic from 'next/dynamic'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import type { Email } from '@/core/email/schema'
 import { useStageActions, type Action } from '../bench/actions'
 import { Ribbons } from '../bench/ribbons'
-import type { BenchJob, CutSession } from '../bench/types'
+import type { BenchJob, CutSession, DesignedJob } from '../bench/types'
 import { cutActions, type CutDialog } from './actions'
 import { CutBar } from './bar'
 import { BecomesLens } from './becomes-lens'
@@ -13,6 +13,7 @@ import { CutSpine } from './spine'
 import { CutTray } from './tray'
 import type { Built } from './work/building'
 import { byHand } from './work/by-hand'
+import { NoDesign } from './no-design'
 import { useCutWork } from './work/use-cut-work'
 
 const ColorsDialog = dynamic(() => import('./colors-dialog').then((m) => m.ColorsDialog), { ssr: false })
@@ -23,7 +24,7 @@ const PicturesDialog = dynamic(() => import('./pictures-dialog').then((m) => m.P
 })
 
 interface Props {
-  job: BenchJob
+  job: DesignedJob
   session: CutSession
   email: Email | null
   onBuilt: (r: Built) => void
@@ -32,7 +33,12 @@ interface Props {
 }
 
 /** The stage where a design is cut: what stays a picture, what becomes live. */
-export function CutStage({ job, session, email, onBuilt, onJob, setActions }: Props) {
+export function CutStage({ job, ...p }: Omit<Props, 'job'> & { job: BenchJob }) {
+  const designed = useMemo(() => (job.design ? { ...job, design: job.design } : null), [job])
+  return designed ? <Cutting job={designed} {...p} /> : <NoDesign job={job} onJob={p.onJob} />
+}
+
+function Cutting({ job, session, email, onBuilt, onJob, setActions }: Props) {
   const w = useCutWork({ job, session, email, onBuilt })
   const hand = byHand(w)
   const [open, setOpen] = useState<CutDialog | null>(null)

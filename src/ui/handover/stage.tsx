@@ -52,7 +52,7 @@ export function HandoverStage({
         deliveries={deliveries}
       />
       <main className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)] bg-ground">
-        <WorkLens work={work} name="Wide" width={email.width} />
+        <WorkLens work={work} name="Wide" width={email.width} speaks />
         <PlainText text={text} />
       </main>
       <section aria-label="Tray" className="col-span-2 flex min-h-0 flex-col border-t-2 border-ink bg-paper">

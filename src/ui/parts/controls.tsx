@@ -1,8 +1,10 @@
 'use client'
 import dynamic from 'next/dynamic'
+import { Link2, Pipette, Unlink2 } from 'lucide-react'
 import { Popover, Tooltip, ToggleGroup } from 'radix-ui'
-import { useEffect, useId, useState, type ButtonHTMLAttributes, type ReactNode } from 'react'
+import { useEffect, useId, useRef, useState, type ButtonHTMLAttributes, type ReactNode } from 'react'
 import { readHex } from '@/core/color/hex'
+import { reckoned } from '@/core/text/reckon'
 
 const HexColorPicker = dynamic(() => import('react-colorful').then((m) => m.HexColorPicker), { ssr: false })
 
@@ -169,7 +171,13 @@ export function TextRow({
   )
 }
 
-/** A whole number; what is typed counts once it is one. Arrow keys step by 1, with Shift by 10. */
+/** px of the pointer's way for a step of one. */
+const SCRUB = 4
+
+/**
+ * A whole number. What is typed counts once it is one; sums such as `600/3-10` count when they are left or Enter is pressed. Arrow keys
+ * step by 1, with Shift by 10; with Alt the pointer drags it.
+ */
 export function NumberField({
   label,
   value,
@@ -188,7 +196,13 @@ export function NumberField({
   className?: string
 }) {
   const [typed, setTyped] = useState<string | null>(null)
+  const scrub = useRef<{ x: number; value: number } | null>(null)
   const set = (v: number) => onChange(Math.max(min, Math.min(max, Math.round(v))))
+  const reckon = () => {
+    const v = typed === null ? null : reckoned(typed)
+    if (v !== null && Math.round(v) !== value) set(v)
+    setTyped(null)
+  }
   return (
     <input
       type="text"
@@ -206,8 +220,21 @@ export function NumberField({
         const v = Number(e.target.value)
         if (e.target.value.trim() && Number.isFinite(v) && v >= min && v <= max) set(v)
       }}
-      onBlur={() => setTyped(null)}
+      onBlur={reckon}
+      onPointerDown={(e) => {
+        if (!e.altKey) return
+        e.preventDefault()
+        e.currentTarget.setPointerCapture(e.pointerId)
+        scrub.current = { x: e.clientX, value }
+      }}
+      onPointerMove={(e) => {
+        if (scrub.current) set(scrub.current.value + (e.clientX - scrub.current.x) / SCRUB)
+      }}
+      onLostPointerCapture={() => {
+        scrub.current = null
+      }}
       onKeyDown={(e) => {
+        if (e.key === 'Enter') reckon()
         const step = (e.key === 'ArrowUp' ? 1 : e.key === 'ArrowDown' ? -1 : 0) * (e.shiftKey ? 10 : 1)
         if (step) {
           e.preventDefault()
@@ -278,6 +305,29 @@ export function ColorField({
   )
 }
 
+/** Reads a colour off the screen, such as the design's, where the browser can (EyeDropper, WICG). */
+function ScreenColor({ onChange }: { onChange: (v: string) => void }) {
+  const Dropper = (globalThis as { EyeDropper?: new () => { open: () => Promise<{ sRGBHex: string }> } })
+    .EyeDropper
+  if (!Dropper) return null
+  return (
+    <Button
+      className="mt-2 w-full"
+      onClick={() =>
+        void new Dropper().open().then(
+          ({ sRGBHex }) => {
+            const hex = readHex(sRGBHex)
+            if (hex) onChange(hex)
+          },
+          () => {},
+        )
+      }
+    >
+      <Pipette size={13} /> Read it off the screen
+    </Button>
+  )
+}
+
 /** A swatch that opens a picker with the house's colours. */
 function ColorPicker({
   label,
@@ -300,6 +350,7 @@ function ColorPicker({
       <Popover.Portal>
         <Popover.Content side="top" sideOffset={6} className="z-50 border border-grout bg-paper p-2.5">
           <HexColorPicker color={value} onChange={onChange} />
+          <ScreenColor onChange={onChange} />
           {swatches.length > 0 && (
             <div className="mt-2 flex w-[200px] flex-wrap gap-1" role="group" aria-label="House colours">
               {swatches.map((s) => (
@@ -356,7 +407,9 @@ export function Choice<T extends string>({
   )
 }
 
-/** Space on four sides, around what it surrounds. */
+const evenSides = (v: number) => ({ top: v, right: v, bottom: v, left: v })
+
+/** Space on four sides, around what it surrounds: each by itself, all together, or none in one press. */
 export function SidesField({
   label,
   value,
@@ -368,13 +421,14 @@ export function SidesField({
   onChange: (v: { top: number; right: number; bottom: number; left: number }) => void
   center?: ReactNode
 }) {
+  const [linked, setLinked] = useState(false)
   const side = (name: 'top' | 'right' | 'bottom' | 'left', area: string) => (
     <div style={{ gridArea: area }}>
       <NumberField
         label={`${label}, ${name}, px`}
         value={value[name]}
         max={2000}
-        onChange={(v) => onChange({ ...value, [name]: v })}
+        onChange={(v) => onChange(linked ? evenSides(v) : { ...value, [name]: v })}
         className="border-transparent bg-transparent hover:border-grout focus:border-grout focus:bg-sheet"
       />
     </div>
@@ -385,6 +439,26 @@ export function SidesField({
       aria-label={label}
       className="grid grid-cols-[44px_1fr_44px] grid-rows-3 items-center gap-0.5"
     >
+      <div style={{ gridArea: '1 / 1' }} className="justify-self-start">
+        <IconButton
+          label={linked ? `${label}: each side by itself` : `${label}: all sides together`}
+          active={linked}
+          className="!h-5 !min-w-5"
+          onClick={() => setLinked(!linked)}
+        >
+          {linked ? <Link2 size={12} /> : <Unlink2 size={12} />}
+        </IconButton>
+      </div>
+      <div style={{ gridArea: '1 / 3' }} className="justify-self-end">
+        <IconButton
+          label={`${label}: none`}
+          className="!h-5 !min-w-5 font-mono text-[11px]"
+          disabled={Object.values(value).every((v) => v === 0)}
+          onClick={() => onChange(evenSides(0))}
+        >
+          0
+        </IconButton>
+      </div>
       {side('top', '1 / 2')}
       {side('left', '2 / 1')}
       {side('right', '2 / 3')}

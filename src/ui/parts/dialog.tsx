@@ -13,6 +13,7 @@ export function Dialog({
   about,
   children,
   wide,
+  widest,
 }: {
   open: boolean
   onClose: () => void
@@ -20,6 +21,8 @@ export function Dialog({
   about?: string
   children: ReactNode
   wide?: boolean
+  /** As wide as two things need that are looked at beside each other. */
+  widest?: boolean
 }) {
   return (
     <Radix.Root open={open} onOpenChange={(o) => !o && onClose()}>
@@ -27,7 +30,7 @@ export function Dialog({
         <Radix.Overlay className="fixed inset-0 z-40 bg-black/45" />
         <Radix.Content
           aria-describedby={about ? undefined : ''}
-          className={`fixed top-[12vh] left-1/2 z-50 max-h-[76vh] ${wide ? 'w-[720px]' : 'w-[460px]'} max-w-[calc(100vw-32px)] -translate-x-1/2 overflow-auto border-t-4 border-lapis bg-paper p-5`}
+          className={`fixed top-[12vh] left-1/2 z-50 max-h-[76vh] ${widest ? 'w-[1080px]' : wide ? 'w-[720px]' : 'w-[460px]'} max-w-[calc(100vw-32px)] -translate-x-1/2 overflow-auto border-t-4 border-lapis bg-paper p-5`}
         >
           <Radix.Title className="pr-8 text-lg leading-tight">{title}</Radix.Title>
           {about && <Radix.Description className="mt-1 text-soft">{about}</Radix.Description>}

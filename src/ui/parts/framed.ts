@@ -12,17 +12,20 @@ function behindDoctype(html: string): number {
   return html.indexOf('>', at) + 1
 }
 
+/** What a frame may load: the app's own pictures, what stands elsewhere too, or nothing, as a reader with pictures off. */
+export type Loads = 'own' | 'all' | 'nothing'
+
 /**
  * Markup for a frame with a policy of its own (Content Security Policy Level 3, section 3.3): no script, own pictures,
  * and nothing from elsewhere unless a person lets it. The policy comes before anything that could load.
  */
-export function framed(html: string, elsewhere: boolean): string {
-  const more = elsewhere ? ' https: http:' : ''
+export function framed(html: string, loads: Loads): string {
+  const more = loads === 'all' ? ' https: http:' : ''
   // "self" stands for no origin in a frame without one.
   const own = location.origin
   const policy = [
     "default-src 'none'",
-    `img-src ${own} data: blob:${more}`,
+    loads === 'nothing' ? "img-src 'none'" : `img-src ${own} data: blob:${more}`,
     `font-src data:${more}`,
     `style-src 'unsafe-inline'${more}`,
   ].join('; ')

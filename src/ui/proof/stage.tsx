@@ -80,7 +80,7 @@ export function ProofStage({
 function Lenses({ work }: { work: EmailWork }) {
   return (
     <main className="relative grid min-h-0 min-w-0 grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] bg-ground">
-      <WorkLens work={work} name="Wide" width={work.email.width} edits />
+      <WorkLens work={work} name="Wide" width={work.email.width} edits speaks />
       <WorkLens work={work} name="Narrow" width={PHONE} />
       <Ribbons
         ties={work.ties}

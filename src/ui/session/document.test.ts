@@ -176,3 +176,38 @@ function mergingWorld() {
     })
   return { server, open }
 }
+
+describe('what is saved elsewhere is heard', () => {
+  test('with nothing of its own to save it is taken over, and undo brings back what was there', async () => {
+    const { server, open } = world()
+    const s = open()
+    Object.assign(server, { doc: 'theirs', revision: 2 })
+    s.hear(2)
+    await Promise.resolve().then(() => {})
+    await new Promise((r) => setTimeout(r))
+    expect(s.store.getState()).toMatchObject({ doc: 'theirs', revision: 2, status: { kind: 'saved' } })
+    s.undo()
+    await s.flush()
+    expect([server.doc, server.revision]).toEqual(['a', 3])
+    s.dispose()
+  })
+
+  test('with changes of its own it waits for the saving, which asks; its own saving is no news', async () => {
+    const { server, open } = world()
+    const s = open()
+    s.change('write', () => 'mine')
+    Object.assign(server, { doc: 'theirs', revision: 2 })
+    s.hear(2)
+    await new Promise((r) => setTimeout(r))
+    expect(s.store.getState().doc).toBe('mine')
+    await s.flush()
+    expect(s.store.getState().status.kind).toBe('conflict')
+    s.settle('mine')
+    await s.flush()
+    const { past, revision } = s.store.getState()
+    s.hear(revision)
+    await new Promise((r) => setTimeout(r))
+    expect(s.store.getState().past).toBe(past)
+    s.dispose()
+  })
+})

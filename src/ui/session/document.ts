@@ -32,6 +32,8 @@ export interface DocumentSession<T> {
   redo: () => void
   /** Takes over what the server made of the document (building the email), as one step of undo. */
   adopt: (label: string, doc: T, revision: number) => void
+  /** Takes over what was saved elsewhere as a later revision, while there is nothing of its own to be saved. */
+  hear: (revision: number) => void
   /** Settles a conflict; the side not taken can be reached by undo. */
   settle: (side: 'mine' | 'theirs') => void
   /** Saves now what waits; resolves when all is saved or has failed. */
@@ -95,6 +97,7 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
     store,
     ...changes(store, saving.touched),
     ...takingOver(store, draft, base, saving.touched),
+    hear: (revision) => void hearOf(o, store, base, revision),
     flush: saving.flush,
     dispose: saving.dispose,
   }
@@ -237,6 +240,30 @@ function bringTogether<T>(
     status: { kind: 'waiting' },
   }))
   return 'merged'
+}
+
+/** Whether a document has nothing that waits to be saved, and is older than a revision. */
+const isBehind = <T>({ status, revision }: DocumentState<T>, other: number): boolean =>
+  status.kind === 'saved' && revision < other
+
+/** Takes over a later revision; where something of its own came in between, saving brings the two together. */
+async function hearOf<T>(
+  o: Options<T>,
+  store: StoreApi<DocumentState<T>>,
+  base: Base<T>,
+  revision: number,
+): Promise<void> {
+  if (!isBehind(store.getState(), revision)) return
+  const theirs = await o.load().catch(() => null)
+  const now = store.getState()
+  if (!theirs || !isBehind(now, theirs.revision)) return
+  base.doc = theirs.doc
+  store.setState({
+    ...theirs,
+    past: [...now.past, { doc: now.doc, label: 'what was changed elsewhere' }].slice(-DEPTH),
+    future: [],
+    status: { kind: 'saved', at: new Date().toISOString() },
+  })
 }
 
 /** Changing the document, and going back and forth among its changes. */

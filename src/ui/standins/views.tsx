@@ -11,7 +11,7 @@ export function Views({ html, views }: { html: string; views: { name: string; te
   const parts = useMemo(() => ({ before: html, bands: [], after: '' }), [html])
   // The policy names the address of the page, which is known in the browser alone.
   const [framedHtml, setFramed] = useState('')
-  useEffect(() => setFramed(framed(html, allowed)), [html, allowed])
+  useEffect(() => setFramed(framed(html, allowed ? 'all' : 'own')), [html, allowed])
   const tab = 'px-3 py-1 text-xs font-semibold text-[#17191a] data-[state=active]:bg-[#fffdf8]'
   return (
     <Tabs.Root defaultValue="HTML" className="flex min-h-0 flex-1 flex-col">

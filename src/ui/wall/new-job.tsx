@@ -1,27 +1,16 @@
 'use client'
 import { ImageUp } from 'lucide-react'
-import { useEffect, useId, useState, type FormEvent } from 'react'
-import { toast } from 'sonner'
-import { ApiProblem, call, formOf } from '../api'
-import { runTask } from '../tasks/run'
+import { useEffect, useId, useState } from 'react'
 import { BoardChoice, type Board } from '../parts/boards'
 import { Button } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
+import { Beginning } from './beginning'
+import type { From } from './from'
+import { useNewJob, type Described } from './use-new-job'
 
 const field = 'w-full border border-grout bg-sheet px-2 py-1.5'
 
 type Client = { id: string; name: string }
-type Problem = { title: string; detail: string }
-
-/** A name for the job from that of its file. */
-const nameFrom = (file: string) =>
-  file
-    .replace(/\.[a-z]+$/i, '')
-    .replace(/[-_]+/g, ' ')
-    .replace(/^./, (c) => c.toUpperCase())
-
-const problemOf = (e: unknown, title: string): Problem =>
-  e instanceof ApiProblem ? e : { title, detail: String(e) }
 
 /** The address of a picture that the browser can show; null of what it cannot. */
 function useObjectUrl(design: File | null): string | null {
@@ -35,104 +24,14 @@ function useObjectUrl(design: File | null): string | null {
   return address
 }
 
-/**
- * What a file says itself is in it: its pages or artboards, which of them is the wide design, which the narrow
- * one, and how wide the email may be.
- */
-function useBoards(design: File | null, onWidth: (px: string) => void, onProblem: (p: Problem) => void) {
-  const [boards, setBoards] = useState<Board[] | null>(null)
-  const [board, setBoard] = useState(0)
-  const [narrow, setNarrow] = useState('')
-  /** Takes a board, with the email's width that it lets one guess. */
-  const choose = (list: readonly Board[], i: number) => {
-    setBoard(i)
-    onWidth(String(Math.max(320, Math.min(900, list[i]!.emailWidth))))
-  }
-  useEffect(() => {
-    setBoards(null)
-    setBoard(0)
-    setNarrow('')
-    if (!design) return
-    const stop = new AbortController()
-    runTask('POST /api/designs', { form: formOf({ design }) }, { signal: stop.signal }).then(
-      ({ boards: found }) => {
-        setBoards(found)
-        const firstWide = found.findIndex((b) => !b.narrow)
-        const wide = Math.max(0, firstWide),
-          small = found.findIndex((b, i) => b.narrow && i !== wide)
-        choose(found, wide)
-        if (small >= 0) setNarrow(String(small))
-      },
-      (e: unknown) => {
-        if ((e as Error).name !== 'AbortError') onProblem(problemOf(e, 'The design could not be read'))
-      },
-    )
-    return () => stop.abort()
-    // What it tells of is the design's alone.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [design])
-  return { boards, board, narrow, setNarrow, choose }
-}
-
-/** The job as it is described so far, and how it is made. */
-function useNewJob(file: File | 'choose' | null, clients: Client[], onMade: (id: string) => void) {
-  const [design, setDesign] = useState<File | null>(null)
-  const [name, setName] = useState('')
-  const [client, setClient] = useState(clients[0]?.id ?? 'new')
-  const [newClient, setNewClient] = useState('')
-  const [width, setWidth] = useState('600')
-  const [due, setDue] = useState('')
-  const [busy, setBusy] = useState(false)
-  const [problem, setProblem] = useState<Problem | null>(null)
-  const boards = useBoards(design, setWidth, setProblem)
-
-  const take = (f: File) => {
-    setDesign(f)
-    setProblem(null)
-    setName((n) => n || nameFrom(f.name))
-  }
-  useEffect(() => {
-    if (file instanceof File) take(file)
-    if (!file) {
-      setDesign(null)
-      setName('')
-      setProblem(null)
-      setBusy(false)
-    }
-  }, [file])
-  async function make(from: File) {
-    const clientId =
-      client === 'new' ? (await call('POST /api/clients', { body: { name: newClient } })).id : client
-    const { board, narrow } = boards
-    const pair = narrow ? { narrow: from, narrowBoard: narrow } : {}
-    const form = formOf({ design: from, clientId, name, width, due, board: String(board), ...pair })
-    const made = await runTask('POST /api/jobs', { form })
-    // What was left out of the file, or which page was taken.
-    made.notes.forEach((n) => toast(n, { duration: 9000 }))
-    onMade(made.id)
-  }
-  async function submit(e: FormEvent) {
-    e.preventDefault()
-    if (!design) return setProblem(noDesign)
-    setBusy(true)
-    setProblem(null)
-    try {
-      await make(design)
-    } catch (error) {
-      setProblem(problemOf(error, 'The job could not be made'))
-      setBusy(false)
-    }
-  }
-  return {
-    ...{ design, take, boards, name, setName, client, setClient, newClient, setNewClient },
-    ...{ width, setWidth, due, setDue, busy, problem, submit },
-  }
-}
-type Described = ReturnType<typeof useNewJob>
-
-const noDesign: Problem = {
-  title: 'No design yet',
-  detail: 'Choose the picture the designer sent, or drop it on the page.',
+const about: Record<From['begin'], string> = {
+  design:
+    'A design becomes a job. PNG, JPEG, WebP, AVIF, SVG, PDF or a layered file (PSD), up to 60 megapixels and 60 MB.',
+  starter: "A whole layout to begin from, in the client's colours, letters and button.",
+  shelf: 'What the client keeps: whole emails, or bands that stay tied to the shelf.',
+  elsewhere:
+    'An HTML file, a ZIP with HTML and pictures, a message saved as .eml, its source, or its address.',
+  nothing: 'An email without bands, to be composed.',
 }
 
 /** A design becomes a job: its client, its name and the width of the email. */
@@ -148,24 +47,18 @@ export function NewJob({
   onMade: (id: string) => void
 }) {
   const job = useNewJob(file, clients, onMade)
-  const { design, name, busy, problem } = job
-  const { boards, board, narrow, setNarrow, choose } = job.boards
+  const { name, busy, problem } = job
   return (
     <Dialog
       open={file !== null}
       onClose={onClose}
       title="New job"
-      about="A design becomes a job. PNG, JPEG, WebP, AVIF, SVG, PDF or a layered file (PSD), up to 60 megapixels and 60 MB."
+      about={about[job.from.begin]}
+      wide={job.from.begin === 'starter' || job.from.begin === 'shelf'}
     >
       <form onSubmit={job.submit} className="flex flex-col gap-3">
-        <DesignField design={design} take={job.take} />
-        {boards && boards.length > 1 && (
-          <>
-            <BoardChoice boards={boards} chosen={board} onChosen={(i) => choose(boards, i)} />
-            <NarrowField narrow={narrow} setNarrow={setNarrow} boards={boards} board={board} />
-          </>
-        )}
-        {boards?.[board] && <Density board={boards[board]} width={job.width} />}
+        <Beginning job={job} />
+        {job.from.begin === 'design' && <FromDesign job={job} />}
         <NameField label="Name" value={name} onChange={job.setName} />
         <ClientAndWidth job={job} clients={clients} />
         {job.client === 'new' && (
@@ -178,12 +71,33 @@ export function NewJob({
         )}
         <span className="flex gap-2">
           <Button look="main" type="submit" disabled={busy}>
-            {busy ? 'Taking the design in…' : 'Make the job'}
+            {busy
+              ? job.from.begin === 'design'
+                ? 'Taking the design in…'
+                : 'Making the job…'
+              : 'Make the job'}
           </Button>
           <Button onClick={onClose}>Cancel</Button>
         </span>
       </form>
     </Dialog>
+  )
+}
+
+/** The design, and what its file lets one choose. */
+function FromDesign({ job }: { job: Described }) {
+  const { boards, board, narrow, setNarrow, choose } = job.boards
+  return (
+    <>
+      <DesignField design={job.design} take={job.take} />
+      {boards && boards.length > 1 && (
+        <>
+          <BoardChoice boards={boards} chosen={board} onChosen={(i) => choose(boards, i)} />
+          <NarrowField narrow={narrow} setNarrow={setNarrow} boards={boards} board={board} />
+        </>
+      )}
+      {boards?.[board] && <Density board={boards[board]} width={job.width} />}
+    </>
   )
 }
 

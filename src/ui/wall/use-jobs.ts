@@ -10,7 +10,8 @@ export interface WallJob {
   width: number
   due: string | null
   archived: boolean
-  design: { id: string; width: number; height: number }
+  /** Null where it began without one. */
+  design: { id: string; width: number; height: number } | null
   state: 'design' | 'cut' | 'composing' | 'ready' | 'handed over'
   cutCount: number
   toMend: number

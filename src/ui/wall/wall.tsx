@@ -23,6 +23,7 @@ import { Dialog } from '../parts/dialog'
 import { Mark } from '../parts/mark'
 import { toggleTheme } from '../parts/theme'
 import { WorkList } from '../tasks/list'
+import { isEmailFile } from './from'
 import { NewJob } from './new-job'
 import { useJobs, type JobCount, type WallJob } from './use-jobs'
 
@@ -103,7 +104,7 @@ function wallActions({
   go: (address: string) => void
 }): Action[] {
   return [
-    { id: 'new', label: 'New job from a design', group: 'Wall', keys: 'N', run: () => setFile('choose') },
+    { id: 'new', label: 'New job', group: 'Wall', keys: 'N', run: () => setFile('choose') },
     {
       id: 'by',
       label: by === 'client' ? 'Group by due date' : 'Group by client',
@@ -185,7 +186,7 @@ export function Wall({
           ))}
         </div>
       </main>
-      {over && <LetGo />}
+      {over && <LetGo email={over === 'email'} />}
       <NewJob
         file={file}
         clients={clients}
@@ -208,27 +209,30 @@ export function Wall({
 }
 
 /** Says what happens to a file that is held over the wall. */
-const LetGo = () => (
+const LetGo = ({ email }: { email: boolean }) => (
   <div className="pointer-events-none fixed inset-3 z-30 grid place-items-center border-4 border-dashed border-lapis bg-paper/85">
-    <p className="font-serif text-xl">Let go: the design becomes a new job</p>
+    <p className="font-serif text-xl">
+      Let go: the {email ? 'email made elsewhere' : 'design'} becomes a new job
+    </p>
   </div>
 )
 
 /** A file dropped anywhere on the wall begins a job. @returns whether one is held over it, and what to listen to */
 function useDropping(onFile: (f: File) => void) {
-  const [over, setOver] = useState(false)
+  const [over, setOver] = useState<'design' | 'email' | null>(null)
   const handlers = {
     onDragOver(e: DragEvent) {
       if (![...e.dataTransfer.types].includes('Files')) return
       e.preventDefault()
-      setOver(true)
+      const [item] = e.dataTransfer.items
+      setOver(item && isEmailFile({ name: '', type: item.type }) ? 'email' : 'design')
     },
     onDragLeave(e: DragEvent) {
-      if (e.currentTarget === e.target) setOver(false)
+      if (e.currentTarget === e.target) setOver(null)
     },
     onDrop(e: DragEvent) {
       e.preventDefault()
-      setOver(false)
+      setOver(null)
       const f = e.dataTransfer.files[0]
       if (f) onFile(f)
     },
@@ -276,7 +280,7 @@ function Empty({ archived, setFile }: { archived: boolean; setFile: (f: 'choose'
       <p className="mt-1 text-soft">
         {archived
           ? 'Archived jobs are kept here until you bring them back.'
-          : 'Drop a design picture anywhere on this page: PNG, JPEG, WebP or AVIF. It becomes a job, and then an email.'}
+          : 'Drop a design picture anywhere on this page, or an email made elsewhere. It becomes a job. Or begin from a starter.'}
       </p>
       {!archived && (
         <Button look="main" className="mt-3" onClick={() => setFile('choose')}>
@@ -363,6 +367,8 @@ function group(jobs: readonly WallJob[], by: 'client' | 'due'): [string, WallJob
 
 const WIDTH = 216
 const TALLEST = 560
+/** Height over width of the picture of a job without a design. */
+const WITHOUT = 1.6
 
 function Strip({
   job,
@@ -469,17 +475,20 @@ function StripMenu({
  * tall.
  */
 function StripPicture({ job }: { job: WallJob }) {
-  const proportion = job.design.height / job.design.width
+  const { design } = job
+  const proportion = design ? design.height / design.width : WITHOUT
   const height = Math.min(TALLEST, Math.max(60, WIDTH * proportion))
   if (!job.emailRevision || job.trouble)
-    return (
+    return design ? (
       <img
-        src={`/api/pictures/${job.design.id}?width=432`}
+        src={`/api/pictures/${design.id}?width=432`}
         alt=""
         width={WIDTH}
         className="block object-cover object-top"
         style={{ height, width: '100%' }}
       />
+    ) : (
+      <span aria-hidden className="block bg-paper" style={{ height }} />
     )
   const scale = (WIDTH - 2) / job.width
   return (

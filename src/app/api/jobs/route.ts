@@ -12,8 +12,10 @@ export const POST = serveLong(
   'POST /api/jobs',
   ({ fields }) => `Taking in the design of ${fields.name}`,
   async ({ form, fields }, _, signal) => {
-    const { content, name } = form!.file('design')
     clientOf(fields.clientId)
+    const sent = form!.maybe('design')
+    if (!sent) return { ...(await summaryOf(createJob(fields).id)), notes: [] }
+    const { content, name } = sent
     const taken = await takeInBoard(content, name, fields.board, signal)
     const second = form!.maybe('narrow')
     const narrow = second && {

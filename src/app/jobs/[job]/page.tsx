@@ -67,7 +67,7 @@ export default async function JobPage({ params }: Props) {
         due,
         remote,
         client,
-        design: {
+        design: design && {
           id: design.id,
           name: design.name,
           width: design.width,

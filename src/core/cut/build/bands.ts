@@ -1,10 +1,16 @@
 import { plainOf } from '../../email/richtext'
 import { sides } from '../../email/styles'
 import type { Band, Row } from '../../email/schema'
+import { cutsOf } from '../../email/tile'
+import { placesOf } from '../../email/walk'
 import { leavesOf } from '../partition'
-import type { Rect } from '../raster'
+import { difference, packHex, type Rect } from '../raster'
 import { loose, type Building, type Node, type Placed } from './building'
-import { cellOf, liftOf, rowOf } from './cells'
+import { cellOf, liftOf, pitchOf, rowOf } from './cells'
+import { followNarrow } from './follow-narrow'
+import { withFooter } from './footer'
+import { evenSides } from './even-sides'
+import { joined } from './runs'
 import { settled } from './settle'
 import { stripsOf, type Strip } from './strips'
 
@@ -16,6 +22,8 @@ const WHOLE = 0.98
 const GROWTH = 16
 /** Below this share of a band's edge its commonest colour says little of what words stand on. */
 const SURE = 0.5
+/** Grounds that differ by no more than this in any channel may be one, scattered by JPEG. */
+const NOISE = 10
 /** Longest name of a band, characters and words. */
 const NAME_LENGTH = 40
 const NAME_WORDS = 3
@@ -46,7 +54,16 @@ export function bandsOf(b: Building): Band[] {
     y = Math.max(y, s.bottom)
   })
   space(size.height, undefined)
-  return settled(out, b.input.emailWidth, b.loose)
+  const { emailWidth: width, previous } = b.input
+  const tiles = previous ? [...placesOf(previous)].map((p) => p.tile) : []
+  const before = tiles.flatMap((t) => ((t.kind === 'words' || t.kind === 'footer') && t.cuts ? [t.cuts] : []))
+  const footers = new Set(tiles.flatMap((t) => (t.kind === 'footer' ? cutsOf(t) : [])))
+  const { narrow } = b.input
+  const placed = evenSides(settled(out, width, b.loose, narrow?.side), width, b.rooms)
+  return withFooter(
+    joined(narrow ? followNarrow(placed, narrow) : placed, { width, rooms: b.rooms, apart: b.apart, before }),
+    (tile) => !cutsOf(tile).some((id) => id in b.input.plan.built && !footers.has(id)),
+  )
 }
 
 function gapBand(b: Building, color: string, height: number, id: string): Band {
@@ -88,7 +105,10 @@ function bandOf(b: Building, { node, y, bottom }: Strip, index: number, count: n
   const background = backgroundOf(b, node, whole)
   const role = roleOf(b, whole, index, count)
   const { grown, spread } = roomBeside(b, node)
-  const outer = { ...node.box, x: node.box.x - spread, w: node.box.w + grown + 2 * spread }
+  const pitch = pitchOf(b, node)
+  const outer = pitch
+    ? { ...node.box, x: pitch.x, w: pitch.w * (node.kind === 'columns' ? node.parts.length : 1) }
+    : { ...node.box, x: node.box.x - spread, w: node.box.w + grown + 2 * spread }
   const left = b.px(outer.x),
     right = b.px(size.width - outer.x - outer.w)
   const {
@@ -165,7 +185,9 @@ function backgroundOf(b: Building, node: Node, whole: Rect): string {
   // Of a ring that says little, what the words of the band stand on says more, unless they stand on a panel
   // of their own.
   const stood = loose(node).find((c) => c.kind === 'words' && c.ground)
-  return ground.share < SURE && stood && node.kind !== 'leaf' ? stood.ground! : ground.color
+  // Of a JPEG the words' ground is the surer: it was read with the noise taken off.
+  const near = stood && difference(packHex(stood.ground!), packHex(ground.color)) <= NOISE
+  return stood && node.kind !== 'leaf' && (ground.share < SURE || near) ? stood.ground! : ground.color
 }
 
 function nameOf(b: Building, node: Node, role: Band['role'], index: number): string {

@@ -4,9 +4,11 @@ import { placesOf } from '../../email/walk'
 import type { PictureRef } from '../../picture/ref'
 import type { Ground } from '../ground'
 import type { Ink } from '../ink'
+import type { NarrowDesign } from '../narrow-design'
 import { Typography } from '../typography'
 import { intentOf, type Group } from '../intent'
 import type { WordsOf } from '../intent/lines'
+import type { WordsRoom } from './runs'
 import { leavesOf, type Layout } from '../partition'
 import { isUnread, type Cut, type CutPlan, type Panel } from '../plan'
 import { around, type Rect } from '../raster'
@@ -28,6 +30,8 @@ export interface BuildInput {
   groundOf: (rect: Rect) => Ground
   readInk: (rect: Rect, ground: string) => Ink
   previous: Email | null
+  /** A narrow design of the same email: phones follow it. */
+  narrow?: NarrowDesign
   /** What letters inherit: how tall they are for their size depends on the font. */
   house: HouseStyle
 }
@@ -61,6 +65,10 @@ export class Building {
   readonly right = new Set<string>()
   /** Tiles of a short single line, which needs no wall on its loose side. */
   readonly loose = new Set<string>()
+  /** How wide words may be, by the id of their tile. */
+  readonly rooms = new Map<string, WordsRoom>()
+  /** Cuts that have a tile of their own in the previous email. */
+  readonly apart: ReadonlySet<string>
   /** How many rows of columns lie around what is being built. */
   columns = 0
   /** By how much what was built so far is higher than the design. */
@@ -75,7 +83,8 @@ export class Building {
       house: input.house,
       readInk: input.readInk,
     })
-    const intent = intentOf(input.plan, (cut) => this.wordsOf(cut), this.scale, apartIn(input.previous))
+    this.apart = apartIn(input.previous)
+    const intent = intentOf(input.plan, (cut) => this.wordsOf(cut), this.scale, this.apart)
     this.cuts = intent.cuts
     this.groups = intent.groups
     this.panels = intent.panels
@@ -116,12 +125,14 @@ export class Building {
   }
 }
 
-/** Cuts that an email holds as tiles of their own; a picture that stands for words not read is none yet. */
+/** Cuts that an email holds as tiles of their own, or as words joined; a picture that stands for words not read is none yet. */
 const apartIn = (previous: Email | null): Set<string> =>
   new Set(
     previous
-      ? [...placesOf(previous)].flatMap(({ tile }) =>
-          tile.cut && !(tile.kind === 'picture' && tile.standsFor) ? [tile.cut] : [],
+      ? [...placesOf(previous)].flatMap(
+          ({ tile }) =>
+            (tile.kind === 'words' && tile.cuts) ||
+            (tile.cut && !(tile.kind === 'picture' && tile.standsFor) ? [tile.cut] : []),
         )
       : [],
   )

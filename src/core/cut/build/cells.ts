@@ -1,3 +1,4 @@
+import { plainOf } from '../../email/richtext'
 import { sides, type Edges } from '../../email/styles'
 import type { Cell, Item, Row } from '../../email/schema'
 import { leavesOf } from '../partition'
@@ -7,6 +8,7 @@ import { MARK } from '../../tiles/picture/html'
 import type { Cut } from '../plan'
 import { loose, type Building, type Node, type Placed } from './building'
 import { tileOf } from './tile'
+import { fitsIn } from './words'
 
 /** More cells than this do not fit a row of the document. */
 const MOST_CELLS = 5
@@ -23,6 +25,8 @@ const STACK_GAP = 16
 /** What is lower stands in one line, px of the email; and what is no wider in all has room beside each other on the narrowest phone. */
 const LOW = 56
 const NARROWEST = 290
+/** A picture of at least this share of its column fills it. */
+const FILLS = 0.8
 /** Largest radius of a cell, px of the email. */
 const MOST_RADIUS = 100
 
@@ -46,7 +50,8 @@ export function rowOf(
   ground: string,
 ): Placed<Pick<Row, 'gap' | 'narrow' | 'cells'>> {
   const parts = atMostFive(node.parts)
-  const boxes = parts.map((p) => p.box)
+  const pitch = pitchOf(b, node)
+  const boxes = parts.map((p, i) => (pitch ? { ...p.box, x: pitch.x + i * pitch.w, w: pitch.w } : p.box))
   const gaps = boxes.slice(1).map((box, i) => box.x - (boxes[i]!.x + boxes[i]!.w))
   // A wide space between columns is room that their words may grow into, not a gap.
   const even = gaps.every((g) => Math.abs(g - gaps[0]!) <= b.scale) && gaps[0]! <= WIDEST_GAP * b.scale
@@ -55,7 +60,7 @@ export function rowOf(
   // Half of a gap is given to the words on its left, which may run a little wider than the design's.
   const lent =
     even &&
-    parts.some((p) => leavesOf(p).some((c) => c.kind === 'words')) &&
+    parts.some((p) => leavesOf(p).some((c) => c.kind === 'words' && !fitsIn(b, c, p.box.w / b.scale))) &&
     !parts.some((p) => p.kind === 'panel')
       ? Math.floor(gaps[0]! / 2)
       : 0
@@ -81,18 +86,45 @@ export function rowOf(
   b.columns--
   const slices =
     gaps.every((g) => g === 0) && parts.every((p) => leavesOf(p).every((c) => c.kind !== 'words'))
+  const figures = pitch !== null && parts.every((p) => widestOf(b, p) <= NARROWEST / parts.length)
   const icons = parts.every((p) => leavesOf(p).every((c) => c.seen?.part === 'icons'))
   // Even with unequal heights the row is as tall as its tallest cell.
   return {
     made: {
       gap: even ? Math.max(0, (gaps[0] ?? 0) - lent) / b.scale : kept / b.scale,
-      narrow: slices || icons || staysBeside(b, parts) ? 'keep' : 'stack',
+      narrow: slices || icons || figures || staysBeside(b, parts) || arePair(b, parts) ? 'keep' : 'stack',
       cells: placed.map((p) => p.made),
     },
     top,
     bottom: Math.max(...placed.map((p) => p.bottom)),
   }
 }
+
+/** Things no wider than this share of how far apart they are stand in the middle of columns. */
+const SLIM = 0.75
+/** Middles are evenly apart within this, px of the email. */
+const EVEN = 3
+
+/**
+ * How far apart the middles of columns are and where the first column begins, design px, where each thing stands in the middle of one:
+ * figures, or icons over their words; null where columns are told by their edges.
+ */
+export function pitchOf(b: Building, node: Node): { x: number; w: number } | null {
+  if (node.kind !== 'columns' || node.parts.length < 3 || node.parts.length > MOST_CELLS) return null
+  if (node.parts.some((p) => p.kind === 'panel' || loose(p).some((c) => b.groups.has(c.id)))) return null
+  const boxes = node.parts.map((p) => around(leavesOf(p).map((c) => b.boxOf(c))))
+  const middles = boxes.map(({ x, w }) => x + w / 2)
+  const w = (middles.at(-1)! - middles[0]!) / (middles.length - 1)
+  const x = middles[0]! - w / 2
+  const even = middles.every((m, i) => Math.abs(m - middles[0]! - i * w) <= EVEN * b.scale)
+  const slim = boxes.every((box) => box.w <= SLIM * w)
+  const symmetrical = Math.abs(x + (node.parts.length * w) / 2 - b.input.size.width / 2) <= 2 * EVEN * b.scale
+  return even && slim && symmetrical && x >= 0 ? { x, w } : null
+}
+
+/** Width of what a part shows, px of the email. */
+const widestOf = (b: Building, part: Node): number =>
+  Math.max(...leavesOf(part).map((c) => b.boxOf(c).w)) / b.scale
 
 /** The part of wide spaces between columns that is a gap, so that they stand apart once stacked; design px. */
 const stackGap = (b: Building, gaps: readonly number[]): number =>
@@ -110,6 +142,27 @@ function staysBeside(b: Building, parts: readonly Node[]): boolean {
   const low = boxes.every((r) => r.h <= LOW * b.scale)
   return low && boxes.reduce((sum, r) => sum + r.w, STACK_GAP * b.scale) <= NARROWEST * b.scale
 }
+
+/** Words of a thing shown beside another on a phone, characters: a name or a price, in a line or two of half a phone. */
+const SHORT_NAME = 26
+
+/** Two goods: equal columns, each a picture over a name and a price. Each keeps 140 px or more on a phone. */
+function arePair(b: Building, parts: readonly Node[]): boolean {
+  const [one, other] = parts.map((p) => p.box.w / b.scale)
+  if (parts.length !== 2 || Math.abs(one! - other!) > SAME_MARGIN) return false
+  return parts.every((part) => {
+    const [first, ...rest] = leavesOf(part)
+    const pictured = first!.kind === 'picture' && first!.w >= FILLS * part.box.w && !isThumb(b, first!)
+    return pictured && rest.length > 0 && rest.every((c) => isShort(b, c))
+  })
+}
+
+/** Whether a cut is words of a line or two in half a phone. */
+const isShort = (b: Building, { id, kind, words }: Cut): boolean =>
+  kind === 'words' &&
+  !b.groups.has(id) &&
+  !!words &&
+  words.content.every((block) => plainOf({ type: 'doc', content: [block] }).length <= SHORT_NAME)
 
 /** A picture no larger than a mark. */
 const isThumb = (b: Building, { id, kind, w, h }: Cut): boolean =>

@@ -36,6 +36,12 @@ export function buildEmail(input: BuildInput): BuildResult {
     width: input.emailWidth,
     bands: input.previous ? carry(input.previous, bands, plan) : bands,
   }
+  if (input.narrow) {
+    const { bands: some, of } = input.narrow.found
+    building.notes.push(
+      `Phones follow the narrow design, in which ${some === of ? `all ${of}` : `${some} of ${of}`} bands were found. Bands that were built before keep what they have on phones.`,
+    )
+  }
   const left = input.previous ? deletedCuts(input.previous, plan).size : 0
   if (left)
     building.notes.push(

@@ -19,6 +19,7 @@ const RAGGED = 1.12
  * Size and line height on narrow, where they must be others: small words grow, and a heading steps down while it would break into more than
  * three lines or a word of it would not fit.
  * @param size px @param line px
+ * @param drawn as a narrow design has them, which counts
  */
 export function narrowLetters(
   said: string,
@@ -27,15 +28,25 @@ export function narrowLetters(
     size,
     line,
     bold,
-  }: { stack: Pick<FontStack, 'family'>; size: number; line: number; bold: boolean },
+  }: { stack: Pick<FontStack, 'family' | 'across'>; size: number; line: number; bold: boolean },
+  drawn?: { size: number; line: number },
 ): Pick<TextStyleOverride, 'narrowSize' | 'narrowLine'> {
+  if (drawn)
+    return drawn.size === size && drawn.line === line
+      ? {}
+      : { narrowSize: Math.min(120, drawn.size), narrowLine: Math.min(200, Math.max(drawn.size, drawn.line)) }
   const narrow = size < LEAST ? LEAST : stepped(said, stack, size, bold)
   return narrow === size
     ? {}
     : { narrowSize: narrow, narrowLine: Math.max(narrow, Math.round((line * narrow) / size)) }
 }
 
-function stepped(said: string, stack: Pick<FontStack, 'family'>, size: number, bold: boolean): number {
+function stepped(
+  said: string,
+  stack: Pick<FontStack, 'family' | 'across'>,
+  size: number,
+  bold: boolean,
+): number {
   if (size <= LEAST_HEADING) return size
   // Widths grow with the size.
   const width = (words: string) => wordsWidth(words, stack, 100, { bold }) / 100

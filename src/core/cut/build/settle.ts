@@ -11,6 +11,8 @@ const FILLS = 0.8
 const NARROW_SIDE = 20
 /** A band nearer to the window's side than this reaches to it, px. */
 const BLEEDS = 12
+/** Letters may stand so far from where their line begins, px. */
+const BEARING = 2
 /** Side space of an email whose bands do not say, px. */
 const USUAL_SIDE = 24
 /** Columns whose things stand so nearly level are level, px. */
@@ -21,20 +23,26 @@ const LEVEL = 2
  * side space, and on narrow all share one left and one right edge. Nothing moves on wide.
  * @param width of the email, px
  * @param loose ids of tiles whose words need no wall on their loose side
+ * @param narrowSide side space on narrow, px
  */
-export function settled(bands: readonly Band[], width: number, loose: ReadonlySet<string>): Band[] {
+export function settled(
+  bands: readonly Band[],
+  width: number,
+  loose: ReadonlySet<string>,
+  narrowSide = NARROW_SIDE,
+): Band[] {
   const side = sideOf(bands, width)
   return bands.map((band) => {
     const wide = spread(band, side)
     const flush = Math.min(wide.padding.left, wide.padding.right) < BLEEDS
-    const beside = flush ? 0 : NARROW_SIDE
+    const beside = flush ? 0 : narrowSide
     const { left, right } = wide.padding
     // Said only where it is another than on wide.
     const same = left === beside && right === beside
     return {
       ...wide,
       cells: levelled(wide.cells).map((cell) =>
-        settledCell(cell, { narrow: flush ? NARROW_SIDE : 0, stays: wide.narrow === 'keep', loose }),
+        settledCell(cell, { narrow: flush ? narrowSide : 0, stays: wide.narrow === 'keep', loose }),
       ),
       ...(same ? {} : { narrowPadding: { ...wide.padding, left: beside, right: beside } }),
     }
@@ -84,19 +92,35 @@ function isSided(tile: Tile, held: boolean): boolean {
   )
 }
 
-/** The side space that most bands of running words keep, px. */
-function sideOf(bands: readonly Band[], width: number): number {
+/**
+ * The side space that most bands of running words keep, px. Letters stand a px or so in from where their line begins: where pictures,
+ * buttons or tables stand so near, theirs counts.
+ */
+export function sideOf(bands: readonly Band[], width: number): number {
   const counts = new Map<number, number>()
+  const exact = new Map<number, number>()
+  const usual = (side: number) => side >= BLEEDS && side <= width / 6
   for (const { padding, cells } of bands) {
-    const space = bare(cells[0]!) ? least(cells[0]!.items, 'left', true) : null
+    const [first] = cells
+    if (!bare(first!)) continue
+    const space = least(first!.items, 'left', true)
     const left = space === null ? null : padding.left + space
-    if (left !== null && left >= BLEEDS && left <= width / 6) counts.set(left, (counts.get(left) ?? 0) + 1)
+    if (left !== null && usual(left)) counts.set(left, (counts.get(left) ?? 0) + 1)
+    for (const item of first!.items) {
+      if (item.kind === 'row' || item.kind === 'words' || !isSided(item, false)) continue
+      const own = padding.left + item.padding.left
+      exact.set(own, (exact.get(own) ?? 0) + 1)
+    }
   }
   const [most] = [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])
-  return most?.[0] ?? USUAL_SIDE
+  if (!most) return USUAL_SIDE
+  const [sure] = [...exact]
+    .filter(([side]) => Math.abs(side - most[0]) <= BEARING)
+    .sort((a, b) => b[1] - a[1])
+  return sure?.[0] ?? most[0]
 }
 
-const bare = (cell: Cell): boolean => !cell.background && !cell.edges && !cell.radius
+export const bare = (cell: Cell): boolean => !cell.background && !cell.edges && !cell.radius
 
 /** A band that keeps the side space of its email, as far as what it holds does; its cells keep the rest. */
 function spread(band: Band, side: number): Band {

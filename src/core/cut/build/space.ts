@@ -16,11 +16,10 @@ const LITTLE = 0.25
 const SAME_SPACE = 4
 
 /**
- * By how much a line may be wider than the widest one without taking a word of the next line up, design px:
- * so that letters that run a little wider still break where the design breaks. @param size of the letters,
- * design px
+ * By how much a line may be wider than the widest one before a word of the next line would go up into it, design px; Infinity where
+ * there is none that would. @param size of the letters, design px
  */
-export function slackOf(lines: readonly InkLine[], size: number): number {
+export function roomOf(lines: readonly InkLine[], size: number): number {
   const widest = Math.max(0, ...lines.map((l) => l.w))
   // Where the next word would have fitted long since, the design breaks by will: it stays broken however wide
   // the line is.
@@ -28,13 +27,27 @@ export function slackOf(lines: readonly InkLine[], size: number): number {
     .slice(1)
     .map((next, i) => lines[i]!.w + WORD_SPACE * size + next.word - widest)
     .filter((r) => r > -BY_WILL * size)
-  const least = Math.min(...room, LONE_SLACK * size)
+  return Math.max(0, Math.min(...room))
+}
+
+/**
+ * By how much a line is made wider than the widest one, so that letters that run a little wider still break where the design breaks,
+ * design px. @param room see `roomOf` @param size of the letters, design px
+ */
+export function slackOf(room: number, size: number): number {
+  const least = Math.min(room, LONE_SLACK * size)
   // Where there is little to spare, most of it is taken: fonts are drawn a hair wider or narrower everywhere.
   return Math.max(
     0,
     Math.min(MOST_SLACK * size, Math.max(HALF * least, Math.min(NEARLY * least, LITTLE * size))),
   )
 }
+
+/** The widths at which words break where the design breaks, design px. @param width of the widest line @param size of the letters */
+export const widthsFor = (width: number, room: number, size: number): { least: number; most: number } => ({
+  least: width + Math.min(slackOf(room, size), LITTLE * size),
+  most: width + NEARLY * room,
+})
 
 /** The space beside words that leaves them their measured width and some slack. */
 export function sideSpace(

@@ -6,10 +6,12 @@ import { alignmentOf, type InkBlock, type InkLine } from '../ink'
 import type { Cut } from '../plan'
 import { around, type Rect } from '../raster'
 import { bearing } from '../typeface'
+import type { WordsRoom } from './runs'
+import { blockSpaces } from './block-spaces'
 import type { Building, Placed } from './building'
 import { asHeading, shapeText, titleLevel, underlined } from './headings'
 import { narrowLetters } from './narrow-letters'
-import { sideSpace, slackOf } from './space'
+import { roomOf, sideSpace, slackOf, widthsFor } from './space'
 
 /** A single line of this share of its cut's width says nothing of its alignment. */
 const FILLS = 0.8
@@ -17,8 +19,9 @@ const FILLS = 0.8
 const LIST_MARK = 0.94
 /** Most space between two paragraphs, px. */
 const MOST_SPACE = 200
-/** Line height of headings, of their size. */
+/** Line height of headings, and of the items of a list, of their size (common practice, no source). */
 const HEADING_LINE = 1.2
+const BODY_LEADING = 1.5
 
 /** How the words of one cut are set. */
 type Set = ReturnType<Building['lettering']['of']>
@@ -34,15 +37,16 @@ export function wordsOf(b: Building, cut: Cut, rect: Rect, top: number, behind: 
     size,
   )
   const { style, headings } = stylesOf(b, cut, set, sized.heading, cut.ground ?? behind)
-  // The marks of a list stand in from the side, and its items a little apart.
+  // The marks of a list stand in from the side; items of one line each are as far apart as they stand, whatever their lines.
   if (sized.text.content.every((block) => block.type === 'bulletList' || block.type === 'orderedList')) {
-    style.line = Math.max(size, line - LIST_SPACE)
+    if (itemsOf(sized.text) === ink.lines.length) style.line = Math.min(line, Math.round(size * BODY_LEADING))
     padding.right = Math.min(padding.right, leftOf(b, cut, set, rect))
     padding.left = Math.max(0, padding.left - Math.round(LIST_INDENT - LIST_MARK * size))
   }
   const titled = titleLevel(b, cut, size, bold, ink.lines.length)
   const text = titled ? asHeading(sized.text, titled) : sized.text
-  const space = sized.heading ? undefined : spaceOf(b, set, text)
+  const apart = blockSpaces(text, ink.lines, style.line ?? line, b.scale)
+  const space = apart?.space ?? (sized.heading ? undefined : spaceOf(b, set, text))
   const fresh = !(cut.id in b.input.plan.built) && !cut.lettering
   const under = fresh && ink.lines.length > 0 && ink.lines.every((l) => l.under)
   const made: Tile = {
@@ -51,15 +55,16 @@ export function wordsOf(b: Building, cut: Cut, rect: Rect, top: number, behind: 
     show: 'all',
     padding,
     kind: 'words',
-    text: under ? underlined(text) : text,
+    text: under ? underlined(text) : (apart?.text ?? text),
     align,
     ...(space === undefined ? {} : { space }),
+    ...(apart?.itemSpace === undefined ? {} : { itemSpace: apart.itemSpace }),
     style,
     headings,
   }
   // Padding and lines are whole px high: that comes to a little more or less than the design has.
   const whole = !sized.heading && ink.lines.length && (blocksOf(text) === 1 || space !== undefined)
-  const between = (blocksOf(text) - 1) * (space ?? 0) + itemsOf(text) * LIST_SPACE
+  const between = apart?.sum ?? (blocksOf(text) - 1) * (space ?? 0) + itemsOf(text) * LIST_SPACE
   return {
     made,
     top,
@@ -99,6 +104,28 @@ const inkBox = (cut: Cut, { ink }: Set): Rect => (ink.lines.length ? around(ink.
 const leftOf = (b: Building, cut: Cut, set: Set, rect: Rect): number =>
   b.px(inkBox(cut, set).x - bearingOf(b, set) - rect.x)
 
+/** How wide the words of a cut may be, px, and the room behind their widest line, design px. */
+function roomFor(b: Building, cut: Cut, set: Set): WordsRoom & { room: number } {
+  const { lines } = set.ink
+  // Paragraphs and items of one line each break by will.
+  const { content } = cut.words ?? emptyText()
+  const items = itemsOf({ type: 'doc', content })
+  const lists = content.filter((b) => b.type === 'bulletList' || b.type === 'orderedList').length
+  const apart = lines.length > 0 && content.length - lists + items === lines.length
+  const room = apart ? Infinity : roomOf(lines, set.size * b.scale)
+  // The words of a list stand further in than its marks do in the design.
+  const further = items ? Math.max(0, LIST_INDENT - LIST_MARK * set.size) * b.scale : 0
+  const width = inkBox(cut, set).w + 2 * bearingOf(b, set) + further
+  const { least, most } = widthsFor(width, room, set.size * b.scale)
+  return { room, least: Math.ceil(least / b.scale), most: Math.floor(most / b.scale) }
+}
+
+/** Whether the words of a cut break where the design breaks in a column of a width, px. */
+export function fitsIn(b: Building, cut: Cut, width: number): boolean {
+  const { least, most } = roomFor(b, cut, b.lettering.of(cut, cut.ground ?? '#ffffff'))
+  return least <= width && width <= most
+}
+
 /** How words are aligned in their cell, and the space around them. */
 function placeOf(
   b: Building,
@@ -116,10 +143,23 @@ function placeOf(
     (silent ? (b.lettering.alignedBeside(cut, box) ?? (b.right.has(cut.id) ? 'right' : null)) : null) ??
     alignmentOf(lines, silent ? rect : cut)
   const right = b.px(rect.x + rect.w - box.x - box.w - bearingOf(b, set))
-  const slack = Math.max(0, Math.round(slackOf(lines, set.size * b.scale) / b.scale))
+  const { room, ...widths } = roomFor(b, cut, set)
+  const slack = Math.round(slackOf(room, set.size * b.scale) / b.scale)
+  b.rooms.set(`t-${cut.id}`, widths)
   const beside = sideSpace(align, leftOf(b, cut, set, rect), right, slack)
   if (lines.length <= 1 && align !== 'center') b.loose.add(`t-${cut.id}`)
   return { align, padding: { top: b.px(set.top - top), bottom: 0, ...beside } }
+}
+
+/** Letters on narrow, said where the house's own would be another size than measured. @param size px @param line px */
+function narrowIn(
+  b: Building,
+  narrow: ReturnType<typeof narrowLetters>,
+  size: number,
+  line: number,
+): ReturnType<typeof narrowLetters> {
+  const inherited = Object.values(b.input.house.text).some((s) => s.narrowSize !== undefined)
+  return inherited ? { narrowSize: size, narrowLine: line, ...narrow } : narrow
 }
 
 /** The styles of paragraphs and headings: what was set by hand, else what the ink shows. @param heading size, px */
@@ -139,6 +179,7 @@ function stylesOf(
   const colorOf = (lines: readonly InkLine[] | undefined) =>
     own?.color ?? (lines?.length ? b.input.readInk(around(lines), ground).color : ink.color) ?? undefined
   const color = colorOf(main?.lines)
+  const drawn = b.input.narrow?.letters.get(cut.id)
   const headingColor = colorOf(largest?.lines)
   const style: TextStyleOverride = {
     size,
@@ -148,7 +189,12 @@ function stylesOf(
     ...((own?.font ?? font) ? { font: own?.font ?? font } : {}),
     ...(italic ? { italic: true } : {}),
     ...(spacing ? { spacing } : {}),
-    ...narrowLetters(heading ? '' : said, { stack, size, line, bold }),
+    ...narrowIn(
+      b,
+      narrowLetters(heading ? '' : said, { stack, size, line, bold }, heading ? undefined : drawn),
+      size,
+      line,
+    ),
   }
   if (!heading) return { style, headings: style }
   const headingLine = Math.round(heading * HEADING_LINE)
@@ -160,7 +206,12 @@ function stylesOf(
       bold: largest?.bold ?? true,
       size: heading,
       line: headingLine,
-      ...narrowLetters(said, { stack, size: heading, line: headingLine, bold: largest?.bold ?? true }),
+      ...narrowIn(
+        b,
+        narrowLetters(said, { stack, size: heading, line: headingLine, bold: largest?.bold ?? true }),
+        heading,
+        headingLine,
+      ),
       ...(headingColor ? { color: headingColor } : {}),
     },
   }

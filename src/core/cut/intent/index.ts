@@ -64,7 +64,7 @@ export const membersOf = (g: Group): Cut[] =>
   g.kind === 'marks'
     ? g.cuts
     : g.kind === 'menu'
-      ? g.cells.map((c) => c.cut)
+      ? [...new Set(g.cells.map((c) => c.cut))]
       : [...new Set(g.rows.flat().flatMap((c) => (c ? [c.cut] : [])))]
 
 /** The rules that a table draws itself. */

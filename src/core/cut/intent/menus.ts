@@ -1,4 +1,5 @@
 import type { Cut } from '../plan'
+import { entriesOf } from '../entries'
 import { around, type Rect } from '../raster'
 import type { Line, LineCell } from './lines'
 
@@ -22,13 +23,13 @@ const NEAR = 40
 
 /** Menus among the lines of a design. @param others all other cuts @param scale design px for each px of the email */
 export function menusIn(lines: readonly Line[], others: readonly Cut[], scale: number): MenuGroup[] {
-  return lines.flatMap((line): MenuGroup[] => {
-    const { cells } = line
+  const parted = lines.flatMap(({ cells }) => cells.flatMap((cell) => withinOne(cell) ?? []))
+  const own = new Set(parted.map((g) => g.cells[0]!.cut))
+  const whole = lines.flatMap((line): MenuGroup[] => {
+    const cells = line.cells.filter((c) => !own.has(c.cut))
     if (cells.length < LEAST || cells.length > 12) return []
     if (
-      cells.some(
-        (c) => !/\p{L}/u.test(c.said) || c.said.length > LONGEST || c.words.size > LARGEST * scale,
-      ) ||
+      cells.some((c) => !isEntry(c.said) || c.words.size > LARGEST * scale) ||
       cells.some((c) => c.words.lines > 1)
     )
       return []
@@ -39,7 +40,29 @@ export function menusIn(lines: readonly Line[], others: readonly Cut[], scale: n
     if (cells.filter((c) => columned(c, under, NEAR * scale)).length > 1) return []
     return [{ kind: 'menu', cells, box: around(cells.map((c) => c.words.box)) }]
   })
+  return [...parted, ...whole]
 }
+
+/** Width of a letter, in sizes, at least: entries read as one line are taken to be no wider. */
+const LETTER = 0.3
+
+/** A menu that was read as one line, its entries far apart; null where words are none. */
+function withinOne({ cut, words }: LineCell): MenuGroup | null {
+  const entries = cut.words ? entriesOf(cut.words) : []
+  if (entries.length < LEAST || words.lines > 1 || entries.some((e) => !isEntry(e.said))) return null
+  const { box, size } = words
+  const widths = entries.map(({ said }) => LETTER * size * said.length)
+  const gap = (box.w - widths.reduce((a, b) => a + b, 0)) / (entries.length - 1)
+  let x = box.x
+  const cells = entries.map(({ said, link }, i): LineCell => {
+    const own = { ...box, x, w: widths[i]! }
+    x += widths[i]! + gap
+    return { cut, words: { ...words, box: own, rows: [] }, said, link: link || cut.link }
+  })
+  return { kind: 'menu', cells, box }
+}
+
+const isEntry = (said: string): boolean => /\p{L}/u.test(said) && said.length <= LONGEST
 
 /** Whether something stands close above or below an entry, in its column alone. */
 const columned = ({ cut, words }: LineCell, others: readonly Cut[], near: number): boolean =>

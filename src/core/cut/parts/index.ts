@@ -196,7 +196,13 @@ function likeNeighbours(f: Finding): void {
   const s = f.scale
   const inkOf = (p: Part) => looksOf(f.raster, p, packHex(p.ground), f.noise)
   for (const p of f.parts) {
-    if (p.kind !== 'drawing' || p.h > TALLEST_LINE * s || p.w > SHORT_WORD * p.h || p.w < 0.15 * p.h) continue
+    if (
+      (p.kind !== 'drawing' && p.kind !== 'photo') ||
+      p.h > TALLEST_LINE * s ||
+      p.w > SHORT_WORD * p.h ||
+      p.w < 0.15 * p.h
+    )
+      continue
     const level = f.parts.filter(
       (q) =>
         q.kind === 'words' &&

@@ -113,3 +113,47 @@ test('a copy shares no id with its model, and belongs to no cut', () => {
   expect(new Set(all).size).toBe(all.length)
   expect([...placesOf(next)].filter((p) => p.tile.cut).length).toBe(1)
 })
+
+describe('several bands at once', () => {
+  const five = { ...longEmail(5), bands: longEmail(5).bands.map((b, i) => ({ ...b, id: `b${i}` })) }
+  const order = (e: Email) => ids(e).join(' ')
+
+  test('they move together past their neighbour and stay in their order, together from then on', () => {
+    const move = (list: string[], way: 1 | -1) =>
+      order(applyEdit(five, { name: 'moveBands', what: { ids: list, way } }))
+    expect(move(['b1', 'b2'], 1)).toBe('b0 b3 b1 b2 b4')
+    expect(move(['b2', 'b1'], -1)).toBe('b1 b2 b0 b3 b4')
+    expect(move(['b0', 'b2'], 1)).toBe('b1 b3 b0 b2 b4')
+    expect(move(['b3', 'b4'], 1)).toBe('b0 b1 b2 b3 b4')
+    expect(move(['b0'], -1)).toBe('b0 b1 b2 b3 b4')
+    expect(applyEdit(five, { name: 'moveBands', what: { ids: ['gone'], way: 1 } })).toBe(five)
+  })
+
+  test('they are set, deleted and duplicated as one; names that are not there do no harm', () => {
+    const set = applyEdit(five, { name: 'setBands', what: { ids: ['b1', 'b3', 'gone'], set: { name: 'x' } } })
+    expect(set.bands.map((b) => b.name === 'x')).toEqual([false, true, false, true, false])
+    expect(set.bands[0]).toBe(five.bands[0])
+    expect(order(applyEdit(five, { name: 'removeBands', what: { ids: ['b1', 'b3'] } }))).toBe('b0 b2 b4')
+    expect(applyEdit(five, { name: 'removeBands', what: { ids: ['gone'] } })).toBe(five)
+    const twice = applyEdit(five, { name: 'duplicateBands', what: { ids: ['b3', 'b1'] } })
+    expect(twice.bands.map((b) => b.name)).toEqual(
+      ['b0', 'b1', 'b2', 'b3', 'b1', 'b3', 'b4'].map((id) => five.bands.find((b) => b.id === id)!.name),
+    )
+    expect(new Set(ids(twice)).size).toBe(7)
+    emailSchema.parse(twice)
+    const added = applyEdit(five, { name: 'addBands', what: { bands: longEmail(2).bands, at: 99 } })
+    expect(added.bands).toHaveLength(7)
+  })
+
+  test('a copy of what was built from cuts belongs to no cut', () => {
+    const [cell] = five.bands[0]!.cells
+    const tile = { ...gap, cut: 'c1', cuts: ['c1', 'c2'], covers: ['c3'] }
+    const built = {
+      ...five,
+      bands: [{ ...five.bands[0]!, cells: [{ ...cell!, items: [tile] }] }],
+    }
+    const { bands } = applyEdit(built, { name: 'duplicateBand', what: { id: 'b0' } })
+    expect(bands[0]!.cells[0]!.items[0]).toBe(tile)
+    expect(JSON.stringify(bands[1])).not.toMatch(/"(cut|cuts|covers)"/)
+  })
+})

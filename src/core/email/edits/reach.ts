@@ -88,7 +88,7 @@ export function fresh<T>(value: T): T {
   if (!value || typeof value !== 'object') return value
   const out: Record<string, unknown> = {}
   for (const [k, v] of Object.entries(value)) {
-    if (k === 'cut') continue
+    if (k === 'cut' || k === 'cuts' || k === 'covers') continue
     // The id of a picture is that of its bytes.
     out[k] = k === 'id' && typeof v === 'string' && !('bytes' in value) ? newId() : fresh(v)
   }

@@ -44,6 +44,10 @@ export function footerHtml(tile: FooterTile, c: TileContext): ElementContent[] {
   if (tile.why.trim()) lines.push([text(replaceFields(tile.why, c.fields))])
   lines.push([way(tile.unsubscribe), ...(tile.preferences ? [text(' \u00a0 '), way(tile.preferences)] : [])])
   return lines.map((children, i) =>
-    el('p', { style: css({ margin: i === lines.length - 1 ? '0' : `0 0 ${gapAfter(s, 0)}px` }) }, children),
+    el(
+      'p',
+      { style: css({ margin: i === lines.length - 1 ? '0' : `0 0 ${tile.space ?? gapAfter(s, 0)}px` }) },
+      children,
+    ),
   )
 }

@@ -8,13 +8,15 @@ const way = z.object({ label: z.string().max(200), link: linkSchema })
 export const footerSchema = z.object({
   ...tileBase,
   kind: z.literal('footer'),
-  /** Left out: as in the house style. */
+  /** Left out: as in the house style; empty: none. */
   sender: z.string().max(200).optional(),
   address: z.string().max(400).optional(),
   why: z.string().max(1000),
   unsubscribe: way,
   preferences: way.optional(),
   align: alignSchema,
+  /** Space after each of its paragraphs but the last, px; left out, it follows from the height of its lines. */
+  space: z.number().int().min(0).max(200).optional(),
   style: textStyleOverrideSchema.optional(),
 })
 export type FooterTile = z.infer<typeof footerSchema>

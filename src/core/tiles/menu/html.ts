@@ -7,7 +7,7 @@ import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
 import type { TextStyle } from '../../email/styles'
 import { replaceFields } from '../../text/fields'
-import { linkOnLine, noMark } from './rules'
+import { linkOnLine, nearer, noMark } from './rules'
 import type { MenuTile } from './schema'
 
 /** The letters of a menu: the role's paragraphs in the link colour, then the tile's own values. */
@@ -31,6 +31,7 @@ const wordGap = (): ElementContent => wordOnly(text('\u00a0\u00a0'))
 export function menuHtml(tile: MenuTile, c: TileContext): ElementContent[] {
   const s = menuStyle(tile, c.look)
   const column = tile.compact === 'column'
+  const beside = tile.narrowSpace ?? tile.space
   const separator = tile.separator.trim()
   const ink = s.nightColor && c.rules.nightInk(s.nightColor)
   return tile.items.flatMap((item, i): ElementContent[] => {
@@ -38,7 +39,10 @@ export function menuHtml(tile: MenuTile, c: TileContext): ElementContent[] {
       'a',
       {
         href: hrefOf(item.link || '#', c.fields),
-        className: classes(ink, column && linkOnLine(c.rules)),
+        className: classes(
+          ink,
+          column ? linkOnLine(c.rules) : beside !== tile.space && nearer(c.rules, beside),
+        ),
         style: css({
           display: 'inline-block',
           padding: `4px ${tile.space}px`,

@@ -14,6 +14,8 @@ export const menuSchema = z.object({
   separator: z.string().max(4),
   /** Space on each side of a link, px. */
   space: z.number().int().min(0).max(60),
+  /** The same on narrow; left out, as on wide. */
+  narrowSpace: z.number().int().min(0).max(60).optional(),
   align: alignSchema,
   /** On narrow: a row that wraps, or one link to a line. */
   compact: z.enum(['wrap', 'column']),

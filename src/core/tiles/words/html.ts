@@ -3,9 +3,19 @@ import { classes, type TileContext } from '../context'
 import { css, el, text, type Declarations } from '../../html/element'
 import { letters, lettersHolder, linkElement, physical, type Holder } from '../letters'
 import { Rules } from '../rules'
+import { underOnNarrow } from './rules'
 import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
-import { markOf, type Block, type Inline, type List, type Mark, type Quote } from '../../email/richtext'
+import {
+  markOf,
+  narrowSpace,
+  ownSpace,
+  type Block,
+  type Inline,
+  type List,
+  type Mark,
+  type Quote,
+} from '../../email/richtext'
 import type { TextStyle, TextStyleName } from '../../email/styles'
 import { replaceFields } from '../../text/fields'
 import type { WordsTile } from './schema'
@@ -61,12 +71,17 @@ function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Elemen
     ? headingLetters(s, blockStyle(tile, baseLevel(tile), c.look), c)
     : { style: {}, names: [] }
   const align = b.attrs?.textAlign ?? tile.align
+  const onNarrow = last ? undefined : narrowSpace(b)
   return el(
     level ? `h${level}` : 'p',
     {
-      className: classes(...own.names, mixed(b.content ?? []) && c.rules.loose()),
+      className: classes(
+        ...own.names,
+        onNarrow !== undefined && underOnNarrow(c.rules, onNarrow),
+        mixed(b.content ?? []) && c.rules.loose(),
+      ),
       style: css({
-        margin: last ? '0' : `0 0 ${tile.space ?? gapAfter(s, level)}px`,
+        margin: last ? '0' : `0 0 ${spaceUnder(b, tile, s)}px`,
         ...own.style,
         'text-align': align !== tile.align && physical(align, c),
       }),
@@ -113,6 +128,11 @@ const AFTER_PARAGRAPH = 0.7
 export const gapAfter = (s: Pick<TextStyle, 'line'>, level: number): number =>
   Math.round(s.line * (level ? AFTER_HEADING : AFTER_PARAGRAPH))
 
+/** Space under a block of a words tile that is not the last: its own, else the tile's, else by its lines; px. */
+export function spaceUnder(b: Block, tile: Pick<WordsTile, 'space'>, s: Pick<TextStyle, 'line'>): number {
+  return ownSpace(b) ?? tile.space ?? gapAfter(s, b.type === 'heading' ? b.attrs.level : 0)
+}
+
 /** Space under an item of a list, and how far a list stands in, px. */
 export const LIST_SPACE = 4,
   LIST_INDENT = 24
@@ -123,14 +143,14 @@ function list(b: List, tile: WordsTile, c: TileContext, last: boolean): Element 
     b.type === 'bulletList' ? 'ul' : 'ol',
     {
       style: css({
-        margin: last ? '0' : `0 0 ${tile.space ?? gapAfter(s, 0)}px`,
+        margin: last ? '0' : `0 0 ${spaceUnder(b, tile, s)}px`,
         padding: c.dir === 'rtl' ? `0 ${LIST_INDENT}px 0 0` : `0 0 0 ${LIST_INDENT}px`,
       }),
     },
     b.content.map((item) =>
       el(
         'li',
-        { style: css({ 'margin-bottom': LIST_SPACE }) },
+        { style: css({ 'margin-bottom': tile.itemSpace ?? LIST_SPACE }) },
         item.content.flatMap((inner, i): ElementContent[] =>
           // The first paragraph stands beside the mark; what follows stands beneath it.
           inner.type === 'paragraph'
@@ -153,7 +173,7 @@ function quote(b: Quote, tile: WordsTile, c: TileContext, last: boolean): Elemen
     'div',
     {
       style: css({
-        margin: last ? '0' : `0 0 ${tile.space ?? gapAfter(s, 0)}px`,
+        margin: last ? '0' : `0 0 ${spaceUnder(b, tile, s)}px`,
         padding: c.dir === 'rtl' ? '0 16px 0 0' : '0 0 0 16px',
         [`border-${side}`]: `3px solid ${c.look.link.color}`,
       }),

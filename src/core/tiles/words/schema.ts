@@ -17,6 +17,8 @@ export const wordsSchema = z.object({
   link: linkStyleSchema.partial().optional(),
   /** Space after each block but the last, px; left out, it follows from the height of its lines. */
   space: z.number().int().min(0).max(200).optional(),
+  /** Space under each item of a list, px; left out, a little. */
+  itemSpace: z.number().int().min(0).max(100).optional(),
   /** Which text style its paragraphs inherit; left out, the band's role decides. */
   base: z.enum(['body', 'small']).optional(),
   /** Where the words are in another language than the email (BCP 47), or run the other way. */

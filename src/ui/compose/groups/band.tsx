@@ -1,4 +1,5 @@
 'use client'
+import type { ReactNode } from 'react'
 import type { Edit } from '@/core/email/edits'
 import { blockWidth, innerWidth } from '@/core/email/measures'
 import type { Condition } from '@/core/email/conditions'
@@ -15,10 +16,16 @@ import {
   SidesField,
   TextRow,
 } from '../../parts/controls'
+import type { BenchJob } from '../../bench/types'
+import { TiedRow } from './tied'
+import { TwinRow } from './twin'
 import { aligns, EdgeRow, MaybeColor, Dropdown, PictureChooser, shows, Tick } from './parts'
 
 interface Props {
   email: Email
+  job: BenchJob
+  /** Bands that are set along. */
+  also: readonly string[]
   style: Style
   apply: (label: string, edit: Edit, merge?: string) => void
 }
@@ -34,16 +41,25 @@ const tests: { value: Condition['test']; label: string }[] = [
   { value: 'empty', label: 'is empty' },
 ]
 
-export function BandGroups({ email, style, band, apply }: Props & { band: Band }) {
+export function BandGroups({ email, job, also, style, band, apply }: Props & { band: Band }) {
   const set = (label: string, what: Partial<Omit<Band, 'id' | 'cells'>>, merge?: string) =>
-    apply(label, { name: 'setBand', what: { id: band.id, set: what } }, merge && `${merge}-${band.id}`)
+    apply(
+      label,
+      // A name is one band's own.
+      also.length && !('name' in what)
+        ? { name: 'setBands', what: { ids: [band.id, ...also], set: what } }
+        : { name: 'setBand', what: { id: band.id, set: what } },
+      merge && `${merge}-${band.id}`,
+    )
   const picture = band.picture
   const put = (patch: Partial<GroundPicture>) =>
     picture && set('set the picture behind', { picture: { ...picture, ...patch } })
   const when = band.when
   return (
     <div className="grid h-full min-w-[1270px] grid-cols-[238px_238px_1fr_158px_158px_1.25fr]">
-      <BandGroup band={band} set={set} apply={apply} />
+      <BandGroup band={band} set={set} apply={apply}>
+        {band.kept && <TiedRow key={band.id} email={email} job={job} band={band} apply={apply} />}
+      </BandGroup>
       <GroundGroup band={band} style={style} set={set} />
       <BehindGroup picture={picture} set={set} put={put} band={band} email={email} style={style} />
       <Group title="Space on wide">
@@ -65,7 +81,9 @@ export function BandGroups({ email, style, band, apply }: Props & { band: Band }
           <Button onClick={() => set('narrow as wide', { narrowPadding: undefined })}>Space as wide</Button>
         )}
       </Group>
-      <SeenGroup band={band} set={set} when={when} email={email} />
+      <SeenGroup band={band} set={set} when={when} email={email}>
+        <TwinRow email={email} job={job} band={band} apply={apply} />
+      </SeenGroup>
     </div>
   )
 }
@@ -76,14 +94,17 @@ function SeenGroup({
   set,
   when,
   email,
+  children,
 }: {
   band: Band
   set: SetBand
   when: Condition | undefined
   email: Email
+  children: ReactNode
 }) {
   return (
     <Group title="Narrow, recipients, language" className="overflow-y-auto">
+      {children}
       {band.cells.length > 1 && (
         <Row label="Narrow">
           <Choice
@@ -347,9 +368,20 @@ function GroundGroup({ band, style, set }: { band: Band; style: Style; set: SetB
 }
 
 /** What the band is and how many cells it has. */
-function BandGroup({ band, set, apply }: { band: Band; set: SetBand; apply: Apply }) {
+function BandGroup({
+  band,
+  set,
+  apply,
+  children,
+}: {
+  band: Band
+  set: SetBand
+  apply: Apply
+  children: ReactNode
+}) {
   return (
-    <Group title="Band">
+    <Group title="Band" className="overflow-y-auto">
+      {children}
       <TextRow
         plain
         label="Name"

@@ -17,6 +17,28 @@ type Apply = (label: string, edit: Edit, merge?: string) => void
 /** Sets values of the email, as one step of the undo history. */
 type SetEmail = (label: string, what: Partial<Email>, merge?: string) => void
 
+/** How the line looks in a list of messages: two lines on a phone, one where there is more room (common practice, no source). */
+function InboxLines({ subject, preheader }: { subject: string; preheader: string }) {
+  const line = 'truncate bg-white px-2 text-[#17191a] border-grout'
+  return (
+    <div
+      aria-label="How it looks in a list"
+      role="group"
+      className="grid grid-cols-[48px_minmax(0,1fr)] gap-x-2 gap-y-1 text-[11px] text-soft"
+    >
+      <span>Phone</span>
+      <div className="w-[300px] max-w-full border border-grout">
+        <p className={`${line} pt-0.5 text-[15px] leading-tight font-semibold`}>{subject || 'No subject'}</p>
+        <p className={`${line} pb-0.5 text-[13px] leading-tight`}>{preheader}</p>
+      </div>
+      <span>Wide</span>
+      <p className={`${line} border text-[13px]`}>
+        <b className="font-semibold">{subject || 'No subject'}</b> {preheader}
+      </p>
+    </div>
+  )
+}
+
 /** The email's own values. */
 export function EmailGroups({
   email,
@@ -64,6 +86,7 @@ export function EmailGroups({
         <p className="font-mono text-[11px] text-soft">
           {[...email.subject].length} characters; a phone shows about 50
         </p>
+        <InboxLines subject={email.subject} preheader={email.preheader} />
       </Group>
       <DocumentGroup email={email} set={set} job={job} apply={apply} />
       {email.way === 'bands' && (

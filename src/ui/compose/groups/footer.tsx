@@ -31,14 +31,14 @@ function WhoGroup({ tile, set, inherited }: Part & { inherited: ReturnType<typeo
         plain
         label="Sender"
         value={tile.sender ?? ''}
-        placeholder={inherited.sender || 'who sends'}
+        placeholder={tile.sender === '' ? 'none' : inherited.sender || 'who sends'}
         onChange={(v) => set('name the sender', { sender: v || undefined }, 'sender')}
       />
       <TextRow
         plain
         label="Address"
         value={tile.address ?? ''}
-        placeholder={inherited.address || 'postal address'}
+        placeholder={tile.address === '' ? 'none' : inherited.address || 'postal address'}
         onChange={(v) => set('write the address', { address: v || undefined }, 'address')}
       />
       <TextRow

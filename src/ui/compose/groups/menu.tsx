@@ -82,6 +82,17 @@ function RowGroup({ tile, set }: Part) {
           onChange={(space) => set('set the space', { space }, 'space')}
         />
       </Row>
+      {tile.compact === 'wrap' && (
+        <Row label="On narrow">
+          <NumberField
+            label="Space on each side of a link on narrow, px"
+            value={tile.narrowSpace ?? tile.space}
+            max={60}
+            own={tile.narrowSpace !== undefined}
+            onChange={(narrowSpace) => set('set the space on narrow', { narrowSpace }, 'narrow-space')}
+          />
+        </Row>
+      )}
       <Row label="Narrow">
         <Choice
           label="On narrow"

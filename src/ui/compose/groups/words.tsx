@@ -2,7 +2,8 @@
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { textLayers, type RoleStyle, type Style } from '@/core/email/cascade'
-import { blockStyle, gapAfter, styleName } from '@/core/tiles/words/html'
+import { ownSpace, unspacedText } from '@/core/email/richtext'
+import { blockStyle, gapAfter, LIST_SPACE, styleName } from '@/core/tiles/words/html'
 import { Button, Choice, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { aligns, Letters, MaybeColor, Dropdown, setLetters, type TileProps } from './parts'
 
@@ -73,19 +74,46 @@ export function WordsGroups({
   )
 }
 
-/** Space between paragraphs. @param line height of their lines, px */
+/** Space between paragraphs, and between the items of lists. @param line height of their lines, px */
 function BetweenRow({ tile, line, set }: Pick<TileProps<'words'>, 'tile' | 'set'> & { line: number }) {
-  if (tile.text.content.length < 2) return null
+  const { content } = tile.text
+  const own = content.some((b) => ownSpace(b) !== undefined)
+  const hasList = content.some((b) => b.type === 'bulletList' || b.type === 'orderedList')
   return (
-    <Row label="Between">
-      <NumberField
-        label="Space between paragraphs, px"
-        value={tile.space ?? gapAfter({ line }, 0)}
-        max={200}
-        own={tile.space !== undefined}
-        onChange={(space) => set('set the space between paragraphs', { space }, 'space')}
-      />
-    </Row>
+    <>
+      {content.length > 1 && (
+        <Row label="Between">
+          <div className="flex gap-1">
+            <NumberField
+              label="Space between paragraphs, px"
+              value={tile.space ?? gapAfter({ line }, 0)}
+              max={200}
+              own={tile.space !== undefined}
+              onChange={(space) => set('set the space between paragraphs', { space }, 'space')}
+            />
+            {own && (
+              <Button
+                title="Some have a space of their own, as the design does"
+                onClick={() => set('space all paragraphs alike', { text: unspacedText(tile.text) })}
+              >
+                All alike
+              </Button>
+            )}
+          </div>
+        </Row>
+      )}
+      {hasList && (
+        <Row label="Items">
+          <NumberField
+            label="Space under an item of a list, px"
+            value={tile.itemSpace ?? LIST_SPACE}
+            max={100}
+            own={tile.itemSpace !== undefined}
+            onChange={(itemSpace) => set('set the space of list items', { itemSpace }, 'item-space')}
+          />
+        </Row>
+      )}
+    </>
   )
 }
 

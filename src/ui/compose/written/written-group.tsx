@@ -10,6 +10,7 @@ import { call } from '../../api'
 import type { BenchJob } from '../../bench/types'
 import { Button, Choice, Group } from '../../parts/controls'
 import { Dialog } from '../../parts/dialog'
+import { broughtIn } from './brought-in'
 import type { Imported } from './import-dialog'
 
 const ImportDialog = dynamic(() => import('./import-dialog').then((m) => m.ImportDialog), { ssr: false })
@@ -35,23 +36,6 @@ export function asByHand(email: Email, house: BenchJob['client']['house']): NonN
     html: compile(email, house, { src: ({ id }) => named.get(id)!.address }),
     pictures: Object.fromEntries([...named.values()].map((n) => [n.address, n.picture])),
     inline: false,
-  }
-}
-
-/** The bands that were found, without the notes on them. */
-function bandsOf({ bands, width, lang, dir, title, preheader, styles }: Imported['bands']): Partial<Email> {
-  return { bands, width, lang, dir, title, preheader, ...(styles.ground ? { styles } : {}) }
-}
-
-/** What of an email changes when another is brought into it. */
-function broughtIn(what: Imported, as: 'hand' | 'bands'): Partial<Email> {
-  const { lang, dir, title } = what.bands
-  return {
-    hand: what.hand,
-    way: as,
-    ...(what.subject ? { subject: what.subject.slice(0, 500) } : {}),
-    ...(as === 'hand' ? { text: what.text?.slice(0, 400_000) } : { text: undefined }),
-    ...(as === 'bands' ? bandsOf(what.bands) : { lang, dir, title }),
   }
 }
 
@@ -131,7 +115,9 @@ export function WrittenGroup(p: Props) {
             : 'No HTML part at all.'}
       </p>
       <TakeOverDialog open={open === 'take'} onClose={close} again={!!email.hand} onTake={take} />
-      {open === 'versions' && <VersionsDialog job={job} onClose={close} keep={keep} onBack={bringBack} />}
+      {open === 'versions' && (
+        <VersionsDialog job={job} email={email} onClose={close} keep={keep} onBack={bringBack} />
+      )}
       {open === 'import' && <ImportDialog onClose={close} onTaken={bringIn} />}
       {notes.length > 0 && <NotesDialog notes={notes} onClose={read} />}
     </Group>

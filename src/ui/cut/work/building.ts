@@ -2,7 +2,7 @@ import { toast } from 'sonner'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import { ApiProblem } from '../../api'
-import type { BenchJob, CutSession } from '../../bench/types'
+import type { DesignedJob, CutSession } from '../../bench/types'
 import { runTask } from '../../tasks/run'
 import type { LongWorks } from './long-work'
 
@@ -17,7 +17,7 @@ export interface Built {
 
 /** Builds the email on the server; says what went wrong. @returns null where nothing was built */
 export function buildOnServer(
-  job: BenchJob,
+  job: DesignedJob,
   session: CutSession,
   { during }: LongWorks,
 ): Promise<Built | null> {

@@ -50,11 +50,11 @@ export class Ocr {
 
   /**
    * The words of a place of the design as blocks in design px. Where they are not read surely they are read
-   * again at another size, which helps with figures.
-   * @param cropAt draws the place larger @param scale design px for each px of the email
+   * again at another size, which helps with figures, then through the channel that parts them best, which helps with colour on
+   * colour. @param cropAt draws the place larger @param scale design px for each px of the email
    */
   async words(
-    cropAt: (zoom: number) => Promise<Blob>,
+    cropAt: (zoom: number, parted?: boolean) => Promise<Blob>,
     at: Rect,
     scale: number,
     scattered: boolean,
@@ -64,7 +64,10 @@ export class Ocr {
     if (scattered || first.sure >= PLAIN) return first
     const other = zoom < 2 ? 2 * zoom : 0.8 * zoom,
       second = await this.read(await cropAt(other), at, other, scattered)
-    return second.sure > first.sure ? second : first
+    const better = second.sure > first.sure ? second : first
+    if (better.sure >= PLAIN) return better
+    const parted = await this.read(await cropAt(zoom, true), at, zoom, scattered)
+    return parted.sure > better.sure ? parted : better
   }
 
   /**
@@ -112,7 +115,7 @@ export class Ocr {
     const usual = pieces.map((p) => p.size).sort((a, b) => a - b)[pieces.length >> 1] ?? 0
     const settled = pieces.map((p) => (Math.abs(p.size - usual) <= 0.25 * usual ? { ...p, size: usual } : p))
     return {
-      blocks: blocksOf(withBullets(joinPieces(settled))),
+      blocks: blocksOf(withBullets(joinPieces(settled)), at.w),
       sure: lines.length ? lines.reduce((s, l) => s + l.confidence, 0) / lines.length / 100 : 0,
     }
   }

@@ -3,14 +3,14 @@ import type { BuildResult } from '@/core/cut/build'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
 import type { Email } from '@/core/email/schema'
-import type { BenchJob } from '../../bench/types'
+import type { DesignedJob } from '../../bench/types'
 import type { OpenCutter } from './use-cutter'
 
 /** How long after a change the preview is made anew, ms. */
 const SETTLE = 160
 
 /** What the cuts become, made anew by the worker shortly after each change, and what they leave out. */
-export function usePreview(open: OpenCutter, plan: CutPlan, job: BenchJob, email: Email | null) {
+export function usePreview(open: OpenCutter, plan: CutPlan, job: DesignedJob, email: Email | null) {
   const [result, setResult] = useState<BuildResult | null>(null)
   const [left, setLeft] = useState<Rect[]>([])
   const [trouble, setTrouble] = useState<string | null>(null)

@@ -6,7 +6,7 @@ import type { Cut, CutPlan } from '@/core/cut/plan'
 import { readAcross, type TextBlock } from '@/core/cut/reflow'
 import { textOf, withLists } from '@/core/email/richtext'
 import { call } from '../../api'
-import type { BenchJob, CutSession } from '../../bench/types'
+import type { DesignedJob, CutSession } from '../../bench/types'
 import type { LongWorks } from './long-work'
 import { Ocr, READING_MARGIN, readableOf } from './ocr'
 import type { OpenCutter } from './use-cutter'
@@ -26,7 +26,7 @@ const SURE = 0.7
 const SURE_ON_PICTURES = 0.9
 
 /** The words a design's own file carries; null where it carries none. */
-export function useLayers({ id, design }: BenchJob): DesignLayers | null {
+export function useLayers({ id, design }: DesignedJob): DesignLayers | null {
   const [layers, setLayers] = useState<DesignLayers | null>(null)
   useEffect(() => {
     if (!design.worded) return setLayers(null)
@@ -42,7 +42,7 @@ export function useLayers({ id, design }: BenchJob): DesignLayers | null {
 async function readOne(ocr: Ocr, open: OpenCutter, c: Cut, scale: number): Promise<Proposal> {
   const at = readableOf(c, scale)
   const { blocks, sure } = await ocr.words(
-    (zoom) => open().ask({ kind: 'crop', rect: at, zoom, margin: READING_MARGIN }),
+    (zoom, parted) => open().ask({ kind: 'crop', rect: at, zoom, margin: READING_MARGIN, parted }),
     at,
     scale,
     c.kind === 'picture',
@@ -53,7 +53,7 @@ async function readOne(ocr: Ocr, open: OpenCutter, c: Cut, scale: number): Promi
 
 /** Reads words for cuts, as proposals that are taken, changed or left. */
 export function useReading(
-  { design }: BenchJob,
+  { design }: DesignedJob,
   { change }: CutSession,
   plan: CutPlan,
   layers: DesignLayers | null,

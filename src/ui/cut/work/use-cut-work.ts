@@ -9,7 +9,7 @@ import type { TextBlock } from '@/core/cut/reflow'
 import { smallWords } from '@/core/cut/small-words'
 import type { Email } from '@/core/email/schema'
 import { Ties } from '../../bench/ties'
-import type { BenchJob, CutSession } from '../../bench/types'
+import type { DesignedJob, CutSession } from '../../bench/types'
 import { kindNames } from '../kinds'
 import { buildOnServer, type Built } from './building'
 import { findParts } from './finding'
@@ -30,7 +30,7 @@ export function useCutWork({
   email,
   onBuilt,
 }: {
-  job: BenchJob
+  job: DesignedJob
   session: CutSession
   email: Email | null
   onBuilt: (r: Built) => void

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import { toast } from 'sonner'
 import type { Cut } from '@/core/cut/plan'
 import type { PictureRef } from '@/core/picture/ref'
-import type { BenchJob, CutSession } from '../../bench/types'
+import type { DesignedJob, CutSession } from '../../bench/types'
 import { runTask } from '../../tasks/run'
 import { rectKey } from './rect-key'
 
@@ -25,7 +25,7 @@ const SETTLE = 900
  * The bytes each picture will have, from the real encoder; what it has encoded before comes at once.
  * @param pictures those of the plan
  */
-export function useWeights(job: BenchJob, session: CutSession, pictures: readonly Cut[]) {
+export function useWeights(job: DesignedJob, session: CutSession, pictures: readonly Cut[]) {
   const [figures, setFigures] = useState<Map<string, CropFigure>>(new Map())
   const [measuring, setMeasuring] = useState<{ done: number; total: number } | null>(null)
   const key = pictures.map(rectKey).sort().join(';')

@@ -8,6 +8,10 @@ import { spaceAround, type Base, type Spot } from './place'
 const LINK_SPACE = 4
 /** Most space on each side of a link, px. */
 const MOST_BESIDE = 60
+/** Room for a menu on the narrowest phone, px; links nearer than the least run together, and where there is no room, they wrap at the usual. */
+const NARROWEST = 280
+const LEAST_BESIDE = 4
+const USUAL_BESIDE = 10
 
 /** Links in a row. */
 export function menuTile(b: Building, group: MenuGroup, base: Base, spot: Spot): Placed<Tile> {
@@ -24,6 +28,9 @@ export function menuTile(b: Building, group: MenuGroup, base: Base, spot: Spot):
   )
   const free = (box.w / b.scale - taken) / (2 * Math.max(1, cells.length - 1))
   const space = Math.max(0, Math.min(MOST_BESIDE, Math.floor(free)))
+  // On narrow as near as it takes to stand in one line.
+  const narrow = Math.floor((NARROWEST - taken) / (2 * cells.length))
+  const narrowSpace = Math.min(space, narrow >= LEAST_BESIDE ? narrow : USUAL_BESIDE)
   const height = set.line + 2 * LINK_SPACE
   const begins = box.y + box.h / 2 - (height * b.scale) / 2
   const around = spaceAround(b, { ...box, y: begins, h: height * b.scale }, spot)
@@ -36,6 +43,7 @@ export function menuTile(b: Building, group: MenuGroup, base: Base, spot: Spot):
       items: cells.map(({ said, link }) => ({ label: said, link })),
       separator: '',
       space,
+      ...(narrowSpace < space ? { narrowSpace } : {}),
       align: 'left',
       compact: 'wrap',
       style: {

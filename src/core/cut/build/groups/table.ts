@@ -39,8 +39,7 @@ export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot
   const looks = looksOf(b, group)
   const { line, space } = rowHeight(pitchOf(b, rows) - (looks.edge?.line.width ?? 0), set.line, set.size)
   const [left, right] = [columns.bounds[0]!, columns.bounds.at(-1)!]
-  // The line under a row is no part of its middle.
-  const begins = centreOf(rows[0]!) - (line / 2 + space) * b.scale
+  const begins = topOf(b, group, line, space)
   const box = { x: left * b.scale, y: begins, w: (right - left) * b.scale, h: 1 }
   const padding = spaceAround(b, box, spot)
   const { color } = body[0]!.words
@@ -74,6 +73,17 @@ export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot
   }
   const height = heightOf(rows, line + 2 * space, line, looks.edge)
   return { made, top: spot.top, bottom: spot.top + (padding.top + height) * b.scale }
+}
+
+/** Where a table begins, design px: the line under its first row is exact, its letters are nearly so. @param line px @param space px */
+function topOf(b: Building, { rows, rules }: TableGroup, line: number, space: number): number {
+  const middle = centreOf(rows[0]!)
+  // The line under a row is no part of its middle.
+  const begins = middle - (line / 2 + space) * b.scale
+  const under = rules.find((r) => r.y > middle && r.y < centreOf(rows[1]!))
+  const single = rows[0]!.every((c) => !c || c.words.lines <= 1)
+  const exact = under && single ? under.y - (line + 2 * space) * b.scale : begins
+  return Math.abs(exact - begins) <= SAME * b.scale ? exact : begins
 }
 
 /** Ink and weight that the cells of a column share and the table has otherwise. @param ink of the table */

@@ -1,0 +1,77 @@
+'use client'
+import { useState } from 'react'
+import { housePresets, withPreset } from '@/core/house/presets'
+import { readHouse } from '@/core/email/migrations'
+import type { HouseStyle } from '@/core/email/styles'
+import { Button } from '../parts/controls'
+
+/** Presets, and the house style as a file: handed out as JSON, and taken in. */
+export function HouseFile({
+  house,
+  name,
+  onChange,
+}: {
+  house: HouseStyle
+  /** Of the client. */
+  name: string
+  onChange: (house: HouseStyle) => void
+}) {
+  const [problem, setProblem] = useState<string | null>(null)
+  const save = () => {
+    const address = URL.createObjectURL(
+      new Blob([JSON.stringify(house, null, 2)], { type: 'application/json' }),
+    )
+    const a = document.createElement('a')
+    a.href = address
+    a.download = `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-house.json`
+    a.click()
+    URL.revokeObjectURL(address)
+  }
+  async function take(file: File) {
+    try {
+      onChange(readHouse(JSON.parse(await file.text())))
+      setProblem(null)
+    } catch {
+      setProblem(
+        `"${file.name}" is no house style: take a file that was saved here (docs/house.schema.json).`,
+      )
+    }
+  }
+  return (
+    <div className="mb-3 flex flex-wrap items-center gap-2">
+      <select
+        aria-label="Letters and button of a preset"
+        value=""
+        className="border border-grout bg-sheet px-1.5 py-1 text-xs"
+        onChange={(e) => {
+          const preset = housePresets.find((p) => p.name === e.target.value)
+          if (preset) onChange(withPreset(house, preset))
+        }}
+      >
+        <option value="">Letters and button of…</option>
+        {housePresets.map((p) => (
+          <option key={p.name}>{p.name}</option>
+        ))}
+      </select>
+      <Button onClick={save}>Save as JSON</Button>
+      <label className="cursor-pointer border border-grout bg-sheet px-2.5 py-1 text-[12.5px] focus-within:outline-2">
+        Take from JSON
+        <input
+          type="file"
+          accept=".json,application/json"
+          className="sr-only"
+          onChange={(e) => {
+            const f = e.target.files?.[0]
+            if (f) void take(f)
+            e.target.value = ''
+          }}
+        />
+      </label>
+      {problem && (
+        <p role="alert" className="text-xs text-terra">
+          {problem}
+        </p>
+      )}
+    </div>
+  )
+}

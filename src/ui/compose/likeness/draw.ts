@@ -1,0 +1,97 @@
+import type { Parts } from '@/core/compile'
+import { urlIn } from '@/core/html/values'
+
+/** Addresses of pictures, and the same as data. */
+const asData = new Map<string, Promise<string>>()
+
+/** A picture as a data address: one drawn from an SVG may load nothing. Empty where it cannot be had. */
+function dataOf(address: string): Promise<string> {
+  let known = asData.get(address)
+  if (!known) {
+    known = fetch(address)
+      .then((r) => (r.ok ? r.blob() : Promise.reject(new Error(String(r.status)))))
+      .then(
+        (blob) =>
+          new Promise<string>((resolve, reject) => {
+            const reader = new FileReader()
+            reader.onload = () => resolve(String(reader.result))
+            reader.onerror = () => reject(reader.error!)
+            reader.readAsDataURL(blob)
+          }),
+      )
+      .catch(() => '')
+    asData.set(address, known)
+  }
+  return known
+}
+
+const isOwn = (address: string): boolean => new URL(address, location.href).origin === location.origin
+
+/** Takes out what an SVG cannot hold, and puts the app's own pictures in as data. */
+async function settle(doc: Document): Promise<void> {
+  doc.querySelectorAll('script, link, meta, source').forEach((e) => e.remove())
+  const comments = doc.createTreeWalker(doc, NodeFilter.SHOW_COMMENT)
+  const found: Node[] = []
+  while (comments.nextNode()) found.push(comments.currentNode)
+  found.forEach((n) => n.parentNode?.removeChild(n))
+  const work: Promise<void>[] = []
+  for (const img of doc.querySelectorAll('img[src]')) {
+    const address = img.getAttribute('src')!
+    if (address.startsWith('data:') || !isOwn(address)) continue
+    work.push(dataOf(address).then((data) => img.setAttribute('src', data)))
+  }
+  for (const e of doc.querySelectorAll<HTMLElement>('[style*="url("]')) {
+    const address = urlIn(e.style.backgroundImage)
+    if (!address || address.startsWith('data:') || !isOwn(address)) continue
+    work.push(dataOf(address).then((data) => void (e.style.backgroundImage = `url("${data}")`)))
+  }
+  await Promise.all(work)
+}
+
+/**
+ * A band as pixels, as this browser draws it: its markup in an SVG's foreignObject, drawn to a canvas. Its limits: fonts that are
+ * not on this machine are not loaded, nor are pictures from elsewhere; both come out as a reader without them shows them.
+ * @param width, height of the band, px
+ */
+export async function drawBand(
+  parts: Parts,
+  html: string,
+  width: number,
+  height: number,
+): Promise<ImageData> {
+  const doc = new DOMParser().parseFromString(`${parts.before}${html}${parts.after}`, 'text/html')
+  await settle(doc)
+  const markup = new XMLSerializer().serializeToString(doc.documentElement)
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><foreignObject width="100%" height="100%">${markup}</foreignObject></svg>`
+  const image = new Image()
+  // Of a data address a canvas may be read; of a blob's it may not.
+  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`
+  await image.decode()
+  return pixels(width, height, (c) => c.drawImage(image, 0, 0))
+}
+
+/** A stretch of the design at the email's width, as pixels. @param top, tall design px @param height of the picture, px */
+export const drawDesign = (
+  design: HTMLImageElement,
+  stretch: { top: number; height: number },
+  width: number,
+  height: number,
+): ImageData => {
+  const scale = design.naturalWidth / width
+  const tall = Math.min(stretch.height, height * scale)
+  return pixels(width, height, (c) =>
+    c.drawImage(design, 0, stretch.top, design.naturalWidth, tall, 0, 0, width, tall / scale),
+  )
+}
+
+function pixels(width: number, height: number, draw: (c: CanvasRenderingContext2D) => void): ImageData {
+  const canvas = document.createElement('canvas')
+  canvas.width = width
+  canvas.height = height
+  const c = canvas.getContext('2d', { willReadFrequently: true })!
+  c.fillStyle = '#ffffff'
+  c.fillRect(0, 0, width, height)
+  c.imageSmoothingQuality = 'high'
+  draw(c)
+  return c.getImageData(0, 0, width, height)
+}
