@@ -369,6 +369,14 @@ const WIDTH = 216
 const TALLEST = 560
 /** Height over width of the picture of a job without a design. */
 const WITHOUT = 1.6
+/** What stands under the picture of a job, px: its name, its client, its day and what is left. */
+const CAPTION = 75
+
+/** Height of the picture of a job, px: in proportion, but a very tall one is cut off. */
+function pictureHeight({ design }: WallJob): number {
+  const proportion = design ? design.height / design.width : WITHOUT
+  return Math.min(TALLEST, Math.max(60, WIDTH * proportion))
+}
 
 function Strip({
   job,
@@ -385,7 +393,9 @@ function Strip({
   const item = 'flex cursor-default items-center gap-2 px-2.5 py-1.5 outline-none data-[highlighted]:bg-wash'
   return (
     <li
-      className="-m-1 w-[224px] p-1 [contain-intrinsic-size:224px_420px] [content-visibility:auto]"
+      className="-m-1 w-[224px] p-1 [content-visibility:auto]"
+      // A strip out of view is not drawn, but keeps its place: what follows never lies over it.
+      style={{ containIntrinsicSize: `224px ${pictureHeight(job) + CAPTION}px` }}
       data-job={job.id}
     >
       <Link
@@ -436,7 +446,7 @@ function StripMenu({
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         aria-label={`More for ${job.name}`}
-        className="p-0.5 text-soft hover:bg-paper hover:text-ink"
+        className="grid size-6.5 place-items-center text-soft hover:bg-paper hover:text-ink"
       >
         <EllipsisVertical size={15} />
       </DropdownMenu.Trigger>
@@ -476,8 +486,7 @@ function StripMenu({
  */
 function StripPicture({ job }: { job: WallJob }) {
   const { design } = job
-  const proportion = design ? design.height / design.width : WITHOUT
-  const height = Math.min(TALLEST, Math.max(60, WIDTH * proportion))
+  const height = pictureHeight(job)
   if (!job.emailRevision || job.trouble)
     return design ? (
       <img
