@@ -12,6 +12,8 @@ export default defineConfig({
   // Both cores: what is drawn beside what the app does, each one after the other, since tests of the app
   // switch stand-ins off and on.
   workers: 2,
+  // A busy machine may miss a press; what is broken fails twice.
+  retries: 1,
   projects: [
     {
       name: 'drawn',

@@ -24,12 +24,10 @@ test('a client looks at the email under a link, pins a remark and says yes; the 
   await expect(client.getByRole('heading', { name: 'The moon goes copper at ten' })).toBeVisible()
   const wide = client.frameLocator('iframe[title="The email, Wide, 600 px wide"]')
   await expect(wide.getByText('Bring a coat and a flask')).toBeVisible()
-  expect(
-    await wide
-      .locator('img')
-      .first()
-      .evaluate((i: HTMLImageElement) => i.naturalWidth),
-  ).toBeGreaterThan(0)
+  const picture = wide.locator('img').first()
+  await expect
+    .poll(() => picture.evaluate((i: HTMLImageElement) => i.naturalWidth), { timeout: 15_000 })
+    .toBeGreaterThan(0)
   await client.getByRole('radio', { name: 'Design' }).click()
   await expect(client.getByRole('img', { name: 'The design' })).toBeVisible()
   await client.getByLabel('Place of the remark').selectOption('Bring a coat')

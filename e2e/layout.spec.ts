@@ -77,6 +77,7 @@ function* rowsOf(row: Band | Row): Generator<Band | Row> {
 }
 
 test('no window scrolls sideways, with a style sheet and without, in both directions', async ({ page }) => {
+  test.slow()
   const wide: string[] = []
   for (const [i, email] of docs.entries())
     for (const styles of ['both', 'inline'] as const)

@@ -47,7 +47,7 @@ setup_chromium() {
 # The built app, in the background; its process is $server. An idle connection is kept for a minute: at the usual five
 # seconds it is closed just when a test, or a script, that waited as long sends its next request on it.
 serve() {
-  node node_modules/next/dist/bin/next start -H 127.0.0.1 -p "$PORT" --keepAliveTimeout 60000 &
+  node node_modules/next/dist/bin/next start -H "${MOSAICUS_BIND:-127.0.0.1}" -p "$PORT" --keepAliveTimeout 60000 &
   server=$!
 }
 

@@ -1,4 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server'
+import { closedTo } from './server/access/gate'
 import { refusal } from './server/api/own-site'
 import { problemResponse } from './server/api/respond'
 import { Problem } from './server/problem'
@@ -58,7 +59,12 @@ export function proxy(request: NextRequest): Response {
   const asked = new Headers(request.headers)
   asked.set('content-security-policy', csp)
   asked.set('x-nonce', nonce)
-  const answer = NextResponse.next({ request: { headers: asked } })
+  const closed = closedTo(request)
+  // A person sees the way in at the address that was asked for; the other side of the stand-in is no page.
+  if (closed && (closed.status !== 401 || pathname.includes('/v1/'))) return problemResponse(closed)
+  const answer = closed
+    ? NextResponse.rewrite(new URL('/enter', request.url), { request: { headers: asked } })
+    : NextResponse.next({ request: { headers: asked } })
   answer.headers.set('content-security-policy', csp)
   return answer
 }

@@ -1,3 +1,4 @@
+import { keptHash } from '@/server/access/passphrase'
 import { listClients } from '@/server/jobs/clients'
 import { countJobs, firstJobs } from '@/server/jobs/jobs'
 import { Wall } from '@/ui/wall/wall'
@@ -13,6 +14,11 @@ export default async function WallPage() {
     design: design && { id: design.id, width: design.width, height: design.height },
   }))
   return (
-    <Wall first={brief} count={countJobs()} clients={listClients().map(({ id, name }) => ({ id, name }))} />
+    <Wall
+      first={brief}
+      count={countJobs()}
+      clients={listClients().map(({ id, name }) => ({ id, name }))}
+      passphrase={keptHash() !== null}
+    />
   )
 }

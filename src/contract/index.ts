@@ -1,3 +1,4 @@
+import { accessRoutes } from './access'
 import { clientRoutes } from './clients'
 import { cutRoutes } from './cuts'
 import { emailRoutes } from './email'
@@ -24,6 +25,7 @@ export const routes = {
   ...handoverRoutes,
   ...taskRoutes,
   ...standinRoutes,
+  ...accessRoutes,
 }
 export type Routes = typeof routes
 export type Key = keyof Routes & string

@@ -128,6 +128,18 @@ export const materialRoutes = routesOf({
     gives: 'image/*',
     problems: '404',
   },
+  'POST /api/pictures/:picture/parts': {
+    does: 'Takes a part of a picture as one of its own; the whole stays.',
+    body: z.object({
+      x: z.number().int().min(0),
+      y: z.number().int().min(0),
+      w: z.number().int().min(1),
+      h: z.number().int().min(1),
+    }),
+    gives: picture,
+    status: 201,
+    problems: '404, 422 part-outside and moving-picture',
+  },
   'GET /api/reading/:file': {
     does: 'Files of the text recognition, for the worker of the page.',
     gives: 'application/octet-stream',

@@ -1,5 +1,6 @@
 import { rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
+import { boundTo } from './api/own-site'
 
 /** Where everything the app keeps lies. Nothing is written outside it. */
 export const dataFolder = (): string =>
@@ -16,7 +17,7 @@ export const clearUploads = (): void => rmSync(uploadsFolder(), { recursive: tru
 const port = (): number => Number(process.env.PORT ?? 4310)
 
 /** The address the app itself answers at; the sending-platform stand-in is reached there over HTTP. */
-export const ownAddress = (): string => `http://127.0.0.1:${port()}`
+export const ownAddress = (): string => `http://${boundTo() ?? `127.0.0.1:${port()}`}`
 
 /** Where the inbox stand-in listens for SMTP. */
 export const smtpPort = (): number => Number(process.env.MOSAICUS_SMTP_PORT ?? port() + 1)

@@ -10,6 +10,7 @@ import { asWritten, type FieldWriter } from '../text/fields'
 import type { CompileContext } from '../tiles/context'
 import type { Rule } from '../tiles/rules'
 import { bandTree, type BandTree } from './band'
+import { trackedEmail } from '../tiles/tracking'
 import { byHandHtml } from './by-hand'
 import { bodyTree, documentTree, type Sheets } from './document'
 import { withoutSheet } from './passes/inline'
@@ -276,7 +277,8 @@ export const bandTrees = (
  * band -> passes -> text. One written by hand comes out as it was written, but for pictures and fields; one of
  * plain text only has no HTML.
  */
-export function compileMapped(email: Email, house: HouseStyle, options: CompileOptions): Compiled {
+export function compileMapped(written: Email, house: HouseStyle, options: CompileOptions): Compiled {
+  const email = trackedEmail(written)
   if (email.way === 'hand' && email.hand)
     return whole(byHandHtml(email.hand, options.src, options.fields ?? asWritten, options.styles))
   if (email.way === 'plain') return whole('')

@@ -3,6 +3,7 @@ import { styleOf } from '../email/cascade'
 import type { Email } from '../email/schema'
 import { plainHouseStyle, type HouseStyle } from '../email/styles'
 import { tilesOf } from '../email/walk'
+import { trackedEmail } from '../tiles/tracking'
 import { tileText } from '../tiles'
 import type { TextContext } from '../tiles/context'
 import { byHandHtml } from './by-hand'
@@ -61,7 +62,8 @@ const plainHouse = plainHouseStyle()
  * An email as plain text: what its tiles say, in reading order, band by band. What only the narrow one of two
  * twins says is left out. A text part written by hand prevails.
  */
-export function compileText(email: Email, options: TextOptions = {}): string {
+export function compileText(written: Email, options: TextOptions = {}): string {
+  const email = trackedEmail(written)
   const fields = options.fields ?? asSample()
   const own = email.way === 'plain' ? (email.plain ?? '') : email.text
   const broken = options.broken ?? true

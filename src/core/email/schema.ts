@@ -1,5 +1,6 @@
 import { tooMuchEmail } from '../html/bounds'
 import { z } from 'zod'
+import { trackingSchema } from '../text/tracking'
 import { pictureRefSchema } from '../picture/ref'
 import { conditionSchema } from './conditions'
 import { fieldSchema, sampleRecipientSchema } from './fields'
@@ -133,6 +134,8 @@ const emailFields = {
   text: z.string().max(400_000).optional(),
   fields: z.array(fieldSchema).max(200).optional(),
   recipients: z.array(sampleRecipientSchema).max(40).optional(),
+  /** Parameters that its links get when it leaves. */
+  tracking: trackingSchema.optional(),
   /** Findings that somebody has looked at and leaves as they are, with why. */
   muted: z.array(mutedSchema).max(400).optional(),
 }

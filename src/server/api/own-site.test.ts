@@ -1,4 +1,4 @@
-import { allowedOrigins, refusal } from './own-site'
+import { allowedOrigins, boundTo, refusal } from './own-site'
 
 const origins = allowedOrigins({ PORT: '4310', MOSAICUS_HOSTS: 'https://studio.example, desk:8080' })
 const ask = (method: string, headers: Record<string, string>) =>
@@ -49,4 +49,12 @@ test('hosts that are named wrongly are left out', () => {
     'http://localhost:4310',
     'http://[::1]:4310',
   ])
+})
+
+test('the address it is bound to is one of its names; that of all is none', () => {
+  expect(boundTo({ MOSAICUS_BIND: '192.168.1.5', PORT: '4310' })).toBe('192.168.1.5:4310')
+  expect(boundTo({ MOSAICUS_BIND: 'fd00::5', PORT: '4310' })).toBe('[fd00::5]:4310')
+  for (const MOSAICUS_BIND of ['', '0.0.0.0', '::', '127.0.0.1', 'localhost'])
+    expect(boundTo({ MOSAICUS_BIND })).toBeNull()
+  expect([...allowedOrigins({ MOSAICUS_BIND: '192.168.1.5' })]).toContain('http://192.168.1.5:4310')
 })

@@ -3,19 +3,33 @@ import { Problem } from '../problem'
 /** Names under which a browser reaches this machine itself. */
 const own = ['127.0.0.1', 'localhost', '[::1]']
 
-/**
- * The origins the app answers at (RFC 6454): its port on this machine, and those named in `MOSAICUS_HOSTS`, such as
- * `https://studio.example, desk:4310`.
- */
-export function allowedOrigins(env: Record<string, string | undefined> = process.env): ReadonlySet<string> {
-  const port = env.PORT ?? '4310'
-  const named = (env.MOSAICUS_HOSTS ?? '')
-    .split(',')
+type Env = Record<string, string | undefined>
+
+/** The origins named in `MOSAICUS_HOSTS`, such as `https://studio.example, desk:4310`, and the address the app is bound to. */
+export const namedOrigins = (env: Env = process.env): URL[] =>
+  [...(env.MOSAICUS_HOSTS ?? '').split(','), boundTo(env) ?? '']
     .map((host) => host.trim())
     .filter(Boolean)
     .map((host) => (host.includes('://') ? host : `http://${host}`))
     .filter((address) => URL.canParse(address))
-  return new Set([...own.map((host) => `http://${host}:${port}`), ...named].map((a) => new URL(a).origin))
+    .map((address) => new URL(address))
+
+/** The one address the app listens at (`MOSAICUS_BIND`), with its port; null where it is this machine's own, or all. */
+export function boundTo(env: Env = process.env): string | null {
+  const address = env.MOSAICUS_BIND ?? ''
+  if (!address || ['0.0.0.0', '::', ...own, '::1'].includes(address)) return null
+  return `${address.includes(':') ? `[${address}]` : address}:${portOf(env)}`
+}
+
+const portOf = (env: Env): string => env.PORT ?? '4310'
+
+/** Whether a host, as a request names it, is a name of this machine itself. */
+export const isOwnName = (host: string): boolean => own.includes(host.toLowerCase().replace(/:\d+$/, ''))
+
+/** The origins the app answers at (RFC 6454): its port on this machine, and those that are named. */
+export function allowedOrigins(env: Env = process.env): ReadonlySet<string> {
+  const here = own.map((host) => `http://${host}:${portOf(env)}`)
+  return new Set([...here, ...namedOrigins(env).map((o) => o.origin)])
 }
 
 /**

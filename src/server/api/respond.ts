@@ -13,7 +13,11 @@ export function problemResponse(p: Problem): Response {
     }),
     {
       status: p.status,
-      headers: { 'content-type': 'application/problem+json' },
+      headers: {
+        'content-type': 'application/problem+json',
+        // RFC 9110, 10.2.3.
+        ...(typeof p.extra.retryAfter === 'number' && { 'retry-after': String(p.extra.retryAfter) }),
+      },
     },
   )
 }

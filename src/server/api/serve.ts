@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { routes, type Key, type Routes } from '@/contract'
 import type { AnswerOf, BodyOf, FieldsOf, ParamsOf, QueryOf, Route } from '@/contract/route'
+import { closedTo } from '../access/gate'
 import { asProblem } from '../as-problem'
 import { cancelTask, startTask } from '../tasks'
 import type { Tell } from '../tasks/progress'
@@ -32,7 +33,7 @@ const guarded =
   <K extends Key>(key: K, handle: (asked: Asked<K>) => Promise<Response> | Response): Served =>
   async (request, context) => {
     try {
-      const refused = refusal(request)
+      const refused = refusal(request) ?? closedTo(request)
       if (refused) throw refused
       return await handle(await read(key, request, (await context.params) ?? {}))
     } catch (error) {

@@ -226,3 +226,16 @@ export const tasks = sqliteTable(
   },
   (t) => [index('tasks_started').on(t.startedAt)],
 )
+
+/** The slow hash of the one passphrase, where the app is opened beyond its machine. */
+export const passphrase = sqliteTable('passphrase', {
+  id: integer('id').primaryKey(),
+  hash: text('hash').notNull(),
+  setAt: text('set_at').notNull(),
+})
+
+/** Who has entered: digests of tokens, and when they are over, ms since 1970. */
+export const sessions = sqliteTable('sessions', {
+  id: text('id').primaryKey(),
+  expiresAt: integer('expires_at').notNull(),
+})

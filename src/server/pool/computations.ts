@@ -22,6 +22,7 @@ import { openDesign, readDesign } from '../designs/read'
 import { pageOf, pageOfFile } from '../house/read'
 import { importFile, importHtml } from '../import/import'
 import { checkPicture } from '../pictures/check'
+import { cropPicture } from '../pictures/crop-file'
 import { encodePart, type Part } from '../pictures/encode-part'
 import { decodeRaster, rasterOf } from './raster'
 
@@ -58,6 +59,7 @@ export const computations = {
   readDesign: async ({ content, name, board }: File & { board: number }) =>
     readDesign(await bytesOf(content), name, board),
   checkPicture: async ({ content, name }: File) => checkPicture(await bytesOf(content), name),
+  cropPicture: ({ file, rect }: { file: string; rect: Rect }) => cropPicture(file, rect),
   importFile: async ({ content, name }: File) => importFile(await bytesOf(content), name),
   importHtml: ({ html }: { html: string }) => importHtml(html),
   deckOfFile: async ({ content, name }: File) => deckOfFile(await bytesOf(content), name),

@@ -1,6 +1,5 @@
 'use client'
 import { box, flow } from '@/core/tiles/space'
-import type { EditorView } from '@tiptap/pm/view'
 import { EditorContent, useEditor, type Editor } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
 import { BackgroundColor, Color, FontSize, TextStyle } from '@tiptap/extension-text-style'
@@ -15,6 +14,7 @@ import { fontFamily } from '@/core/email/fonts'
 import { blockStyle, gapAfter, LIST_SPACE } from '@/core/tiles/words/html'
 import type { WordsTile } from '@/core/tiles/words/schema'
 import type { Stretch } from '../bench/ties'
+import { pastePlain } from './paste'
 import { BlockSpace, Language, LetterSpacing, Subscript, Superscript } from './marks'
 
 /** The words of a tile in the document, followed as they change. */
@@ -36,24 +36,6 @@ interface Props {
   onChange: (text: RichText) => void
   onEditor: (e: Editor | null) => void
   onDone: () => void
-}
-
-/**
- * Text from the clipboard, without its look; line ends that come from the width of the design's box are
- * joined, blank lines part paragraphs.
- */
-export function joinLines(pasted: string): string[] {
-  return pasted
-    .replace(/\r\n?/g, '\n')
-    .split(/\n\s*\n/)
-    .map((p) =>
-      p
-        .split('\n')
-        .map((l) => l.trim())
-        .filter(Boolean)
-        .join(' '),
-    )
-    .filter(Boolean)
 }
 
 /** What words may hold, as their document has it (`core/email/richtext`). */
@@ -79,21 +61,6 @@ const extensions = [
   TextAlign.configure({ types: ['heading', 'paragraph'], alignments: ['left', 'center', 'right'] }),
 ]
 
-/** Puts plain text in, paragraph by paragraph. @returns whether there was any */
-function pastePlain(view: EditorView, event: ClipboardEvent): boolean {
-  const plain = event.clipboardData?.getData('text/plain')
-  if (!plain) return false
-  const parts = joinLines(plain)
-  const { schema, tr } = view.state
-  if (parts.length <= 1) view.dispatch(tr.insertText(parts[0] ?? ''))
-  else
-    parts.forEach((p, i) => {
-      if (i) view.dispatch(view.state.tr.split(view.state.selection.from))
-      view.dispatch(view.state.tr.replaceSelectionWith(schema.text(p), true))
-    })
-  return true
-}
-
 /** An editor of words that follows the document, and tells of each change. */
 function useWordsEditor({
   tile,
@@ -104,6 +71,7 @@ function useWordsEditor({
   const own = useRef<string>(JSON.stringify(tile.text))
   const latest = useRef({ onChange, onDone })
   latest.current = { onChange, onDone }
+  const now = useRef<Editor | null>(null)
   const editor = useEditor({
     immediatelyRender: false,
     extensions,
@@ -111,7 +79,7 @@ function useWordsEditor({
     autofocus: 'end',
     editorProps: {
       attributes: { 'aria-label': 'Words', role: 'textbox', 'aria-multiline': 'true' },
-      handlePaste: pastePlain,
+      handlePaste: (view, event) => pastePlain(view, event, () => now.current),
       // Undo and redo are the document's; the editor would swallow their keys.
       handleDOMEvents: {
         keydown: (_view, event) => (event.ctrlKey || event.metaKey) && /^[zy]$/i.test(event.key),
@@ -148,6 +116,7 @@ function useWordsEditor({
     follow()
     return words.subscribe(follow)
   }, [words, editor])
+  now.current = editor
   return editor
 }
 

@@ -30,7 +30,7 @@ export function Views({ html, views }: { html: string; views: { name: string; te
           <iframe
             key={String(allowed)}
             title="The message as HTML"
-            sandbox=""
+            sandbox="allow-same-origin"
             srcDoc={framedHtml}
             className="min-h-0 w-full flex-1 border-0 bg-white"
           />

@@ -93,6 +93,7 @@ function wallActions({
   setArchived,
   setFile,
   shown,
+  lock,
   go,
 }: {
   by: By
@@ -101,6 +102,8 @@ function wallActions({
   setArchived: (v: boolean) => void
   setFile: (f: 'choose') => void
   shown: readonly WallJob[]
+  /** Closes the bench to whoever comes after; null where no passphrase is asked for. */
+  lock: (() => void) | null
   go: (address: string) => void
 }): Action[] {
   return [
@@ -129,6 +132,7 @@ function wallActions({
       group: 'Stand-ins',
       run: () => go('/standins/platform'),
     },
+    ...(lock ? [{ id: 'lock', label: 'Close the bench in this browser', group: 'Wall', run: lock }] : []),
     ...shown.map((j): Action => ({
       id: `open-${j.id}`,
       label: `Open ${j.name}`,
@@ -143,9 +147,12 @@ export function Wall({
   first,
   count,
   clients,
+  passphrase,
 }: {
   first: readonly WallJob[]
   count: JobCount
+  /** Whether one is asked for. */
+  passphrase: boolean
   clients: { id: string; name: string }[]
 }) {
   const router = useRouter()
@@ -157,7 +164,11 @@ export function Wall({
   const { shown, loading, counted, reload } = useJobs(first, count, archived)
   const { change, archive, duplicate } = useJobChanges(reload)
   const finder = useFinder(() =>
-    wallActions({ by, setBy, archived, setArchived, setFile, shown, go: (a) => router.push(a) }),
+    wallActions({
+      ...{ by, setBy, archived, setArchived, setFile, shown },
+      lock: passphrase ? closeBench : null,
+      go: (a) => router.push(a),
+    }),
   )
   const { over, handlers } = useDropping(setFile)
   return (
@@ -193,20 +204,18 @@ export function Wall({
         onClose={() => setFile(null)}
         onMade={(id) => router.push(`/jobs/${id}`)}
       />
-      {renaming && (
-        <Rename
-          job={renaming}
-          onClose={() => setRenaming(null)}
-          onSave={(set) => {
-            void change(renaming, set, 'Saved', { name: renaming.name, due: renaming.due })
-            setRenaming(null)
-          }}
-        />
-      )}
+      {renaming && <Rename job={renaming} change={change} onClose={() => setRenaming(null)} />}
       {finder.finder}
     </div>
   )
 }
+
+/** Ends this browser's session and shows the way in. */
+const closeBench = () =>
+  void call('DELETE /api/session', {}).then(
+    () => location.reload(),
+    (e: unknown) => toast.error((e as ApiProblem).message),
+  )
 
 /** Says what happens to a file that is held over the wall. */
 const LetGo = ({ email }: { email: boolean }) => (
@@ -506,7 +515,8 @@ function StripPicture({ job }: { job: WallJob }) {
         key={job.emailRevision}
         title={`${job.name} in small`}
         src={`/api/jobs/${job.id}/html?fields=sample&r=${job.emailRevision}`}
-        sandbox=""
+        // Without scripts; of the app's origin, so that its pictures are given to it behind a passphrase too.
+        sandbox="allow-same-origin"
         loading="lazy"
         tabIndex={-1}
         scrolling="no"
@@ -525,11 +535,11 @@ function StripPicture({ job }: { job: WallJob }) {
 function Rename({
   job,
   onClose,
-  onSave,
+  change,
 }: {
   job: WallJob
   onClose: () => void
-  onSave: (set: { name: string; due: string | null }) => void
+  change: ReturnType<typeof useJobChanges>['change']
 }) {
   const [name, setName] = useState(job.name)
   const [due, setDue] = useState(job.due ?? '')
@@ -542,7 +552,10 @@ function Rename({
         className="flex flex-col gap-3"
         onSubmit={(e) => {
           e.preventDefault()
-          if (name.trim()) onSave({ name: name.trim(), due: due || null })
+          if (!name.trim()) return
+          const set = { name: name.trim(), due: due || null }
+          void change(job, set, 'Saved', { name: job.name, due: job.due })
+          onClose()
         }}
       >
         <label className="block">

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { alignSchema, edgeSchema } from '../../email/styles'
 import { linkSchema, tileBase } from '../../email/tile'
+import { cropSchema } from '../../picture/crop'
 import { pictureRefSchema } from '../../picture/ref'
 
 /** A picture, shown at `width` px or as wide as its cell allows. */
@@ -24,5 +25,8 @@ export const pictureSchema = z.object({
   /** Shown instead on narrow, and at night, by readers that know how; the others keep to the first. */
   narrowPicture: pictureRefSchema.optional(),
   nightPicture: pictureRefSchema.optional(),
+  /** What part of a whole picture the two are, where they were cropped here. */
+  crop: cropSchema.optional(),
+  narrowCrop: cropSchema.optional(),
 })
 export type PictureTile = z.infer<typeof pictureSchema>

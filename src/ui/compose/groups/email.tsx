@@ -6,7 +6,7 @@ import type { Edit } from '@/core/email/edits'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import type { BenchJob } from '../../bench/types'
-import { Button, Choice, ColorField, Group, Row, TextRow } from '../../parts/controls'
+import { Button, Choice, ColorField, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { TextPart } from '../text-part'
 import { WrittenGroup } from '../written/written-group'
 import { MaybeColor } from './parts'
@@ -211,10 +211,25 @@ function DocumentGroup({
         />
       </Row>
       {email.way !== 'plain' && <TextPart email={email} job={job} apply={apply} />}
-      <p className="font-mono text-[11px] text-soft">
-        {email.way === 'plain' ? '78 columns' : `${email.width} px wide`}
-        {email.way === 'bands' && `, ${email.bands.length} bands`}
-      </p>
+      {email.way === 'bands' ? (
+        <Row label="Width">
+          <span className="flex items-center gap-2 font-mono text-[11px] text-soft">
+            <NumberField
+              label="Width of the email, px"
+              className="w-14"
+              min={320}
+              max={900}
+              value={email.width}
+              onChange={(width) => set('set the width', { width }, 'width')}
+            />
+            px
+          </span>
+        </Row>
+      ) : (
+        <p className="font-mono text-[11px] text-soft">
+          {email.way === 'plain' ? '78 columns' : `${email.width} px wide`}
+        </p>
+      )}
     </Group>
   )
 }

@@ -1,7 +1,11 @@
 'use client'
+import dynamic from 'next/dynamic'
+import { useState } from 'react'
 import { shownWidth } from '@/core/tiles/picture/html'
-import { Choice, Group, kb, NumberField, Row, TextRow } from '../../parts/controls'
+import { Button, Choice, Group, kb, NumberField, Row, TextRow } from '../../parts/controls'
 import { aligns, EdgeRow, LinkRow, PictureChooser, Tick, type TileProps } from './parts'
+
+const CropDialog = dynamic(() => import('./crop-dialog').then((m) => m.CropDialog), { ssr: false })
 
 type Props = TileProps<'picture'>
 
@@ -64,8 +68,13 @@ function OtherPictures({
       <Row label="On narrow">
         <PictureChooser
           label={tile.narrowPicture ? 'Replace' : 'Another'}
-          onChosen={(narrowPicture) => set('choose a picture for narrow', { narrowPicture })}
-          onClear={tile.narrowPicture && (() => set('same picture on narrow', { narrowPicture: undefined }))}
+          onChosen={(narrowPicture) =>
+            set('choose a picture for narrow', { narrowPicture, narrowCrop: undefined })
+          }
+          onClear={
+            tile.narrowPicture &&
+            (() => set('same picture on narrow', { narrowPicture: undefined, narrowCrop: undefined }))
+          }
         />
       </Row>
       <Row label="At night">
@@ -76,6 +85,46 @@ function OtherPictures({
         />
       </Row>
     </Group>
+  )
+}
+
+/** What part of the picture is shown, here and on narrow. */
+function CropRow({ tile, set, shown }: { tile: Props['tile']; set: Props['set']; shown: number }) {
+  const [open, setOpen] = useState<'wide' | 'narrow' | null>(null)
+  const whole = tile.crop?.of ?? tile.picture!
+  return (
+    <Row label="Part">
+      <span className="flex gap-1">
+        <Button onClick={() => setOpen('wide')}>{tile.crop ? 'Another part' : 'Crop'}</Button>
+        <Button onClick={() => setOpen('narrow')}>On narrow</Button>
+      </span>
+      {open === 'wide' && (
+        <CropDialog
+          title="What part is shown"
+          picture={whole}
+          known={tile.crop}
+          shown={shown}
+          onClose={() => setOpen(null)}
+          onCropped={(picture, crop) => set('crop the picture', { picture, crop })}
+        />
+      )}
+      {open === 'narrow' && (
+        <CropDialog
+          title="What part is shown on narrow"
+          picture={whole}
+          known={tile.narrowCrop}
+          // As wide as a phone at the most (common practice, no source).
+          shown={Math.min(shown, 375)}
+          onClose={() => setOpen(null)}
+          onCropped={(narrowPicture, narrowCrop) =>
+            set(
+              'crop the picture on narrow',
+              narrowCrop ? { narrowPicture, narrowCrop } : { narrowPicture: undefined, narrowCrop },
+            )
+          }
+        />
+      )}
+    </Row>
   )
 }
 
@@ -102,6 +151,7 @@ function SizeGroup({
             set(tile.picture ? 'replace the picture' : 'choose a picture', {
               picture,
               standsFor: undefined,
+              crop: undefined,
               ...(tile.picture ? {} : { width: Math.min(available, picture.width / 2) }),
             })
           }
@@ -135,6 +185,7 @@ function SizeGroup({
           onChange={(align) => set('align the picture', { align })}
         />
       </Row>
+      {tile.picture && <CropRow tile={tile} set={set} shown={shown} />}
       {tile.picture && (
         <p className="font-mono text-[11px] leading-relaxed text-soft">
           shown {Math.round(shown * 10) / 10} of {Math.round(available * 10) / 10}, real {tile.picture.width}{' '}

@@ -14,6 +14,9 @@ const ApprovalDialog = dynamic(() => import('./approval-dialog').then((m) => m.A
 const FindDialog = dynamic(() => import('./find-dialog').then((m) => m.FindDialog), { ssr: false })
 const LinksDialog = dynamic(() => import('./links-dialog').then((m) => m.LinksDialog), { ssr: false })
 const AddPalette = dynamic(() => import('../add-palette').then((m) => m.AddPalette), { ssr: false })
+const TrackingDialog = dynamic(() => import('./tracking-dialog').then((m) => m.TrackingDialog), {
+  ssr: false,
+})
 const PicturesDialog = dynamic(() => import('./pictures-dialog').then((m) => m.PicturesDialog), {
   ssr: false,
 })
@@ -21,6 +24,7 @@ const PicturesDialog = dynamic(() => import('./pictures-dialog').then((m) => m.P
 const lists = [
   { id: 'find', label: 'Find and replace', keys: 'Ctrl F' },
   { id: 'links', label: 'All links', keys: undefined },
+  { id: 'tracking', label: 'What links say of where they stand', keys: undefined },
   { id: 'pictures', label: 'All pictures', keys: undefined },
   { id: 'approval', label: 'Approval by the client', keys: undefined },
 ] as const
@@ -70,6 +74,7 @@ export function useLists(work: EmailWork) {
       {open === 'find' && <FindDialog work={work} onClose={close} />}
       {open === 'add' && <AddPalette work={work} actions={adding} onClose={close} />}
       {open === 'links' && <LinksDialog work={work} onClose={close} />}
+      {open === 'tracking' && <TrackingDialog work={work} onClose={close} />}
       {open === 'approval' && <ApprovalDialog work={work} onClose={close} />}
       {open === 'pictures' && <PicturesDialog work={work} onClose={close} />}
     </>

@@ -3,11 +3,11 @@ import { jobOf } from '@/server/jobs/jobs'
 import { writtenJob } from '@/server/jobs/proof'
 
 /**
- * The markup may be a client's: whoever opens it directly gets it without scripts, forms or an origin. Pictures and
+ * The markup may be a client's: whoever opens it directly gets it without scripts, or forms; of the app's origin, so that its pictures are given to it behind a passphrase. Pictures and
  * fonts from elsewhere load where a person has let them, for this job.
  */
 const policy = (elsewhere: string) =>
-  `sandbox; default-src 'none'; img-src 'self' data:${elsewhere}; font-src data:${elsewhere}; style-src 'unsafe-inline'${elsewhere}`
+  `sandbox allow-same-origin; default-src 'none'; img-src 'self' data:${elsewhere}; font-src data:${elsewhere}; style-src 'unsafe-inline'${elsewhere}`
 
 export const GET = serveFile('GET /api/jobs/:job/html', async ({ params, query, request: { signal } }) => {
   const { styles, print } = query

@@ -1,0 +1,108 @@
+import { randomBytes, timingSafeEqual } from 'node:crypto'
+import { isOwnName, namedOrigins } from '../api/own-site'
+import { Problem } from '../problem'
+import { keptHash, matches } from './passphrase'
+import { closeSession, isOpen, openSession, SESSION } from './sessions'
+import { tries } from './tries'
+
+/** What is open to all: the pages of links for clients, the way in, and the app's own scripts. */
+const OPEN = /^\/(?:share\/|api\/shares\/|enter$|api\/session$|_next\/static\/|icon\.svg$|favicon\.ico$)/
+
+/** Under a name of the web the cookie is bound to it and to TLS (RFC 6265bis, 4.1.3.2). */
+const COOKIE = 'mosaicus'
+const SAFE_COOKIE = '__Host-mosaicus'
+
+/** The header by which the app's own requests to itself (to the sending-platform stand-in) are known. */
+const INSIDE = 'x-mosaicus-inside'
+const held = globalThis as typeof globalThis & { mosaicusInside?: string }
+const secret = (): string => (held.mosaicusInside ??= randomBytes(32).toString('base64url'))
+
+/** What a request of the app to itself carries. */
+export const insideHeaders = (): Record<string, string> => ({ [INSIDE]: secret() })
+
+function fromInside(headers: Headers): boolean {
+  const said = Buffer.from(headers.get(INSIDE) ?? '')
+  const known = Buffer.from(secret())
+  return said.length === known.length && timingSafeEqual(said, known)
+}
+
+/** The token of a session that a request carries. */
+function tokenOf(headers: Headers): string | null {
+  const cookies = headers.get('cookie')?.split(/;\s*/) ?? []
+  for (const name of [SAFE_COOKIE, COOKIE])
+    for (const cookie of cookies) if (cookie.startsWith(`${name}=`)) return cookie.slice(name.length + 1)
+  return null
+}
+
+/**
+ * Why a request is not let in, or null where it is: without a passphrase the app answers under the names of its own
+ * machine alone; with one, whoever has not entered sees the pages of links for clients and nothing else.
+ */
+export function closedTo({ url, headers }: Pick<Request, 'url' | 'headers'>): Problem | null {
+  if (OPEN.test(new URL(url).pathname)) return null
+  if (!keptHash())
+    return isOwnName(headers.get('host') ?? '')
+      ? null
+      : new Problem(
+          403,
+          'no-passphrase',
+          'Mosaicus is not open from here',
+          'It is asked for under a name of the network, and no passphrase is set. Set one with bin/passphrase on its own machine.',
+        )
+  if (fromInside(headers)) return null
+  const token = tokenOf(headers)
+  return token && isOpen(token)
+    ? null
+    : new Problem(
+        401,
+        'passphrase-needed',
+        'The passphrase is asked for',
+        'This bench is closed, or your session is over. Enter the passphrase in another tab of this browser, then do this again: what you wrote is kept.',
+      )
+}
+
+/** Whether there is a passphrase, and whether a request is let in. */
+export const accessFor = (request: Pick<Request, 'headers'>): { passphrase: boolean; open: boolean } => ({
+  passphrase: keptHash() !== null,
+  open: !closedTo({ url: 'http://any/', headers: request.headers }),
+})
+
+/** The cookie of a session. @param token null: one that ends it */
+export function cookieOf({ headers }: Pick<Request, 'headers'>, token: string | null): string {
+  const host = headers.get('host')?.toLowerCase() ?? ''
+  const secure = namedOrigins().some((o) => o.protocol === 'https:' && o.host === host)
+  return [
+    `${secure ? SAFE_COOKIE : COOKIE}=${token ?? ''}`,
+    'Path=/',
+    `Max-Age=${token ? SESSION : 0}`,
+    'HttpOnly',
+    'SameSite=Lax',
+    ...(secure ? ['Secure'] : []),
+  ].join('; ')
+}
+
+/**
+ * Begins a session for who says the passphrase. @returns its token. Throws a Problem: 401 where it is wrong, 409 where
+ * none is set, 429 after too many tries
+ */
+export async function enter(said: string): Promise<string> {
+  const hash = keptHash()
+  if (!hash)
+    throw new Problem(409, 'no-passphrase', 'There is no passphrase', 'Set one with bin/passphrase first.')
+  const wentWell = tries().begin()
+  if (!(await matches(said, hash)))
+    throw new Problem(
+      401,
+      'wrong-passphrase',
+      'This is not the passphrase',
+      'Try again. Large and small letters differ. Who has lost it sets another with bin/passphrase on the machine of the app.',
+    )
+  wentWell()
+  return openSession()
+}
+
+/** Ends the session that a request carries. */
+export function leave({ headers }: Pick<Request, 'headers'>): void {
+  const token = tokenOf(headers)
+  if (token) closeSession(token)
+}
