@@ -188,6 +188,8 @@ export function documentSchemas(tile: z.ZodType<Tile>) {
     when: conditionSchema.optional(),
     /** What its client keeps it as, where it is tied to that, and which of its bands it is, counted from 0. */
     kept: z.object({ part: id, at: z.number().int().min(0) }).optional(),
+    /** The pair of twins it belongs to, whose words are kept in step. */
+    twin: id.optional(),
     lang: langSchema.optional(),
     dir: dirSchema.optional(),
   })

@@ -21,6 +21,8 @@ export const tileBase = {
   cuts: z.array(z.string().max(40)).max(2400).optional(),
   /** Cuts that it stands for beside those, such as the lines of a table. */
   covers: z.array(z.string().max(40)).max(400).optional(),
+  /** What it shares with the tile of its band's twin that says the same. */
+  twin: z.string().max(80).optional(),
   /** Space around it inside its cell, px. */
   padding: sidesSchema,
   show: z.enum(['all', 'wide', 'narrow']),

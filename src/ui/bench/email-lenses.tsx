@@ -2,12 +2,14 @@
 import { groundOf } from '@/core/email/ground'
 import dynamic from 'next/dynamic'
 import { startTransition, useEffect, useMemo, type ReactNode } from 'react'
-import { placeOf } from '@/core/email/walk'
+import { nestedRow, placeOf } from '@/core/email/walk'
 import { RecipientPick } from '../compose/recipients'
 import { Tray } from '../compose/tray'
 import type { EmailWork } from './email-work'
 import { EmailLens, type EmailLensProps, type Marks } from './lens'
 import { nightOf } from './night'
+import { pickedOf } from './selection'
+import { slotAt, type Slot } from './slots'
 
 const loadEditor = () => import('../compose/editor').then((m) => m.InPlaceEditor)
 const InPlaceEditor = dynamic(loadEditor, { ssr: false })
@@ -43,36 +45,7 @@ export function WorkLens({
   useEffect(() => {
     if (words) void loadEditor()
   }, [words])
-  const overlay = (marks: Marks) => {
-    const place = edits && work.editing ? placeOf(work.email, work.editing) : undefined
-    const at = place && marks.get(place.tile.id)
-    if (!place || place.tile.kind !== 'words' || !at) return null
-    const words = place.tile
-    return (
-      <InPlaceEditor
-        key={words.id}
-        tile={words}
-        words={work.writing}
-        role={place.band.role}
-        dir={words.dir ?? place.band.dir ?? work.email.dir}
-        style={work.style}
-        ground={groundOf(work.email, work.style, words.id).color}
-        at={at}
-        onEditor={work.setEditor}
-        onDone={() => work.setEditing(null)}
-        onChange={(text) =>
-          // The editor shows what is typed; everything else follows when there is time.
-          startTransition(() =>
-            work.apply(
-              'write',
-              { name: 'setTile', what: { id: words.id, kind: 'words', set: { text } } },
-              `write-${words.id}`,
-            ),
-          )
-        }
-      />
-    )
-  }
+  const { drag, gutters } = useReshaping(work)
   return (
     <EmailLens
       name={name}
@@ -84,12 +57,74 @@ export function WorkLens({
       selectedBand={band?.id}
       hovered={work.hovered}
       onHover={work.setHovered}
-      onPick={(ids) => work.pick(ids, name)}
+      also={work.also}
+      drag={drag}
+      gutters={gutters}
+      onPick={(ids, press) =>
+        work.pick(ids, name, press.shiftKey ? 'to' : press.ctrlKey || press.metaKey ? 'also' : undefined)
+      }
       onOpen={(ids) => work.open(ids, name)}
-      overlay={overlay}
+      overlay={(marks) => edits && <WordsInPlace work={work} marks={marks} />}
       {...more}
     />
   )
+}
+
+/** The words that are written in, where they stand. */
+function WordsInPlace({ work, marks }: { work: EmailWork; marks: Marks }) {
+  const place = work.editing ? placeOf(work.email, work.editing) : undefined
+  const at = place && marks.get(place.tile.id)
+  if (!place || place.tile.kind !== 'words' || !at) return null
+  const words = place.tile
+  return (
+    <InPlaceEditor
+      key={words.id}
+      tile={words}
+      words={work.writing}
+      role={place.band.role}
+      dir={words.dir ?? place.band.dir ?? work.email.dir}
+      style={work.style}
+      ground={groundOf(work.email, work.style, words.id).color}
+      at={at}
+      onEditor={work.setEditor}
+      onDone={() => work.setEditing(null)}
+      onChange={(text) =>
+        // The editor shows what is typed; everything else follows when there is time.
+        startTransition(() =>
+          work.apply(
+            'write',
+            { name: 'setTile', what: { id: words.id, kind: 'words', set: { text } } },
+            `write-${words.id}`,
+          ),
+        )
+      }
+    />
+  )
+}
+
+/** What is dragged in the lenses: tiles and bands to other places, and what stands between cells. */
+function useReshaping({ email, apply, select, selection: { band, cell } }: EmailWork) {
+  const drag = useMemo(
+    () => ({
+      holds: (ids: string[]) => pickedOf(email, ids),
+      slotAt: (marks: Marks, id: string, x: number, y: number) => slotAt(email, marks, id, x, y),
+      onDrop: (id: string, slot: Slot) => {
+        apply(slot.edit.name === 'moveBand' ? 'move the band' : 'move the tile', slot.edit)
+        select(id)
+      },
+    }),
+    [email, apply, select],
+  )
+  const gutters = useMemo(() => {
+    const row = band && (cell ? (nestedRow(band, cell.id) ?? band) : band)
+    if (!row || row.cells.length < 2) return undefined
+    return {
+      row,
+      onMove: (left: string, right: string, width: number) =>
+        apply('share the width', { name: 'moveGutter', what: { left, right, width } }, `gutter-${left}`),
+    }
+  }, [band, cell, apply])
+  return { drag, gutters }
 }
 
 /** The tray of an email's stage. */

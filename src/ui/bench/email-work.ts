@@ -16,7 +16,7 @@ import type { CurrentWords } from '../compose/editor'
 import type { Action } from './actions'
 import { useClipboard } from './clipboard'
 import { onSelection, type OnSelection } from './on-selection'
-import { bandOf, pickedOf, selectionOf } from './selection'
+import { bandOf, kinOf, pickedOf, selectionOf } from './selection'
 import { Ties } from './ties'
 import type { BenchJob, EmailSession } from './types'
 
@@ -46,7 +46,8 @@ export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (ho
   const { findings, bytes } = useProof(email, job.client.house)
   const bandIds = useMemo(() => email.bands.map((b) => b.id), [email.bands])
   const apply = useCallback(
-    (label: string, edit: Edit, merge?: string) => session.change(label, (e) => applyEdit(e, edit), merge),
+    (label: string, edit: Edit | readonly Edit[], merge?: string) =>
+      session.change(label, (e) => ([] as readonly Edit[]).concat(edit).reduce(applyEdit, e), merge),
     [session],
   )
   const selected = useSelected(email, session, ties)
@@ -164,25 +165,29 @@ function useSelected(email: Email, session: EmailSession, ties: Ties) {
     },
     [session, ties],
   )
-  const pick = useCallback(
-    (ids: string[], lens: string) => select(pickedOf(session.store.getState().doc, ids), lens),
-    [select, session],
-  )
-  /** Selects a band beside what is selected, or no longer; or all up to it. */
+  /** Selects a band beside the selected one, or a tile beside a tile, or no longer; or all up to it. */
   const selectMore = useCallback(
     (id: string, how: 'also' | 'to') => {
-      const { bands } = session.store.getState().doc
-      const first = selection.band?.id
-      if (!first) return select(id)
-      const [a, b] = [first, id].map((x) => bands.findIndex((band) => band.id === x))
-      const range = bands.slice(Math.min(a!, b!), Math.max(a!, b!) + 1).map((band) => band.id)
+      const kin = kinOf(session.store.getState().doc, id)
+      const first = (selection.tile ?? selection.band)?.id
+      if (!first || !kin.includes(first)) return select(id)
+      const [a, b] = [kin.indexOf(first), kin.indexOf(id)]
+      const range = kin.slice(Math.min(a, b), Math.max(a, b) + 1)
       setSelectedId(first)
       setAlso((now) => {
         const next = how === 'to' ? range : now.includes(id) ? now.filter((x) => x !== id) : [...now, id]
         return next.filter((x) => x !== first)
       })
     },
-    [select, selection.band?.id, session],
+    [select, selection.tile, selection.band, session],
+  )
+  const pick = useCallback(
+    (ids: string[], lens: string, how?: 'also' | 'to') => {
+      const id = pickedOf(session.store.getState().doc, ids)
+      if (how && id) selectMore(id, how)
+      else select(id, lens)
+    },
+    [select, selectMore, session],
   )
   const open = useCallback(
     (ids: string[], lens: string) => {
@@ -194,7 +199,7 @@ function useSelected(email: Email, session: EmailSession, ties: Ties) {
     },
     [select, session],
   )
-  const beside = useMemo(() => also.filter((id) => email.bands.some((b) => b.id === id)), [also, email.bands])
+  const beside = useMemo(() => (also.length ? also.filter((id) => bandOf(email, id)) : also), [also, email])
   return {
     selection,
     selectedId,
@@ -234,8 +239,8 @@ function emailActions(
     of('edit', 'Edit the words in place', () => now.edit?.(), { keys: 'Enter', off: !now.edit }),
     of('up', 'Move up', () => hand.move(-1), { keys: 'Alt ArrowUp', off }),
     of('downwards', 'Move down', () => hand.move(1), { keys: 'Alt ArrowDown', off }),
-    of('more', 'Select the next band too', () => hand.extend(1), { keys: 'Shift J', off }),
-    of('less', 'Select the band before too', () => hand.extend(-1), { keys: 'Shift K', off }),
+    of('more', 'Select the next too', () => hand.extend(1), { keys: 'Shift J', off }),
+    of('less', 'Select the one before too', () => hand.extend(-1), { keys: 'Shift K', off }),
     of('dup', 'Duplicate', () => void hand.duplicate(), { keys: 'Ctrl D', off }),
     of('del', 'Delete', hand.remove, { keys: 'Delete', off }),
     of('band', 'Add a band', hand.addBand, { keys: 'B' }),

@@ -12,12 +12,18 @@ import type { Parts } from '@/core/compile'
 import { cx } from '../parts/controls'
 import type { Loads } from '../parts/framed'
 import { useLensPlace } from './lens-place'
+import dynamic from 'next/dynamic'
+import type { GutterWork } from './gutters'
+import { useLensDrag, type Dragged, type DragWork } from './lens-drag'
 import { NotLoaded, useElsewhere } from './elsewhere'
 import { firstOf, patch, type Changed } from './live-frame'
 import { marksOf, measureAll, Measures, type Marks } from './measures'
 import type { Stretch, Ties } from './ties'
 
 export type { Marks } from './measures'
+
+// What parts cells comes with the first row that is selected.
+const Gutters = dynamic(() => import('./gutters').then((m) => m.Gutters), { ssr: false })
 
 interface FrameProps {
   name: string
@@ -96,14 +102,19 @@ export interface EmailLensProps {
   bandIds: readonly string[]
   selected?: string | null
   selectedBand?: string | null
+  /** What is selected beside it. */
+  also?: readonly string[]
   hovered?: string | null
   /** Called with the ids of all marks under the pointer, innermost first. */
-  onPick?: (ids: string[]) => void
+  onPick?: (ids: string[], press: { ctrlKey: boolean; metaKey: boolean; shiftKey: boolean }) => void
   onOpen?: (ids: string[]) => void
   onHover?: (band: string | null) => void
   onMarks?: (marks: Marks, height: number) => void
   /** What lies over a mark, such as the editor in place; drawn in px of the email. */
   overlay?: (marks: Marks) => ReactNode
+  /** What can be dragged in it, and the row whose cells can be made wider. */
+  drag?: DragWork
+  gutters?: GutterWork
   right?: ReactNode
   /** What stands beneath the lens's head, over the email. */
   bar?: ReactNode
@@ -259,6 +270,7 @@ function Window(p: EmailLensProps & { framed: ReturnType<typeof useFrame>; zoom:
     return under((e.clientX - box.left) / zoom, (e.clientY - box.top) / zoom)
   }
   const isBand = (id: string) => bandIds.includes(id)
+  const { dragged, handlers, ended } = useLensDrag(p.drag, marks, zoom, underPointer)
   const scaled = { transform: `scale(${zoom})`, transformOrigin: '0 0' }
   return (
     <div className="relative mx-auto my-2.5 bg-white" style={{ width: width * zoom, height: height * zoom }}>
@@ -275,12 +287,17 @@ function Window(p: EmailLensProps & { framed: ReturnType<typeof useFrame>; zoom:
       <div
         className="absolute inset-0"
         data-lens={name}
-        onPointerMove={(e) => p.onHover?.(underPointer(e).find(isBand) ?? null)}
+        {...handlers}
+        onPointerMove={(e) => {
+          handlers.onPointerMove(e)
+          if (!dragged) p.onHover?.(underPointer(e).find(isBand) ?? null)
+        }}
         onPointerLeave={() => p.onHover?.(null)}
-        onClick={(e) => p.onPick?.(underPointer(e))}
+        onClick={(e) => !ended() && p.onPick?.(underPointer(e), e)}
         onDoubleClick={(e) => p.onOpen?.(underPointer(e))}
       />
-      <Rings {...p} marks={marks} />
+      <Rings {...p} marks={marks} dragged={dragged} />
+      {p.gutters && <Gutters work={p.gutters} marks={marks} zoom={zoom} />}
       {p.cover && (
         <div
           aria-hidden
@@ -306,10 +323,26 @@ function Rings({
   hovered,
   selected,
   selectedBand,
-}: Pick<EmailLensProps, 'hovered' | 'selected' | 'selectedBand'> & { marks: Marks; zoom: number }) {
+  also,
+  dragged,
+}: Pick<EmailLensProps, 'hovered' | 'selected' | 'selectedBand' | 'also'> & {
+  marks: Marks
+  zoom: number
+  dragged: Dragged | null
+}) {
   const at = (id: string | null | undefined) => (id ? marks.get(id) : undefined)
   return (
     <>
+      {also?.map((id) => (
+        <Ring
+          key={id}
+          of={at(id)}
+          zoom={zoom}
+          look="outline-2 -outline-offset-1 outline-dashed outline-[#21508f]"
+        />
+      ))}
+      <Ring of={at(dragged?.id)} zoom={zoom} look="bg-white/60 outline-2 outline-[#21508f]" />
+      <Ring of={dragged?.slot?.line} zoom={zoom} look="bg-[#21508f]" />
       <Ring of={at(hovered)} zoom={zoom} look="outline-2 -outline-offset-1 outline-[#21508f]/50" />
       <Ring of={at(selectedBand)} zoom={zoom} look="outline-2 outline-[#21508f]" />
       {selected !== selectedBand && (

@@ -1,3 +1,5 @@
+import type { Edit } from '@/core/email/edits'
+import { placesOf } from '@/core/email/walk'
 import { longEmail } from '@/test-support/emails'
 import { bandsHeld, onSelection, type Hold } from './on-selection'
 import { selectionOf } from './selection'
@@ -14,7 +16,7 @@ function bench(selectedId: string | null, also: string[] = []) {
     also,
     select: (id) => done.push(['select', id]),
     selectMore: (id, how) => done.push([how, id]),
-    apply: (_, edit) => done.push([edit.name, edit.what]),
+    apply: (_, edit) => ([] as readonly Edit[]).concat(edit).forEach((e) => done.push([e.name, e.what])),
   }
   return { hand: onSelection(hold), hold, done }
 }
@@ -49,4 +51,21 @@ test('the selection grows by the band beside its end, and not over the ends of t
   const end = bench('b3')
   end.hand.extend(1)
   expect(end.done).toEqual([])
+})
+
+test('tiles are selected beside a tile; what is done to one is done to all', () => {
+  const ids = [...placesOf(email)].map((p) => p.tile.id)
+  const { hand, done } = bench(ids[2]!, [ids[0]!])
+  hand.duplicate()
+  hand.extend(1)
+  hand.remove()
+  expect(done.slice(0, 3)).toEqual([
+    ['duplicateTile', { id: ids[0] }],
+    ['duplicateTile', { id: ids[2] }],
+    ['also', ids[3]],
+  ])
+  expect(done.slice(3, 5)).toEqual([
+    ['removeTile', { id: ids[0] }],
+    ['removeTile', { id: ids[2] }],
+  ])
 })

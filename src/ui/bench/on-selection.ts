@@ -1,8 +1,8 @@
 import { newBand } from '@/core/email/defaults'
 import type { Edit } from '@/core/email/edits'
 import type { Email } from '@/core/email/schema'
-import { rowHolding } from '@/core/email/walk'
-import { stepsOf, type Selection } from './selection'
+import { placeOf, rowHolding } from '@/core/email/walk'
+import { kinOf, stepsOf, type Selection } from './selection'
 
 export interface Hold {
   email: Email
@@ -12,7 +12,7 @@ export interface Hold {
   also: readonly string[]
   select: (id: string | null) => void
   selectMore: (id: string, how: 'also' | 'to') => void
-  apply: (label: string, edit: Edit, merge?: string) => void
+  apply: (label: string, edit: Edit | readonly Edit[], merge?: string) => void
 }
 
 /** What is done to the selected part of an email, whichever it is. */
@@ -20,9 +20,16 @@ export function onSelection(hold: Hold) {
   const { email, selection, selectedId, select, apply } = hold
   const { band, cell, tile } = selection
   const several = bandsHeld(hold)
-  const move = (way: 1 | -1) => moved(hold, several, way)
+  const tiles = tilesHeld(hold)
+  const move = (way: 1 | -1) => (tiles ? movedTiles(hold, tiles, way) : moved(hold, several, way))
   const remove = () => {
-    if (several) {
+    if (tiles) {
+      apply(
+        'delete the tiles',
+        tiles.map((id) => ({ name: 'removeTile', what: { id } })),
+      )
+      select(band!.id)
+    } else if (several) {
       apply('delete the bands', { name: 'removeBands', what: { ids: several } })
       select(null)
     } else if (tile) {
@@ -49,11 +56,13 @@ export function onSelection(hold: Hold) {
     band &&
     apply(
       'duplicate',
-      several
-        ? { name: 'duplicateBands', what: { ids: several } }
-        : tile
-          ? { name: 'duplicateTile', what: { id: tile.id } }
-          : { name: 'duplicateBand', what: { id: band.id } },
+      tiles
+        ? tiles.map((id) => ({ name: 'duplicateTile', what: { id } }))
+        : several
+          ? { name: 'duplicateBands', what: { ids: several } }
+          : tile
+            ? { name: 'duplicateTile', what: { id: tile.id } }
+            : { name: 'duplicateBand', what: { id: band.id } },
     )
   /** Goes to the next band or tile, or back. */
   const step = (way: 1 | -1) => {
@@ -66,7 +75,7 @@ export function onSelection(hold: Hold) {
     if (tile && cell && rowHolding(band!, cell.id).length > 1) select(cell.id)
     else select(tile || cell ? band!.id : null)
   }
-  const extend = (way: 1 | -1) => extended(hold, several, way)
+  const extend = (way: 1 | -1) => extended(hold, tiles ?? several, way)
   return { extend, move, remove, addBand, duplicate, step, stepOut }
 }
 /** Moves what is selected. */
@@ -101,14 +110,31 @@ function moved(
     apply('move the band', { name: 'moveBand', what: { id: band.id, to: email.bands.indexOf(band) + way } })
 }
 
-/** Selects the band beside the last that is selected too. */
+/** Moves tiles of one cell together, in their order; at its end they stay. */
+function movedTiles({ email, apply, selection: { cell } }: Hold, ids: readonly string[], way: 1 | -1): void {
+  const items = cell!.items.map((i) => i.id)
+  const held = ids.filter((id) => items.includes(id))
+  const ends = held.map((id) => items.indexOf(id) + way)
+  if (ends.some((at) => at < 0 || at >= items.length)) return
+  apply(
+    'move the tiles',
+    (way > 0 ? held.toReversed() : held).map((id) => ({
+      name: 'moveTile',
+      what: { id, cell: placeOf(email, id)!.cell.id, to: items.indexOf(id) + way },
+    })),
+  )
+}
+
+/** Selects what is beside the last that is selected too. */
 function extended(
-  { email, selection: { band }, selectMore }: Hold,
+  { email, selection: { band, tile }, selectMore }: Hold,
   several: string[] | null,
   way: 1 | -1,
 ): void {
-  const ids = email.bands.map((b) => b.id)
-  const held = (several ?? (band ? [band.id] : [])).map((id) => ids.indexOf(id))
+  const first = (tile ?? band)?.id
+  if (!first) return
+  const ids = kinOf(email, first)
+  const held = (several ?? [first]).map((id) => ids.indexOf(id))
   const next = ids[way > 0 ? Math.max(...held) + 1 : Math.min(...held) - 1]
   if (next) selectMore(next, 'also')
 }
@@ -116,11 +142,21 @@ function extended(
 /** The bands that are selected together, in their order; null where it is one, or something in it. */
 export function bandsHeld({
   email,
-  selection: { band },
+  selection: { band, tile },
   also,
 }: Pick<Hold, 'email' | 'selection' | 'also'>): string[] | null {
-  if (!band || !also.length) return null
+  if (!band || tile || !also.length) return null
   return email.bands.map((b) => b.id).filter((id) => id === band.id || also.includes(id))
+}
+
+/** The tiles that are selected together, in reading order; null where it is one. */
+export function tilesHeld({
+  email,
+  selection: { tile },
+  also,
+}: Pick<Hold, 'email' | 'selection' | 'also'>): string[] | null {
+  if (!tile || !also.length) return null
+  return kinOf(email, tile.id).filter((id) => id === tile.id || also.includes(id))
 }
 
 export type OnSelection = ReturnType<typeof onSelection>

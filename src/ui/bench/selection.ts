@@ -1,6 +1,6 @@
 import type { Band, Cell, Email } from '@/core/email/schema'
 import type { Tile } from '@/core/email/tile'
-import { cellsOf, placeOf } from '@/core/email/walk'
+import { cellsOf, placeOf, placesOf } from '@/core/email/walk'
 
 /** What is selected in an email: a band, a cell in it, or a tile in that. */
 export interface Selection {
@@ -29,6 +29,12 @@ export function selectionOf(email: Email, id: string | null): Selection {
   if (cell) return { band, cell, tile: null }
   const place = placeOf(email, id)
   return place ? { band: place.band, cell: place.cell, tile: place.tile } : nothing
+}
+
+/** What can be selected beside something: all tiles beside a tile, all bands beside a band, in reading order. */
+export function kinOf(email: Email, id: string): string[] {
+  const bands = email.bands.map((b) => b.id)
+  return bands.includes(id) ? bands : [...placesOf(email)].map((p) => p.tile.id)
 }
 
 /** Bands, cells that stand beside others, and tiles, in the order they are read. */

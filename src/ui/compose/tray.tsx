@@ -7,6 +7,7 @@ import { DropdownMenu } from 'radix-ui'
 import { useState, type ReactNode } from 'react'
 import type { Style } from '@/core/email/cascade'
 import type { Edit, SetTile } from '@/core/email/edits'
+import { looksOf } from '@/core/email/content'
 import { groundOf } from '@/core/email/ground'
 import { measureBand } from '@/core/email/measures'
 import type { Band, Cell, Email } from '@/core/email/schema'
@@ -38,11 +39,11 @@ interface Props {
   flush: () => Promise<void>
   style: Style
   selection: Selection
-  /** Bands that are selected beside that of the selection. */
+  /** Bands or tiles that are selected beside that of the selection. */
   also: readonly string[]
   onDuplicate: () => void
   editor: Editor | null
-  apply: (label: string, edit: Edit, merge?: string) => void
+  apply: (label: string, edit: Edit | readonly Edit[], merge?: string) => void
   onSelect: (id: string | null) => void
   onEdit: () => void
   onMove: (way: 1 | -1) => void
@@ -156,7 +157,7 @@ const tiedTo = (band: Band, part: string, at: number): Band =>
 function Changing(p: Props & { band: Band }) {
   const { onMove, onRemove } = p
   const { tile } = p.selection
-  const what = tile ? 'tile' : p.also.length ? 'bands' : 'band'
+  const what = (tile ? 'tile' : 'band') + (p.also.length ? 's' : '')
   return (
     <>
       <span aria-hidden className="mx-1 h-4 w-px bg-grout" />
@@ -187,7 +188,7 @@ function Path({
   const steps: { text: string; id: string | null }[] = [{ text: 'Email', id: null }]
   if (band)
     steps.push({
-      text: also.length ? `${also.length + 1} bands` : band.name || 'Band',
+      text: also.length && !tile ? `${also.length + 1} bands` : band.name || 'Band',
       id: band.id,
     })
   if (band && cell)
@@ -195,7 +196,7 @@ function Path({
       text: row.length > 1 ? `Cell ${row.findIndex((c) => c.id === cell.id) + 1} of ${row.length}` : 'Cell',
       id: cell.id,
     })
-  if (tile) steps.push({ text: kindLabel(tile.kind), id: tile.id })
+  if (tile) steps.push({ text: also.length ? `${also.length + 1} tiles` : kindLabel(tile.kind), id: tile.id })
   return (
     <nav aria-label="Path" className="flex min-w-0 items-center gap-2">
       {steps.map((s, i) =>
@@ -256,14 +257,28 @@ function MoreKinds({ onAdd, onRow }: { onAdd: (k: TileKind) => void; onRow: () =
   )
 }
 
+/** What every kind of tile has. */
+const COMMON = new Set(['padding', 'show', 'narrow'])
+
+/** Sets values of a tile, and those of its looks in all tiles that are selected beside it and have them. */
+function settingTiles(tile: Tile, also: readonly string[], set: object): Edit[] {
+  const of = (id: string, kind: TileKind | undefined, some: object): Edit => ({
+    name: 'setTile',
+    what: { id, kind, set: some } as SetTile,
+  })
+  const looks = Object.entries(looksOf(set))
+  const own = Object.fromEntries(looks.filter(([key]) => !COMMON.has(key)))
+  const common = Object.fromEntries(looks.filter(([key]) => COMMON.has(key)))
+  return [
+    of(tile.id, tile.kind, set),
+    ...also.flatMap((id) => [of(id, tile.kind, own), of(id, undefined, common)]),
+  ]
+}
+
 function TileTray(p: Props & { band: Band; cell: Cell; tile: Tile }) {
   const { tile, band, email, style, apply, cell, editor, onEdit, job } = p
   const set: AnyTileProps['set'] = (label, what, merge) =>
-    apply(
-      label,
-      { name: 'setTile', what: { id: tile.id, kind: tile.kind, set: what } as SetTile },
-      merge && `${merge}-${tile.id}`,
-    )
+    apply(label, settingTiles(tile, p.also, what), merge && `${merge}-${tile.id}`)
   const content = measureBand(band, email.width).get(cell.id)?.content ?? email.width
   const available = content - tile.padding.left - tile.padding.right
   const ground = groundOf(email, style, tile.id).color

@@ -32,6 +32,21 @@ export const setCellWidth: EditOf<{ id: string; width: number }> = (email, { id,
   })
 }
 
+/** Parts the width of two cells of one row anew, px; the others keep theirs. */
+export const moveGutter: EditOf<{ left: string; right: string; width: number }> = (email, what) => {
+  const found = rowOf(email, what.left)
+  const cells = found?.row.cells.map((c) => c.id) ?? []
+  const [left, right] = [cells.indexOf(what.left), cells.indexOf(what.right)]
+  if (!found || right < 0 || left === right) return email
+  const both = found.widths[left]! + found.widths[right]!
+  const width = Math.max(1, Math.min(both - 1, what.width))
+  return produce(email, (d) => {
+    at<Draft<Row>>(d, found.path).cells.forEach((c, i) => {
+      c.width = i === left ? width : i === right ? both - width : found.widths[i]!
+    })
+  })
+}
+
 /**
  * Gives the row of a band, or of a row inside a cell, so many cells of the same width. What cells beyond them
  * held goes into the last one.

@@ -28,6 +28,7 @@ export const edits = {
   moveBands: band.moveBands,
   setCell: cell.setCell,
   setCellWidth: cell.setCellWidth,
+  moveGutter: cell.moveGutter,
   setCells: cell.setCells,
   moveCell: cell.moveCell,
   removeCell: cell.removeCell,

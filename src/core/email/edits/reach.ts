@@ -82,13 +82,13 @@ export function rowOf(email: Email, cellId: string): RowPlace | undefined {
   }
 }
 
-/** Deep copies with new ids, so that a copy never shares an id with its model; copies belong to no cut. */
+/** Deep copies with new ids, so that a copy never shares an id with its model; copies belong to no cut and no twin. */
 export function fresh<T>(value: T): T {
   if (Array.isArray(value)) return value.map(fresh) as T
   if (!value || typeof value !== 'object') return value
   const out: Record<string, unknown> = {}
   for (const [k, v] of Object.entries(value)) {
-    if (k === 'cut' || k === 'cuts' || k === 'covers') continue
+    if (k === 'cut' || k === 'cuts' || k === 'covers' || k === 'twin') continue
     // The id of a picture is that of its bytes.
     out[k] = k === 'id' && typeof v === 'string' && !('bytes' in value) ? newId() : fresh(v)
   }

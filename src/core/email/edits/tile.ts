@@ -1,7 +1,8 @@
-import { current, type Draft } from 'immer'
+import { current, produce, type Draft } from 'immer'
+import { saysOf } from '../content'
 import type { Tile, TileBase, TileKind, TileOf } from '../tile'
 import { assign, at, cellPath, fresh, holds, inCell, insert, placeIn, type EditOf } from './reach'
-import type { Cell } from '../schema'
+import type { Cell, Item } from '../schema'
 
 /** Values of a tile of one kind; undefined clears one. */
 export type TilePatch<K extends TileKind> = Partial<Omit<TileOf<K>, 'id' | 'kind'>>
@@ -19,13 +20,24 @@ export const addTile: EditOf<{ cell: string; at: number; tile: Tile }> = (email,
     (c) => insert(c, to, tile as Draft<Tile>),
   )
 
-/** Sets values of one tile; nothing where it is of another kind by now. */
-export const setTile: EditOf<SetTile> = (email, { id, kind, set }) =>
-  inCell(
-    email,
-    (c) => c.items.some((i) => i.id === id && (kind === undefined || i.kind === kind)),
-    (c) => assign(c.items[placeIn(c, id)]! as object, set),
-  )
+/** Sets values of one tile; nothing where it is of another kind by now. Its twin says what it says. */
+export const setTile: EditOf<SetTile> = (email, { id, kind, set }) => {
+  const is = (c: Cell) => c.items.some((i) => i.id === id && (kind === undefined || i.kind === kind))
+  const path = cellPath(email, is)
+  if (!path) return email
+  const tile = at<Cell>(email, path).items.find((i) => i.id === id)!
+  const says = saysOf(set)
+  const twin = tile.kind !== 'row' && tile.twin && Object.keys(says).length ? tile.twin : undefined
+  const other = twin && cellPath(email, (c) => c.items.some((i) => isTwin(i, id, twin)))
+  return produce(email, (d) => {
+    const { items } = at<Draft<Cell>>(d, path)
+    assign(items.find((i) => i.id === id)! as object, set)
+    if (other) assign(at<Draft<Cell>>(d, other).items.find((i) => isTwin(i, id, twin))! as object, says)
+  })
+}
+
+const isTwin = (item: Item | Draft<Item>, id: string, twin: string): boolean =>
+  item.kind !== 'row' && item.id !== id && item.twin === twin
 
 /** Moves a tile within its cell or to another cell. */
 export const moveTile: EditOf<{ id: string; cell: string; to: number }> = (email, { id, cell, to }) => {

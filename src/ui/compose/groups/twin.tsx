@@ -2,8 +2,8 @@
 import { useMemo } from 'react'
 import { compileMapped } from '@/core/compile'
 import type { Edit } from '@/core/email/edits'
-import { copiesOf } from '@/core/email/kept'
 import type { Band, Email } from '@/core/email/schema'
+import { partedIntoTwins, twinOf, withoutPair } from '@/core/email/twins'
 import { src } from '../../bench/email-work'
 import type { BenchJob } from '../../bench/types'
 import { Button, kb } from '../../parts/controls'
@@ -26,27 +26,30 @@ export function TwinRow({
     const { bands } = compileMapped({ ...email, bands: [band] }, house, { src, print: 'compact' }).parts()
     return new TextEncoder().encode(bands[0]?.html ?? '').length
   }, [email, band, house])
-  const part = () => {
-    const at = email.bands.findIndex((b) => b.id === band.id)
-    const [copy] = copiesOf([band])
-    const twins: Band[] = [
-      { ...band, show: 'wide' },
-      { ...copy!, name: `${band.name} (narrow)`.slice(0, 80), show: 'narrow' },
-    ]
-    const what = { email: { ...email, bands: email.bands.toSpliced(at, 1, ...twins) } }
-    apply('part into twins', { name: 'replace', what })
-  }
+  const replace = (label: string, now: Email) => apply(label, { name: 'replace', what: { email: now } })
+  const twin = twinOf(email, band)
   if (band.show !== 'all')
     return (
-      <p className="text-[11px] text-soft">
-        Seen on {band.show} alone; its {kb(bytes)} of HTML are in every email.
-      </p>
+      <div className="text-[11px] text-soft">
+        <p>
+          Seen on {band.show} alone; its {kb(bytes)} of HTML are in every email.
+          {twin && ` What it says, ${twin.name} says too.`}
+        </p>
+        {twin && (
+          <Button
+            className="mt-1"
+            onClick={() => replace('let the twins differ', withoutPair(email, band.twin!))}
+          >
+            Let them differ
+          </Button>
+        )}
+      </div>
     )
   return (
     <Button
       className="self-start"
       title="This band for wide, and a copy of it for narrow: both are in every email"
-      onClick={part}
+      onClick={() => replace('part into twins', partedIntoTwins(email, band.id))}
     >
       Part into twins
     </Button>
