@@ -35,7 +35,10 @@ export function WorkLens({
   edits?: boolean
   /** Whether it is seen at night, by the email's own rules. */
   night?: boolean
-} & Pick<EmailLensProps, 'onMarks' | 'pictures' | 'cover' | 'right' | 'bar' | 'detail' | 'speaks'>) {
+} & Pick<
+  EmailLensProps,
+  'onMarks' | 'pictures' | 'cover' | 'overlay' | 'right' | 'bar' | 'detail' | 'speaks'
+>) {
   const {
     selection: { band, tile },
   } = work

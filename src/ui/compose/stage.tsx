@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { createStore, useStore } from 'zustand'
 import type { Finding } from '@/core/checks'
 import { remembered } from '@/core/email/remember'
@@ -12,6 +12,7 @@ import type { EmailWork } from '../bench/email-work'
 import { Ribbons } from '../bench/ribbons'
 import type { BenchJob, CutSession } from '../bench/types'
 import { ByHandStage, PlainStage } from './by-hand'
+import { useChosenVersion } from './lenses/chosen-version'
 import { OneLens } from './lenses/one'
 import { LensRow } from './lenses/row'
 import { MOST_LENSES, useLenses, type LensesWork } from './lenses/shown'
@@ -53,6 +54,7 @@ function BandStage({ job, work, cuts, setActions }: StageProps) {
   const lists = useLists(work)
   useStageActions(setActions, [...work.actions, ...lists.actions, ...lensActions(lenses)])
   const { kinds } = lenses.lenses
+  useVersionAsked(job.id, lenses)
   return (
     <>
       <Spine
@@ -88,6 +90,23 @@ function BandStage({ job, work, cuts, setActions }: StageProps) {
       {lists.dialog}
     </>
   )
+}
+
+/** A version that is asked for is shown: its lens opens beside the others, or in place of the last. */
+function useVersionAsked(job: string, lenses: LensesWork): void {
+  const asked = useChosenVersion((s) => s.asked === job)
+  const open = useRef(() => {})
+  open.current = () => {
+    const { kinds } = lenses.lenses
+    if (kinds.includes('Version')) return
+    if (kinds.length < MOST_LENSES) lenses.add('Version')
+    else lenses.swap(kinds.length - 1, 'Version')
+  }
+  useEffect(() => {
+    if (!asked) return
+    open.current()
+    useChosenVersion.getState().shown()
+  }, [asked])
 }
 
 /** Going to another set of lenses by name. */

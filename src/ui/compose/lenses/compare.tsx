@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useMemo, useState, type CSSProperties, type ReactNode } from 'react'
+import { useMemo } from 'react'
 import { useStore, type StoreApi } from 'zustand'
 import { DropdownMenu } from 'radix-ui'
 import { PHONE, WorkLens } from '../../bench/email-lenses'
@@ -11,12 +11,7 @@ import type { Design } from '../../bench/types'
 import type { EmailWork } from '../../bench/email-work'
 import { percent } from '../likeness/percent'
 import type { Likeness } from '../likeness/use-likeness'
-
-const ways = ['Over', 'Difference', 'Split', 'Blink'] as const
-type Way = (typeof ways)[number]
-
-/** How long each of the two is seen while they take turns, ms: 0.7 a second, well under three (WCAG 2.2, 2.3.1). */
-const TURN = 700
+import { OverBar, overStyle, SplitLine, useLooking } from './over'
 
 /** The design laid over the email: seen through, as difference, side by side at a line that is dragged, or by turns. */
 export default function CompareLens({
@@ -30,29 +25,17 @@ export default function CompareLens({
 }) {
   const { email, job } = work
   const looking = useLooking()
-  const { way, part, narrow, turn } = looking
+  const { narrow } = looking
   const small = narrow && job.narrow
   const width = small ? PHONE : email.width
-  const style: Record<Way, CSSProperties> = {
-    Over: { opacity: part / 100 },
-    Difference: { mixBlendMode: 'difference' },
-    Split: { clipPath: `inset(0 0 0 ${part}%)` },
-    Blink: { visibility: turn ? 'visible' : 'hidden' },
-  }
   const cover: Cover = {
-    style: style[way],
-    node: (marks) => (
-      <>
-        {small ? (
-          <img src={`/api/pictures/${small.id}`} alt="" className="block" style={{ width }} />
-        ) : (
-          job.design && <Slices email={email} design={job.design} plan={plan} marks={marks} />
-        )}
-        {way === 'Split' && (
-          <i className="absolute top-0 bottom-0 w-px bg-[#b44b2a]" style={{ left: `${part}%` }} />
-        )}
-      </>
-    ),
+    style: overStyle(looking),
+    node: (marks) =>
+      small ? (
+        <img src={`/api/pictures/${small.id}`} alt="" className="block" style={{ width }} />
+      ) : (
+        job.design && <Slices email={email} design={job.design} plan={plan} marks={marks} />
+      ),
   }
   return (
     <WorkLens
@@ -60,60 +43,11 @@ export default function CompareLens({
       name="Compare"
       width={width}
       cover={cover}
-      bar={<Bar looking={looking} both={!!job.narrow} end={<WorstFirst work={work} likeness={likeness} />} />}
+      overlay={(marks) => <SplitLine looking={looking} marks={marks} />}
+      bar={
+        <OverBar looking={looking} both={!!job.narrow} end={<WorstFirst work={work} likeness={likeness} />} />
+      }
     />
-  )
-}
-
-/** How the two are looked at. */
-function useLooking() {
-  const [way, setWay] = useState<Way>('Over')
-  const [part, setPart] = useState(50)
-  const [narrow, setNarrow] = useState(false)
-  const [turn, setTurn] = useBlinking(way === 'Blink')
-  return { way, setWay, part, setPart, narrow, setNarrow, turn, setTurn }
-}
-
-/** @param both whether there is a narrow design too */
-function Bar({
-  looking,
-  both,
-  end,
-}: {
-  looking: ReturnType<typeof useLooking>
-  both: boolean
-  end: ReactNode
-}) {
-  const { way, setWay, part, setPart, narrow, setNarrow, turn, setTurn } = looking
-  return (
-    <div className="flex h-[26px] shrink-0 items-center gap-2 bg-groundhead px-2.5 text-xs text-[#17191a]">
-      <Select label="Way of comparing" value={way} options={ways} onChange={setWay} />
-      {(way === 'Over' || way === 'Split') && (
-        <input
-          type="range"
-          min={0}
-          max={100}
-          value={part}
-          aria-label={way === 'Over' ? 'How much of the design is seen, %' : 'Where the design begins, %'}
-          className="w-0 min-w-10 flex-1 accent-[#21508f]"
-          onChange={(e) => setPart(Number(e.target.value))}
-        />
-      )}
-      {way === 'Blink' && (
-        <button type="button" className="underline decoration-dotted" onClick={() => setTurn((t) => !t)}>
-          {turn ? 'Design' : 'Email'}
-        </button>
-      )}
-      {both && (
-        <Select
-          label="Compared with"
-          value={narrow ? 'narrow' : 'wide'}
-          options={['wide', 'narrow']}
-          onChange={(v) => setNarrow(v === 'narrow')}
-        />
-      )}
-      <span className="ml-auto whitespace-nowrap">{end}</span>
-    </div>
   )
 }
 
@@ -148,38 +82,6 @@ function Slices({
       </div>
     )
   })
-}
-
-function Select<T extends string>(p: {
-  label: string
-  value: T
-  options: readonly T[]
-  onChange: (v: T) => void
-}) {
-  return (
-    <select
-      aria-label={p.label}
-      value={p.value}
-      className="bg-transparent text-xs text-[#17191a]"
-      onChange={(e) => p.onChange(e.target.value as T)}
-    >
-      {p.options.map((o) => (
-        <option key={o}>{o}</option>
-      ))}
-    </select>
-  )
-}
-
-/** Whether the design has its turn; it takes turns by itself unless less motion is wished. */
-function useBlinking(on: boolean) {
-  const state = useState(false)
-  const [, setTurn] = state
-  useEffect(() => {
-    if (!on || matchMedia('(prefers-reduced-motion: reduce)').matches) return
-    const timer = setInterval(() => setTurn((t) => !t), TURN)
-    return () => clearInterval(timer)
-  }, [on, setTurn])
-  return state
 }
 
 /** The bands by their likeness to the design, the worst first. */

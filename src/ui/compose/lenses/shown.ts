@@ -13,6 +13,7 @@ export const lensKinds = [
   'Narrow design',
   'Text',
   'Source',
+  'Version',
 ] as const
 export type LensKind = (typeof lensKinds)[number]
 

@@ -115,9 +115,7 @@ export function WrittenGroup(p: Props) {
             : 'No HTML part at all.'}
       </p>
       <TakeOverDialog open={open === 'take'} onClose={close} again={!!email.hand} onTake={take} />
-      {open === 'versions' && (
-        <VersionsDialog job={job} email={email} onClose={close} keep={keep} onBack={bringBack} />
-      )}
+      {open === 'versions' && <VersionsDialog job={job} onClose={close} keep={keep} onBack={bringBack} />}
       {open === 'import' && <ImportDialog onClose={close} onTaken={bringIn} />}
       {notes.length > 0 && <NotesDialog notes={notes} onClose={read} />}
     </Group>
