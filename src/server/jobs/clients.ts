@@ -1,5 +1,5 @@
 import { readEmail } from '@/core/tiles/document'
-import { and, eq, sql } from 'drizzle-orm'
+import { and, count, eq, sql } from 'drizzle-orm'
 import { compile } from '@/core/compile'
 import { readHouse } from '@/core/email/migrations'
 import { plainHouseStyle, type HouseStyle } from '@/core/email/styles'
@@ -57,6 +57,15 @@ export function changeClient(
       .run()
   return { ...clientOf(id), emails: inheritance(id, before.house, set.house ?? before.house) }
 }
+
+/** How many emails a client has. */
+export const countEmails = (clientId: string): number =>
+  db()
+    .select({ count: count() })
+    .from(documents)
+    .innerJoin(jobs, eq(jobs.id, documents.jobId))
+    .where(and(eq(jobs.clientId, clientId), eq(documents.kind, 'email')))
+    .get()?.count ?? 0
 
 /** How many emails inherit from a house style, and how many of them look different under another. */
 export interface Inheritance {

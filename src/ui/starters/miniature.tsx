@@ -10,7 +10,7 @@ import { tonesOf } from '@/core/starters/tones'
 import { framed } from '../parts/framed'
 
 /** What a starter's picture will be, before it is made: drawn in the page. */
-function srcIn(house: HouseStyle): (p: Pick<PictureRef, 'id'>) => string {
+export function srcIn(house: HouseStyle): (p: Pick<PictureRef, 'id'>) => string {
   const tones = tonesOf(house)
   return (picture) => {
     const drawing = drawingOf(picture)

@@ -189,6 +189,7 @@ export function Wall({
             <Jobs
               key={title}
               title={title}
+              client={by === 'client' ? jobs[0]!.client.id : null}
               jobs={jobs}
               onRename={setRenaming}
               onDuplicate={(j) => void duplicate(j)}
@@ -252,12 +253,15 @@ function useDropping(onFile: (f: File) => void) {
 /** Jobs that belong together, strip beside strip. */
 function Jobs({
   title,
+  client,
   jobs,
   onRename,
   onDuplicate,
   onArchive,
 }: {
   title: string
+  /** The client they are all for. */
+  client: string | null
   jobs: readonly WallJob[]
   onRename: (j: WallJob) => void
   onDuplicate: (j: WallJob) => void
@@ -265,7 +269,14 @@ function Jobs({
 }) {
   return (
     <section aria-label={title}>
-      <h2 className="mb-2.5 border-b border-grout pb-1 text-[15px]">{title}</h2>
+      <div className="mb-2.5 flex items-baseline gap-4 border-b border-grout pb-1">
+        <h2 className="text-[15px]">{title}</h2>
+        {client && (
+          <Link href={`/clients/${client}`} className="ml-auto text-[12px] text-soft hover:text-ink">
+            House style
+          </Link>
+        )}
+      </div>
       <ul className="flex flex-wrap items-start gap-5">
         {jobs.map((j) => (
           <Strip

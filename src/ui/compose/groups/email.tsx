@@ -11,7 +11,9 @@ import { TextPart } from '../text-part'
 import { WrittenGroup } from '../written/written-group'
 import { MaybeColor } from './parts'
 
-const HouseStyleDialog = dynamic(() => import('../house').then((m) => m.HouseStyleDialog), { ssr: false })
+const HouseStyleDialog = dynamic(() => import('../../house/house-dialog').then((m) => m.HouseStyleDialog), {
+  ssr: false,
+})
 
 type Apply = (label: string, edit: Edit, merge?: string) => void
 /** Sets values of the email, as one step of the undo history. */
