@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import fc from 'fast-check'
 import juice from 'juice'
 import { compile } from '@/core/compile'
-import { inlineDocument } from '@/core/compile/by-hand'
+import { inlineDocument } from '@/core/html/inline-document'
 import { house, roomyEmail } from '@/test-support/emails'
 import type { Email } from '@/core/email/schema'
 

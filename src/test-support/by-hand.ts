@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Element } from 'hast'
 import { fromHtml } from 'hast-util-from-html'
-import { elementsOf } from '@/core/html/stylesheet'
+import { elementsOf } from '@/core/html/elements'
 
 /** An email as a person wrote it (fixtures/references). @param name its file, without `.html` */
 export const byHand = (name: string): string =>

@@ -1,5 +1,5 @@
 import { segmentsOf } from '../html/conditional'
-import { elementsOf } from '../html/stylesheet'
+import { elementsOf } from '../html/elements'
 import type { Check, Found } from './check'
 
 export const byHand: Check = {

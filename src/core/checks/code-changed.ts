@@ -1,4 +1,4 @@
-import { scopeCode } from '../tiles/code/scope'
+import { scopeCode } from '#reading'
 import type { Check } from './check'
 
 export const codeChanged: Check = {

@@ -1,4 +1,4 @@
-import { fromHtml } from 'hast-util-from-html'
+import { treeOf } from '#reading'
 import type { Style } from '../email/cascade'
 import { groundsOf } from '../email/ground'
 import { remembered } from '../email/remember'
@@ -31,7 +31,7 @@ function findingsIn(band: Band, style: Style, checks: readonly Check[]): BandFin
   return found
 }
 
-const handTree = remembered((hand: ByHand) => fromHtml(hand.html))
+const handTree = remembered((hand: ByHand) => treeOf(hand.html))
 
 /** What checks look at. @param html as it will be handed over @param bytes of it */
 export function scopeOf(email: Email, style: Style, html: string, bytes: number): EmailScope {

@@ -12,7 +12,8 @@ import { placesOf } from '../email/walk'
 import { conditionsFor } from '../email/conditions'
 import { branchOf } from '../html/conditional'
 import { compile, compileMapped, type CompileOptions } from './index'
-import { elementsOf, readSheet, readStyle } from '../html/stylesheet'
+import { elementsOf } from '../html/elements'
+import { readSheet, readStyle } from '../html/stylesheet'
 
 const src = (p: { id: string }) => `https://pictures.example/${p.id}.png`
 const out = (e: Email, o: Partial<CompileOptions> = {}, h: HouseStyle = house) => compile(e, h, { src, ...o })

@@ -8,7 +8,7 @@ import { tileText } from '../tiles'
 import type { TextContext } from '../tiles/context'
 import { byHandHtml } from './by-hand'
 import type { ConditionWriter } from '../email/conditions'
-import { plainOfHtml } from '../html/plain'
+import { plainOfHtml } from '#reading'
 
 /** Lines of a plain text are at most this long (RFC 5322, section 2.1.1 recommends 78 characters). */
 export const COLUMNS = 78

@@ -1,6 +1,7 @@
 import type { Element, Root } from 'hast'
 import { fromHtml } from 'hast-util-from-html'
-import { elementsOf, inlineRules, readSheet } from '../html/stylesheet'
+import { elementsOf } from '../html/elements'
+import { inlineRules, readSheet } from '../html/stylesheet'
 import { colorOf, paddingOf, pxOf, styleOfElement } from '../html/values'
 import { safeFontFor } from '../email/safe-fonts'
 import type { SafeFont } from '../email/fonts'

@@ -3,7 +3,7 @@ import { fromHtml } from 'hast-util-from-html'
 import { selectAll } from 'hast-util-select'
 import { samples } from '@/test-support/samples'
 import { Selecting } from './select'
-import { elementsOf } from './stylesheet'
+import { elementsOf } from './elements'
 
 const compound = fc
   .tuple(

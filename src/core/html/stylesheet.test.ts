@@ -2,8 +2,9 @@ import fc from 'fast-check'
 import { samples } from '@/test-support/samples'
 import { fromHtml } from 'hast-util-from-html'
 import juice from 'juice'
-import { inlineDocument } from '../compile/by-hand'
-import { dedupe, elementsOf, readSheet, readStyle, styleText } from './stylesheet'
+import { inlineDocument } from '@/core/html/inline-document'
+import { elementsOf } from './elements'
+import { dedupe, readSheet, readStyle, styleText } from './stylesheet'
 
 const styles = (html: string) =>
   [...elementsOf(fromHtml(html))]

@@ -54,15 +54,6 @@ export function edgeOf(value: string | undefined): { width: number; color: strin
   return width && color && line ? { width, color, line } : null
 }
 
-/** The first address in a value of CSS (CSS Values 4, 4.5). */
-export function urlIn(value: string): string | undefined {
-  const from = value.toLowerCase().indexOf('url(')
-  const to = value.indexOf(')', from)
-  if (from < 0 || to < 0) return undefined
-  const inside = value.slice(from + 4, to).trim()
-  return /^['"]/.test(inside) && inside.endsWith(inside[0]!) ? inside.slice(1, -1) : inside
-}
-
 const read = new WeakMap<Element, Record<string, string>>()
 
 /**

@@ -1,4 +1,4 @@
-import { elementsOf } from '../html/stylesheet'
+import { elementsOf } from '../html/elements'
 import { edgeOf, paddingOf, pxOf, styleOfElement } from '../html/values'
 import type { Element, ElementContent } from 'hast'
 import type { Cell, Item } from '../email/schema'

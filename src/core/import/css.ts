@@ -3,7 +3,8 @@ import type { SafeFont } from '../email/fonts'
 import { fontOf } from '../email/safe-fonts'
 import type { GroundPicture } from '../email/schema'
 import type { Align } from '../email/styles'
-import { colorOf, pxOf, styleOfElement, urlIn } from '../html/values'
+import { colorOf, pxOf, styleOfElement } from '../html/values'
+import { urlIn } from '../html/css-url'
 
 /** What letters inherit from the elements around them, as far as it could be read; sizes in px. */
 export interface Inherited {

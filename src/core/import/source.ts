@@ -1,5 +1,5 @@
 import type { Element, ElementContent } from 'hast'
-import { elementsOf } from '../html/stylesheet'
+import { elementsOf } from '../html/elements'
 import { pxOf, styleOfElement } from '../html/values'
 
 /** Elements that lay out others and say nothing themselves. */

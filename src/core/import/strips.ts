@@ -1,4 +1,5 @@
-import { elementsOf, readStyle, styleText } from '../html/stylesheet'
+import { elementsOf } from '../html/elements'
+import { readStyle, styleText } from '../html/stylesheet'
 import { paddingOf, pxOf, styleOfElement } from '../html/values'
 import type { Element, ElementContent } from 'hast'
 import type { GroundPicture } from '../email/schema'

@@ -1,5 +1,5 @@
 import type { Element, ElementContent } from 'hast'
-import { elementsOf } from '../html/stylesheet'
+import { elementsOf } from '../html/elements'
 import { edgeOf, paddingOf, pxOf, styleOfElement } from '../html/values'
 import type { Align, Edge, Sides, TextStyleOverride } from '../email/styles'
 import { sides } from '../email/styles'

@@ -1,6 +1,7 @@
 import * as csstree from 'css-tree'
 import { fromHtml } from 'hast-util-from-html'
-import { elementsOf, readStyle } from '../html/stylesheet'
+import { elementsOf } from '../html/elements'
+import { readStyle } from '../html/stylesheet'
 
 /**
  * What a document uses of HTML and CSS, by the names of the open support data set where it has one:

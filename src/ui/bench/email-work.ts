@@ -101,6 +101,17 @@ const useWriting = (session: EmailSession, id: string | null): CurrentWords =>
     [session, id],
   )
 
+/** What is worked out, once what it needs to read code is there. */
+async function whenRead<T>(work: () => T): Promise<T> {
+  for (;;)
+    try {
+      return work()
+    } catch (waiting) {
+      if (!(waiting instanceof Promise)) throw waiting
+      await waiting
+    }
+}
+
 /** How long an email rests before the checks look at it again, ms. */
 const REST = 250
 
@@ -111,13 +122,17 @@ function useProof(email: Email, house: HouseStyle): ReturnType<typeof proof> {
   const [found, setFound] = useState(unproved)
   const began = useRef(false)
   useEffect(() => {
-    const look = () => {
+    let current = true
+    const look = async () => {
       began.current = true
-      const now = proof(email, house)
-      startTransition(() => setFound(now))
+      const now = await whenRead(() => proof(email, house))
+      if (current) startTransition(() => setFound(now))
     }
-    const wait = setTimeout(look, began.current ? REST : 0)
-    return () => clearTimeout(wait)
+    const wait = setTimeout(() => void look(), began.current ? REST : 0)
+    return () => {
+      current = false
+      clearTimeout(wait)
+    }
   }, [email, house])
   return found
 }

@@ -4,7 +4,7 @@ import { house, longEmail } from '@/test-support/emails'
 import { fromHtml } from 'hast-util-from-html'
 import { parse } from 'parse5'
 import { compile } from '../../compile'
-import { elementsOf } from '../../html/stylesheet'
+import { elementsOf } from '../../html/elements'
 import { applyEdit } from '../../email/edits'
 import { scopeCode } from './scope'
 

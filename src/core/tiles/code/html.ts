@@ -1,12 +1,12 @@
 import type { Element, ElementContent } from 'hast'
 import { placePictures } from '../../html/pictures'
 import { css } from '../../html/element'
-import { dedupe, readStyle, styleText, type Declaration } from '../../html/stylesheet'
+import type { Declaration } from '../../html/stylesheet'
 import { replaceFields, type FieldWriter } from '../../text/fields'
 import { classes, type TileContext } from '../context'
 import { letters } from '../letters'
 import type { CodeTile } from './schema'
-import { scopeCode } from './scope'
+import { mergedStyles, scopeCode } from '#reading'
 
 /** Custom code in its cell. Fields in it come out as the destination writes them. */
 export function codeHtml(tile: CodeTile, c: TileContext): ElementContent[] {
@@ -32,9 +32,7 @@ export function dress(tree: Element, c: TileContext): void {
   const own = (tree.properties.className as string[] | undefined) ?? []
   const all = classes(...own, ...names)
   if (all) tree.properties.className = all
-  tree.properties.style = styleText(
-    dedupe([...readStyle(css(style)), ...readStyle(String(tree.properties.style ?? ''))]),
-  )
+  tree.properties.style = mergedStyles(css(style), String(tree.properties.style ?? ''))
 }
 
 function fillFields(node: Element, fields: FieldWriter): void {

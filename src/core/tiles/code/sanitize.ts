@@ -1,6 +1,6 @@
 import type { ElementContent } from 'hast'
 import { defaultSchema, sanitize, type Schema } from 'hast-util-sanitize'
-import { elementsOf } from '../../html/stylesheet'
+import { elementsOf } from '../../html/elements'
 import { el } from '../../html/element'
 
 /**

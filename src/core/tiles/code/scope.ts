@@ -3,8 +3,8 @@ import { fromHtml } from 'hast-util-from-html'
 import { fromComments } from '../../html/conditions'
 import { Selecting } from '../../html/select'
 import { el } from '../../html/element'
+import { elementsOf } from '../../html/elements'
 import {
-  elementsOf,
   inlineRules,
   readSheet,
   readStyle,

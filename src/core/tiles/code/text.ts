@@ -1,4 +1,4 @@
-import { plainOfHtml } from '../../html/plain'
+import { plainOfHtml } from '#reading'
 import { replaceFields } from '../../text/fields'
 import type { TextContext } from '../context'
 import type { CodeTile } from './schema'

@@ -4,7 +4,7 @@ import type { TileContext } from '../context'
 import { notWord, wordOnly } from '../../html/nodes'
 import { replaceFields } from '../../text/fields'
 import { dress } from '../code/html'
-import { scopeCode } from '../code/scope'
+import { scopeCode } from '#reading'
 import type { ConditionalTile } from './schema'
 
 /**

@@ -1,6 +1,6 @@
 'use client'
 import { useMemo, useState } from 'react'
-import { scopeCode } from '@/core/tiles/code/scope'
+import { scopeCode } from '#reading'
 import { Button, Group } from '../../parts/controls'
 import { CodeField } from '../../parts/code-field-later'
 import { Dialog } from '../../parts/dialog'

@@ -1,5 +1,5 @@
 import type { Parts } from '@/core/compile'
-import { urlIn } from '@/core/html/values'
+import { urlIn } from '@/core/html/css-url'
 
 /** Addresses of pictures, and the same as data. */
 const asData = new Map<string, Promise<string>>()
