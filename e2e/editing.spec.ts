@@ -244,3 +244,39 @@ test('the house style has a page of its own: it is seen as it changes, undone, a
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('button', { name: 'Save the house style' })).toBeEnabled()
 })
+
+test('a tile is dragged from the tray into the lens; a band is split before it, and made one again', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'Eclipse night')
+  await open(page, job)
+  const before = await emailOf(page, job)
+  const place = [...placesOf(before)].find((p) => p.band.cells.length === 1 && p.tile.kind === 'words')!
+  const at = await middle(page, place.tile.id)
+  await page.mouse.click(at.x, at.y)
+  await expect(page.getByRole('navigation', { name: 'Path' })).toContainText('Words')
+  const lens = (await page.locator('[data-lens=Wide]').boundingBox())!
+  await page.getByRole('button', { name: '+ Button' }).dragTo(page.locator('[data-lens=Wide]'), {
+    targetPosition: { x: at.x - lens.x, y: at.y - lens.y + at.height * 0.4 },
+  })
+  await expect(page.getByRole('navigation', { name: 'Path' })).toContainText('Button')
+  await saved(page)
+  const items = (e: Email) => e.bands.find((b) => b.id === place.band.id)!.cells[0]!.items
+  const added = await emailOf(page, job)
+  const index = items(added).findIndex((i) => i.id === place.tile.id)
+  expect(items(added)[index + 1]).toMatchObject({ kind: 'button' })
+  await page.getByRole('button', { name: 'Split the band before this tile' }).click()
+  await saved(page)
+  expect((await emailOf(page, job)).bands).toHaveLength(before.bands.length + 1)
+  await page
+    .getByRole('button', { name: new RegExp(`^Band ${place.band.name},|^Band ${place.band.name} \\d`) })
+    .first()
+    .click()
+  await page.keyboard.press('Shift+j')
+  await page.getByRole('button', { name: 'Make one band of these' }).click()
+  await saved(page)
+  const merged = await emailOf(page, job)
+  expect(merged.bands).toHaveLength(before.bands.length)
+  expect(JSON.stringify(merged.bands.map((b) => b.cells[0]!.items.map((i) => i.id)))).toContain(place.tile.id)
+})

@@ -258,6 +258,25 @@ test('a ground of the night is given to the body and to what holds the bands, wh
   expect(night('inline')).not.toContain('night')
 })
 
+test('a picture behind the email: in the style, for readers of the attribute, and for the Word engine; the night takes it away', () => {
+  const behind = { picture, fit: 'repeat' as const, x: 'center' as const, y: 'top' as const }
+  const made = html({ ...emailOf(band('one')), behind, styles: { nightGround: '#101010' } })
+  const address = /<body [^>]*background="([^"]+)"/.exec(made)![1]!
+  expect(made).toContain(
+    `background-image:url('${address}');background-position:center top;background-repeat:repeat`,
+  )
+  // The element and its place are those of VML (Microsoft's reference, from memory); it only tiles.
+  expect(made).toMatch(
+    new RegExp(
+      `<!--\\[if mso\\]><v:background xmlns:v="urn:schemas-microsoft-com:vml" fill="t"><v:fill type="tile" src="${address}"`,
+    ),
+  )
+  expect(made).toContain(
+    '[data-ogsb] .night{background-color:#101010!important;background-image:none!important}',
+  )
+  expect(html(emailOf(band('one')))).not.toMatch(/v:background|background-image/)
+})
+
 test('an email without colours for the night asks to be left as it is; with any of them it offers both', () => {
   const scheme = (email: Email, more = {}) => {
     const text = html(email, more)

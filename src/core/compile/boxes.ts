@@ -1,5 +1,5 @@
 import type { Element, ElementContent, Properties } from 'hast'
-import type { Cell, GroundPicture } from '../email/schema'
+import type { Cell, EmailGround, GroundPicture } from '../email/schema'
 import type { Edge, Edges } from '../email/styles'
 import { css, el, trim, type Declarations } from '../html/element'
 import { ghost } from '../html/nodes'
@@ -91,7 +91,7 @@ const cssUrl = (address: string) =>
   `url('${address.replace(/['"\\\s()]/g, (ch) => `%${ch.charCodeAt(0).toString(16).padStart(2, '0')}`)}')`
 
 /** A picture behind a box. Its colour stands for it with pictures off. */
-export const pictureStyle = (p: GroundPicture | undefined, src: CompileContext['src']): Declarations =>
+export const pictureStyle = (p: EmailGround | undefined, src: CompileContext['src']): Declarations =>
   p
     ? {
         'background-image': cssUrl(src(p.picture)),

@@ -1,6 +1,6 @@
 import type { Element, ElementContent, Properties, Root } from 'hast'
 import { fontFamily, safeFont } from '../email/fonts'
-import type { Email } from '../email/schema'
+import type { Email, EmailGround } from '../email/schema'
 import { tilesOf } from '../email/walk'
 import { asSample, replaceFields } from '../text/fields'
 import type { CompileContext } from '../tiles/context'
@@ -10,6 +10,7 @@ import { startTag } from '../html/print'
 import { phrasesOf } from '../text/phrases'
 import { LIST_INDENT } from '../tiles/words/html'
 import { sheetLines, wordLines, type Rule } from '../tiles/rules'
+import { pictureStyle } from './boxes'
 
 /**
  * What mail programs show after the subject; the invisible characters behind it keep the email's first words
@@ -75,15 +76,35 @@ export function bodyTree(email: Email, c: CompileContext, sheets: Sheets): Eleme
       ariaLabel: title,
       lang: email.lang,
       dir: email.dir,
-      style: `background-color:${c.style.ground};overflow-wrap:anywhere`,
+      style: css({
+        'background-color': c.style.ground,
+        ...pictureStyle(email.behind, c.src),
+        'overflow-wrap': 'anywhere',
+      }),
     },
     [{ type: 'slot', value: '' }],
   )
   article.hints = { guarded: true }
   const names = sheets.sheet ? ['body', ...(nightClass(c, sheets) ?? [])] : undefined
   const main = el('div', { role: 'main' }, article)
-  return el('body', { className: names, style: bodyStyle(c) }, preheader(email, c), main)
+  // Some readers show pictures behind by this attribute alone.
+  const behind = email.behind ? { background: c.src(email.behind.picture) } : {}
+  return el(
+    'body',
+    { className: names, ...behind, style: bodyStyle(c) },
+    email.behind ? wordBackground(email.behind, c) : null,
+    preheader(email, c),
+    main,
+  )
 }
+
+/** The Word engine knows a picture behind the page as a background of its own, which it tiles. */
+const wordBackground = ({ picture }: EmailGround, c: CompileContext) =>
+  wordOnly(
+    el('v:background', { 'xmlns:v': namespaces['xmlns:v'], fill: 't' }, [
+      el('v:fill', { type: 'tile', src: c.src(picture), color: c.style.ground }),
+    ]),
+  )
 
 /** Whether the Word engine draws anything. */
 const draws = (rules: ReadonlyMap<string, Rule>) => [...rules.values()].some((r) => r.scope === 'vml')
@@ -145,7 +166,7 @@ function headTree(
     own ? style(own) : null,
     // A condition keeps `@font-face` from the Word engine, which would show its default font in its place.
     sheet && c.style.webFonts.length ? notWord(style(fontFaces(c))) : null,
-    sheet ? style(sheetOf(c, rules, scheme)) : null,
+    sheet ? style(sheetOf(email, c, rules, scheme)) : null,
   )
 }
 
@@ -196,7 +217,16 @@ const fontFaces = (c: CompileContext): string[] =>
     ),
   )
 
-const sheetOf = (c: CompileContext, rules: ReadonlyMap<string, Rule>, scheme: string): string[] => [
+/** A ground of the night takes the picture of the day away, which would light it up. */
+const nightGround = ({ behind }: Email, color: string): string =>
+  `background-color:${color}!important${behind ? ';background-image:none!important' : ''}`
+
+const sheetOf = (
+  email: Email,
+  c: CompileContext,
+  rules: ReadonlyMap<string, Rule>,
+  scheme: string,
+): string[] => [
   // The same as the meta tag, for readers that look here.
   `:root{color-scheme:${scheme}}`,
   // Phones enlarge small letters unless told not to.
@@ -208,8 +238,8 @@ const sheetOf = (c: CompileContext, rules: ReadonlyMap<string, Rule>, scheme: st
   ...sheetLines(rules),
   ...(c.style.nightGround
     ? [
-        `@media (prefers-color-scheme:dark){body,.night{background-color:${c.style.nightGround}!important}}`,
-        `[data-ogsb] .night{background-color:${c.style.nightGround}!important}`,
+        `@media (prefers-color-scheme:dark){body,.night{${nightGround(email, c.style.nightGround)}}}`,
+        `[data-ogsb] .night{${nightGround(email, c.style.nightGround)}}`,
       ]
     : []),
 ]

@@ -72,6 +72,9 @@ export const groundPictureSchema = z.object({
   y: z.enum(['top', 'center', 'bottom']),
 })
 export type GroundPicture = z.infer<typeof groundPictureSchema>
+/** A picture or a pattern behind the whole email. */
+export const emailGroundSchema = groundPictureSchema.omit({ across: true })
+export type EmailGround = z.infer<typeof emailGroundSchema>
 
 /** A band drawn as a card: an edge and round corners, with space around it, px. */
 export const cardSchema = z.object({
@@ -122,6 +125,8 @@ const emailFields = {
   subject: z.string().max(500),
   preheader: z.string().max(500),
   styles: styleOverridesSchema,
+  /** What lies behind it, over its ground. */
+  behind: emailGroundSchema.optional(),
   hand: byHandSchema.optional(),
   /** Its HTML leaves indented, for people to read on; left out, it leaves compact. */
   readable: z.literal(true).optional(),

@@ -54,14 +54,15 @@ export interface UsedPicture {
 }
 
 /** Every picture of an email in the order in which readers load them. */
-export function picturesOf(email: Pick<Email, 'way' | 'bands' | 'hand'>): UsedPicture[] {
+export function picturesOf(email: Pick<Email, 'way' | 'bands' | 'hand' | 'behind'>): UsedPicture[] {
   if (email.way === 'hand')
     return Object.entries(email.hand?.pictures ?? {}).map(([address, picture]) => ({
       picture,
       alt: '',
       where: address.replace(/^.*\//, '').replace(/\.[a-z0-9]+$/i, ''),
     }))
-  return email.bands.flatMap((band) => [
+  const behind = email.behind ? [{ picture: email.behind.picture, alt: '', where: 'Ground' }] : []
+  const inBands = email.bands.flatMap((band) => [
     ...(band.picture ? [{ picture: band.picture.picture, alt: '', where: band.name }] : []),
     ...[...tilesOf(band)].flatMap((tile) =>
       definitionOf(tile)
@@ -69,6 +70,7 @@ export function picturesOf(email: Pick<Email, 'way' | 'bands' | 'hand'>): UsedPi
         .map((p) => ({ picture: p.picture, alt: p.alt ?? '', where: band.name })),
     ),
   ])
+  return [...behind, ...inBands]
 }
 
 /** Every field an email uses, each once with the first fallback written for it, in the order in which they are met. */

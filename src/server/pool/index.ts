@@ -81,15 +81,23 @@ function watch(): void {
 /** Why a computation is ended. */
 const [TOO_MUCH, TOO_LONG] = ['too much memory', 'too long']
 
-const pool = (lane: Lane): Piscina =>
-  ((held.mosaicusPools ??= {})[lane] ??= new Piscina({
+const pool = (lane: Lane): Piscina => ((held.mosaicusPools ??= {})[lane] ??= newPool(lane))
+
+function newPool(lane: Lane): Piscina {
+  const made = new Piscina({
     filename: join(/* turbopackIgnore: true */ process.cwd(), 'dist/worker.mjs'),
     minThreads: 0,
     maxThreads: lane === 'long' ? Math.max(1, availableParallelism()) : 1,
     idleTimeout: 60_000,
     niceIncrement: lane === 'long' ? NICER : 0,
     resourceLimits: { maxOldGenerationSizeMb: MEMORY },
-  }))
+  })
+  // An answer that comes just as its computation is ended belongs to nobody. Unheard, it would end the whole app.
+  made.on('error', (error: Error) => {
+    if (!error.message.startsWith('Unexpected message from Worker')) console.error(error)
+  })
+  return made
+}
 
 type Name = keyof Computations
 

@@ -9,7 +9,10 @@ import type { EmailWork } from './email-work'
 import { EmailLens, type EmailLensProps, type Marks } from './lens'
 import { nightOf } from './night'
 import { pickedOf } from './selection'
-import { slotAt, type Slot } from './slots'
+import { newSlotAt, slotAt, type Slot } from './slots'
+import { addTile } from '../compose/adding'
+import { offeredKinds } from '../compose/groups'
+import type { TileKind } from '@/core/email/tile'
 
 const loadEditor = () => import('../compose/editor').then((m) => m.InPlaceEditor)
 const InPlaceEditor = dynamic(loadEditor, { ssr: false })
@@ -106,7 +109,8 @@ function WordsInPlace({ work, marks }: { work: EmailWork; marks: Marks }) {
 }
 
 /** What is dragged in the lenses: tiles and bands to other places, and what stands between cells. */
-function useReshaping({ email, apply, select, selection: { band, cell } }: EmailWork) {
+function useReshaping({ email, apply, select, selection }: EmailWork) {
+  const { band, cell } = selection
   const drag = useMemo(
     () => ({
       holds: (ids: string[]) => pickedOf(email, ids),
@@ -115,8 +119,14 @@ function useReshaping({ email, apply, select, selection: { band, cell } }: Email
         apply(slot.edit.name === 'moveBand' ? 'move the band' : 'move the tile', slot.edit)
         select(id)
       },
+      onNew: (kind: string, marks: Marks, x: number, y: number) => {
+        const place = newSlotAt(email, marks, x, y)
+        if (place && offeredKinds.includes(kind as TileKind))
+          addTile({ email, selection, apply, onSelect: select }, kind as TileKind, place.at)
+      },
+      newSlotAt: (marks: Marks, x: number, y: number) => newSlotAt(email, marks, x, y),
     }),
-    [email, apply, select],
+    [email, selection, apply, select],
   )
   const gutters = useMemo(() => {
     const row = band && (cell ? (nestedRow(band, cell.id) ?? band) : band)
@@ -141,6 +151,7 @@ export function WorkTray({ work, right }: { work: EmailWork; right?: ReactNode }
       style={work.style}
       selection={work.selection}
       also={work.also}
+      reshape={work.reshape}
       onDuplicate={() => void work.duplicate()}
       editor={work.editor}
       apply={work.apply}

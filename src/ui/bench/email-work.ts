@@ -258,6 +258,13 @@ function emailActions(
     of('less', 'Select the one before too', () => hand.extend(-1), { keys: 'Shift K', off }),
     of('dup', 'Duplicate', () => void hand.duplicate(), { keys: 'Ctrl D', off }),
     of('del', 'Delete', hand.remove, { keys: 'Delete', off }),
+    of('split', 'Split the band before this tile', () => hand.reshape.split?.(), {
+      off: !hand.reshape.split,
+    }),
+    of('merge', 'Make one band of these', () => hand.reshape.merge?.(), { off: !hand.reshape.merge }),
+    of('wrap', 'Put the tile into a row of cells', () => hand.reshape.wrap?.(), {
+      off: !hand.reshape.wrap,
+    }),
     of('band', 'Add a band', hand.addBand, { keys: 'B' }),
     of('out', 'Step out: tile, cell, band, email', now.stepOut, { keys: 'Escape' }),
     of('subject', 'Write subject and preheader', now.toInboxLine),

@@ -1,7 +1,8 @@
 'use client'
-import { useEffect, useRef, useState, type PointerEvent, type RefObject } from 'react'
+import { useEffect, useRef, useState, type DragEvent, type PointerEvent, type RefObject } from 'react'
 import type { Marks } from './measures'
 import type { Slot } from './slots'
+import type { Stretch } from './ties'
 
 /** How far a press moves before it drags, screen px. */
 const BEGINS = 6
@@ -15,6 +16,9 @@ export interface DragWork {
   holds: (ids: string[]) => string | null
   slotAt: (marks: Marks, id: string, x: number, y: number) => Slot | null
   onDrop: (id: string, slot: Slot) => void
+  /** Where a new tile would stand, and what puts it there. */
+  newSlotAt: (marks: Marks, x: number, y: number) => { line: Stretch } | null
+  onNew: (kind: string, marks: Marks, x: number, y: number) => void
 }
 
 export interface Dragged {
@@ -142,4 +146,32 @@ export function useLensDrag(
   /** Whether a click is the end of a drag, and so no press. */
   const ended = () => swallow.current
   return { dragged, handlers, ended }
+}
+
+/** A new tile that is dragged from the tray over the lens: the line where it would stand, and what to listen to. */
+export function useNewTile(work: DragWork | undefined, marks: Marks, zoom: number, type: string) {
+  const [line, setLine] = useState<Stretch | null>(null)
+  const placeOf = (e: DragEvent<HTMLElement>): [Marks, number, number] => {
+    const box = e.currentTarget.getBoundingClientRect()
+    return [marks, (e.clientX - box.left) / zoom, (e.clientY - box.top) / zoom]
+  }
+  const handlers = {
+    onDragOver(e: DragEvent<HTMLElement>) {
+      if (!work || !e.dataTransfer.types.includes(type)) return
+      e.preventDefault()
+      e.dataTransfer.dropEffect = 'copy'
+      const next = work.newSlotAt(...placeOf(e))?.line ?? null
+      setLine((now) => (now && next && now.top === next.top && now.left === next.left ? now : next))
+    },
+    onDragLeave: () => setLine(null),
+    onDrop(e: DragEvent<HTMLElement>) {
+      setLine(null)
+      const kind = e.dataTransfer.getData(type)
+      if (!work || !kind) return
+      e.preventDefault()
+      e.stopPropagation()
+      work.onNew(kind, ...placeOf(e))
+    },
+  }
+  return { line, handlers }
 }

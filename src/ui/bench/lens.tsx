@@ -14,7 +14,8 @@ import type { Loads } from '../parts/framed'
 import { useLensPlace } from './lens-place'
 import dynamic from 'next/dynamic'
 import type { GutterWork } from './gutters'
-import { useLensDrag, type Dragged, type DragWork } from './lens-drag'
+import { DRAGGED_KIND } from '../compose/dragged-kind'
+import { useLensDrag, useNewTile, type Dragged, type DragWork } from './lens-drag'
 import { NotLoaded, useElsewhere } from './elsewhere'
 import { firstOf, patch, type Changed } from './live-frame'
 import { marksOf, measureAll, Measures, type Marks } from './measures'
@@ -271,6 +272,7 @@ function Window(p: EmailLensProps & { framed: ReturnType<typeof useFrame>; zoom:
   }
   const isBand = (id: string) => bandIds.includes(id)
   const { dragged, handlers, ended } = useLensDrag(p.drag, marks, zoom, underPointer)
+  const coming = useNewTile(p.drag, marks, zoom, DRAGGED_KIND)
   const scaled = { transform: `scale(${zoom})`, transformOrigin: '0 0' }
   return (
     <div className="relative mx-auto my-2.5 bg-white" style={{ width: width * zoom, height: height * zoom }}>
@@ -288,6 +290,7 @@ function Window(p: EmailLensProps & { framed: ReturnType<typeof useFrame>; zoom:
         className="absolute inset-0"
         data-lens={name}
         {...handlers}
+        {...coming.handlers}
         onPointerMove={(e) => {
           handlers.onPointerMove(e)
           if (!dragged) p.onHover?.(underPointer(e).find(isBand) ?? null)
@@ -297,6 +300,7 @@ function Window(p: EmailLensProps & { framed: ReturnType<typeof useFrame>; zoom:
         onDoubleClick={(e) => p.onOpen?.(underPointer(e))}
       />
       <Rings {...p} marks={marks} dragged={dragged} />
+      <Ring of={coming.line ?? undefined} zoom={zoom} look="bg-[#21508f]" />
       {p.gutters && <Gutters work={p.gutters} marks={marks} zoom={zoom} />}
       {p.cover && (
         <div

@@ -1,5 +1,6 @@
 import { newBand } from '@/core/email/defaults'
 import type { Edit } from '@/core/email/edits'
+import { merges, splits } from '@/core/email/edits/shape'
 import type { Email } from '@/core/email/schema'
 import { placeOf, rowHolding } from '@/core/email/walk'
 import { kinOf, stepsOf, type Selection } from './selection'
@@ -75,9 +76,29 @@ export function onSelection(hold: Hold) {
     if (tile && cell && rowHolding(band!, cell.id).length > 1) select(cell.id)
     else select(tile || cell ? band!.id : null)
   }
+  /** What can be made of what is selected, where it can. */
+  const reshape = reshaping(hold, several)
   const extend = (way: 1 | -1) => extended(hold, tiles ?? several, way)
-  return { extend, move, remove, addBand, duplicate, step, stepOut }
+  return { reshape, extend, move, remove, addBand, duplicate, step, stepOut }
 }
+/** Splitting a band before a tile, making one of several bands, putting a tile beside another; null where it cannot be. */
+function reshaping({ email, selection: { tile }, apply, select }: Hold, several: string[] | null) {
+  return {
+    split:
+      tile && splits(email, tile.id)
+        ? () => apply('split the band', { name: 'splitBand', what: { tile: tile.id } })
+        : null,
+    merge:
+      several && merges(email, several)
+        ? () => {
+            apply('merge the bands', { name: 'mergeBands', what: { ids: several } })
+            select(several[0]!)
+          }
+        : null,
+    wrap: tile ? () => apply('put into a row', { name: 'wrapTile', what: { id: tile.id } }) : null,
+  }
+}
+
 /** Moves what is selected. */
 function moved(
   { email, selection: { band, cell, tile }, apply }: Hold,

@@ -83,6 +83,19 @@ function slotOfTile(email: Email, marks: Marks, id: string, x: number, y: number
   return { edit: { name: 'moveTile', what: { id, cell: found.cell.id, to } }, line }
 }
 
+/** Where something new would be put that is let go at a point, and the line that shows it. */
+export function newSlotAt(
+  email: Email,
+  marks: Marks,
+  x: number,
+  y: number,
+): { at: { cell: string; at: number }; line: Stretch } | null {
+  const found = cellAt(email.bands, marks, x, y)
+  if (!found) return null
+  const { index, line } = betweenItems(found.cell, found.at, marks, y)
+  return { at: { cell: found.cell.id, at: index }, line }
+}
+
 /** Where a band would be put that is let go at a height. */
 function slotOfBand(email: Email, marks: Marks, id: string, y: number): Slot | null {
   const from = email.bands.findIndex((b) => b.id === id)

@@ -29,9 +29,12 @@ function placeFor({ band, cell, tile }: Selection): { cell: string; at: number }
   }
 }
 
-/** Adds a tile of a kind, and begins it with what its client has ready. */
-export function addTile({ selection, apply, onSelect }: Adding, kind: TileKind): void {
-  const place = placeFor(selection)
+/** Adds a tile of a kind, and begins it with what its client has ready. @param place where; left out, by the selection */
+export function addTile(
+  { selection, apply, onSelect }: Adding,
+  kind: TileKind,
+  place: { cell: string; at: number } | null = placeFor(selection),
+): void {
   if (!place) return
   const label = `add ${kindLabel(kind).toLowerCase()}`
   const tile = newTile(kind)

@@ -2,7 +2,17 @@
 import dynamic from 'next/dynamic'
 import { type Tile, type TileKind } from '@/core/email/tile'
 import type { Editor } from '@tiptap/react'
-import { ArrowDown, ArrowUp, BookmarkPlus, Copy, Plus, Trash2 } from 'lucide-react'
+import {
+  ArrowDown,
+  ArrowUp,
+  BookmarkPlus,
+  Columns2,
+  Combine,
+  Copy,
+  Plus,
+  SquareSplitVertical,
+  Trash2,
+} from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useState, type ReactNode } from 'react'
 import type { Style } from '@/core/email/cascade'
@@ -17,7 +27,9 @@ import { Button, Choice, Group, IconButton, SidesField } from '../parts/controls
 import { rowHolding } from '@/core/email/walk'
 import { EmailGroups } from './groups/email'
 import { addRow, addTile } from './adding'
+import { DRAGGED_KIND } from './dragged-kind'
 import { groupColumns, KindGroups, kindLabel, offeredKinds } from './groups'
+import type { OnSelection } from '../bench/on-selection'
 import type { Selection } from '../bench/selection'
 import { shows, type AnyTileProps } from './groups/parts'
 
@@ -41,6 +53,8 @@ interface Props {
   selection: Selection
   /** Bands or tiles that are selected beside that of the selection. */
   also: readonly string[]
+  /** What can be made of what is selected. */
+  reshape: OnSelection['reshape']
   onDuplicate: () => void
   editor: Editor | null
   apply: (label: string, edit: Edit | readonly Edit[], merge?: string) => void
@@ -87,7 +101,14 @@ function Adding(p: Props) {
       {p.selection.band && (
         <>
           {usual.map((k) => (
-            <Button key={k} look="plain" onClick={() => addTile(p, k)}>
+            <Button
+              key={k}
+              look="plain"
+              title="Press, or drag it into a lens"
+              draggable
+              onDragStart={(e) => e.dataTransfer.setData(DRAGGED_KIND, k)}
+              onClick={() => addTile(p, k)}
+            >
               + {kindLabel(k)}
             </Button>
           ))}
@@ -168,6 +189,25 @@ function Changing(p: Props & { band: Band }) {
       <IconButton label={`Move the ${what} down`} keys="Alt ↓" onClick={() => onMove(1)}>
         <ArrowDown size={14} />
       </IconButton>
+      {p.reshape.merge && (
+        <IconButton label="Make one band of these" onClick={p.reshape.merge}>
+          <Combine size={13} />
+        </IconButton>
+      )}
+      {tile && (
+        <>
+          <IconButton
+            label="Split the band before this tile"
+            disabled={!p.reshape.split}
+            onClick={() => p.reshape.split?.()}
+          >
+            <SquareSplitVertical size={13} />
+          </IconButton>
+          <IconButton label="Put the tile into a row of cells" onClick={() => p.reshape.wrap?.()}>
+            <Columns2 size={13} />
+          </IconButton>
+        </>
+      )}
       <IconButton label="Duplicate" keys="Ctrl D" onClick={p.onDuplicate}>
         <Copy size={13} />
       </IconButton>

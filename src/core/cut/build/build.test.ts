@@ -589,7 +589,26 @@ test('whatever is cut, what is built is a whole email, with every cut in it once
         )
       },
     ),
-    { numRuns: samples(300) },
+    {
+      numRuns: samples(300),
+      // Words so far apart that no one text could say it: they stay two.
+      examples: [
+        [
+          [
+            { x: 0, y: 0, w: 4, h: 4, kind: 'picture' },
+            { x: 0, y: 330, w: 4, h: 41, kind: 'words' },
+            { x: 0, y: 0, w: 4, h: 8, kind: 'picture' },
+            { x: 0, y: 16, w: 4, h: 41, kind: 'words' },
+            { x: 0, y: 0, w: 4, h: 12, kind: 'picture' },
+            { x: 0, y: 0, w: 4, h: 16, kind: 'picture' },
+          ],
+          [],
+          [],
+          900,
+          [{ x: 0, y: 0, w: 12, h: 370, kind: 'picture' }],
+        ],
+      ],
+    },
   )
 })
 

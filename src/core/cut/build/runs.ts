@@ -83,7 +83,7 @@ function together(above: Words, below: Words, content: number, how: Joining): Wo
     a.itemSpace !== undefined && b.itemSpace !== undefined && Math.abs(a.itemSpace - b.itemSpace) > SAME
   const place = sharedPlace(above, below, content, how.rooms)
   const alike = a.align === b.align && a.show === b.show && !apart && style && headings && place
-  if (!kept && !alike) return undefined
+  if ((!kept && !alike) || farApart(above, below)) return undefined
   const { cut: _, ...rest } = a
   return {
     ...rest,
@@ -94,6 +94,14 @@ function together(above: Words, below: Words, content: number, how: Joining): Wo
     cuts,
   }
 }
+
+/** Most space between two blocks of one text, px: what the document takes (`email/richtext`). */
+const MOST_SPACE = 200
+
+/** Whether more space lies between two tiles, on wide or narrow, than one of them could say. */
+const farApart = (above: Words, below: Words): boolean =>
+  above.padding.bottom + below.padding.top > MOST_SPACE ||
+  above.padding.bottom + (below.narrow?.padding?.top ?? 0) > MOST_SPACE
 
 const cutsOf = ({ cut, cuts }: Tile): string[] => cuts ?? (cut ? [cut] : [''])
 

@@ -3,6 +3,7 @@ import * as band from './band'
 import * as cell from './cell'
 import * as email from './email'
 import type { EditOf } from './reach'
+import * as shape from './shape'
 import * as tile from './tile'
 
 export type { SetTile, TilePatch } from './tile'
@@ -26,6 +27,8 @@ export const edits = {
   removeBands: band.removeBands,
   duplicateBands: band.duplicateBands,
   moveBands: band.moveBands,
+  splitBand: shape.splitBand,
+  mergeBands: shape.mergeBands,
   setCell: cell.setCell,
   setCellWidth: cell.setCellWidth,
   moveGutter: cell.moveGutter,
@@ -39,6 +42,7 @@ export const edits = {
   moveTile: tile.moveTile,
   removeTile: tile.removeTile,
   duplicateTile: tile.duplicateTile,
+  wrapTile: shape.wrapTile,
 }
 
 export type EditName = keyof typeof edits

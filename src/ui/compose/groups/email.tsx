@@ -9,7 +9,7 @@ import type { BenchJob } from '../../bench/types'
 import { Button, Choice, ColorField, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { TextPart } from '../text-part'
 import { WrittenGroup } from '../written/written-group'
-import { MaybeColor } from './parts'
+import { MaybeColor, PictureChooser } from './parts'
 
 const HouseStyleDialog = dynamic(() => import('../../house/house-dialog').then((m) => m.HouseStyleDialog), {
   ssr: false,
@@ -93,6 +93,7 @@ export function EmailGroups({
       <DocumentGroup email={email} set={set} job={job} apply={apply} />
       {email.way === 'bands' && (
         <GroundGroup
+          email={email}
           style={style}
           styles={styles}
           set={set}
@@ -108,8 +109,41 @@ export function EmailGroups({
   )
 }
 
+/** The picture or pattern behind the email, and how it lies. */
+function BehindRow({ email: { behind }, set }: { email: Email; set: SetEmail }) {
+  const fits = [
+    { value: 'repeat' as const, label: 'tiled' },
+    { value: 'cover' as const, label: 'fills' },
+    { value: 'once' as const, label: 'once' },
+  ]
+  return (
+    <Row label="Picture">
+      <span className="flex flex-col gap-1">
+        <PictureChooser
+          label={behind ? 'Replace' : 'Choose a file'}
+          onChosen={(picture) =>
+            set('put a picture behind the email', {
+              behind: { fit: 'repeat', x: 'center', y: 'top', ...behind, picture },
+            })
+          }
+          onClear={behind && (() => set('take the picture off', { behind: undefined }))}
+        />
+        {behind && (
+          <Choice
+            label="How the picture behind lies"
+            value={behind.fit}
+            options={fits}
+            onChange={(fit) => set('lay the picture behind', { behind: { ...behind, fit } })}
+          />
+        )}
+      </span>
+    </Row>
+  )
+}
+
 /** What stands behind it, its links, and the house style it inherits from. */
 function GroundGroup({
+  email,
   style,
   styles,
   set,
@@ -119,6 +153,7 @@ function GroundGroup({
   open,
   setHouse,
 }: {
+  email: Email
   style: Style
   styles: Email['styles']
   set: SetEmail
@@ -151,6 +186,7 @@ function GroundGroup({
           set('set the ground at night', { styles: { ...styles, nightGround } }, 'nground')
         }
       />
+      <BehindRow email={email} set={set} />
       <Row label="Links">
         <ColorField
           label="Link colour"
