@@ -49,11 +49,11 @@ const views: Record<string, View> = {
     },
   },
   'house-style': {
-    job: night,
-    stage: 'compose',
+    path: '/',
     then: async (page) => {
-      await page.getByRole('button', { name: /^House style of/ }).click()
-      await page.waitForTimeout(1500)
+      await page.getByRole('link', { name: 'House style' }).last().click()
+      await page.locator('iframe[title="A sample email, Night"]').waitFor()
+      await page.waitForTimeout(2500)
     },
   },
   table: {
