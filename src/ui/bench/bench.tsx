@@ -1,7 +1,7 @@
 'use client'
 import dynamic from 'next/dynamic'
 import { toMend } from '@/core/checks'
-import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, type RefObject, type ReactNode } from 'react'
 import { toast } from 'sonner'
 import { useStore } from 'zustand'
 import { harvest } from '@/core/cut/carry'
@@ -16,6 +16,7 @@ import { useEmailWork, type EmailWork } from './email-work'
 import { openCuts, openEmail } from './sessions'
 import { TrayEdge, useTrayHeight } from './tray-edge'
 import { TopBar, stages, type StageId } from './top'
+import { DesignColorsOf } from '../parts/design-colors'
 import { ElsewhereOf } from './elsewhere'
 import type { BenchJob, BenchProps, CutSession, EmailSession } from './types'
 
@@ -96,17 +97,15 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
         onFind={finder.openFinder}
         onHelp={finder.openSheet}
       />
-      <ElsewhereOf value={elsewhere}>
-        <ShelfOf value={job.client}>
-          <Stage
-            {...{ stage, job, setJob, work, cutSession, emailSession, built, focus, setActions, go }}
-            onValue={(value) => {
-              go('handover')
-              setFocus(value)
-            }}
-          />
-        </ShelfOf>
-      </ElsewhereOf>
+      <Offered job={job} elsewhere={elsewhere}>
+        <Stage
+          {...{ stage, job, setJob, work, cutSession, emailSession, built, focus, setActions, go }}
+          onValue={(value) => {
+            go('handover')
+            setFocus(value)
+          }}
+        />
+      </Offered>
       <TrayEdge height={trayHeight} onHeight={setTrayHeight} />
       {finder.finder}
       <Conflict session={emailSession as DocumentSession<unknown>} what="email" />
@@ -114,6 +113,23 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
     </div>
   )
 }
+
+/** What is at hand in every stage: what a frame may load, the client's shelf, the design's colours. */
+const Offered = ({
+  job,
+  elsewhere,
+  children,
+}: {
+  job: BenchJob
+  elsewhere: ReturnType<typeof useLoading>
+  children: ReactNode
+}) => (
+  <ElsewhereOf value={elsewhere}>
+    <ShelfOf value={job.client}>
+      <DesignColorsOf value={job.design?.id ?? null}>{children}</DesignColorsOf>
+    </ShelfOf>
+  </ElsewhereOf>
+)
 
 /** The stage that is open. */
 function Stage({

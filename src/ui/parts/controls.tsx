@@ -4,6 +4,7 @@ import { Link2, Pipette, Unlink2 } from 'lucide-react'
 import { Popover, Tooltip, ToggleGroup } from 'radix-ui'
 import { useEffect, useId, useRef, useState, type ButtonHTMLAttributes, type ReactNode } from 'react'
 import { readHex } from '@/core/color/hex'
+import { useDesignColors } from './design-colors'
 import { reckoned } from '@/core/text/reckon'
 
 const HexColorPicker = dynamic(() => import('react-colorful').then((m) => m.HexColorPicker), { ssr: false })
@@ -340,8 +341,10 @@ function ColorPicker({
   swatches: { name: string; value: string }[]
   onChange: (v: string) => void
 }) {
+  const [open, setOpen] = useState(false)
+  const design = useDesignColors(open)
   return (
-    <Popover.Root>
+    <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
         aria-label={`${label}: choose a colour`}
         className="h-[26px] w-7 shrink-0 border border-grout"
@@ -351,24 +354,46 @@ function ColorPicker({
         <Popover.Content side="top" sideOffset={6} className="z-50 border border-grout bg-paper p-2.5">
           <HexColorPicker color={value} onChange={onChange} />
           <ScreenColor onChange={onChange} />
-          {swatches.length > 0 && (
-            <div className="mt-2 flex w-[200px] flex-wrap gap-1" role="group" aria-label="House colours">
-              {swatches.map((s) => (
-                <button
-                  key={s.name + s.value}
-                  type="button"
-                  aria-label={`${s.name}, ${s.value}`}
-                  title={`${s.name} ${s.value}`}
-                  className="h-6 w-6 border border-grout"
-                  style={{ background: s.value }}
-                  onClick={() => onChange(s.value)}
-                />
-              ))}
-            </div>
-          )}
+          <Swatches name="House colours" colors={swatches} onChange={onChange} />
+          <Swatches
+            name="Colours of the design"
+            colors={design.map((color) => ({ name: 'design', value: color }))}
+            onChange={onChange}
+          />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
+  )
+}
+
+/** Colours to take with one press. */
+function Swatches({
+  name,
+  colors,
+  onChange,
+}: {
+  name: string
+  colors: readonly { name: string; value: string }[]
+  onChange: (v: string) => void
+}) {
+  if (!colors.length) return null
+  return (
+    <div className="mt-2 w-[200px]" role="group" aria-label={name}>
+      <p className="mb-1 text-[11px] text-soft">{name}</p>
+      <div className="flex flex-wrap gap-1">
+        {colors.map((s) => (
+          <button
+            key={s.name + s.value}
+            type="button"
+            aria-label={`${s.name}, ${s.value}`}
+            title={`${s.name} ${s.value}`}
+            className="h-6 w-6 border border-grout"
+            style={{ background: s.value }}
+            onClick={() => onChange(s.value)}
+          />
+        ))}
+      </div>
+    </div>
   )
 }
 
