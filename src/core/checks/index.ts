@@ -13,7 +13,7 @@ import { headingOrder } from './heading-order'
 import { linkMissing } from './link-missing'
 import { linkScheme } from './link-scheme'
 import { preheaderMissing } from './preheader-missing'
-import { runChecks, scopeOf } from './run'
+import { checkedByBand, runChecks, scopeOf } from './run'
 import { subject } from './subject'
 import { unsubscribeMissing } from './unsubscribe-missing'
 import { weight } from './weight'
@@ -49,6 +49,10 @@ export const checks: readonly Check[] = [
  */
 export const findingsOf = (email: Email, style: Style, html: string, bytes: number): Finding[] =>
   runChecks(checks, scopeOf(email, style, html, bytes))
+
+/** The same a band at a time, for who has to give way meanwhile: what the checks of tiles find is remembered. */
+export const findingsByBand = (email: Email, style: Style): Generator<void> =>
+  checkedByBand(checks, scopeOf(email, style, '', 0))
 
 /** What has to be mended before an email leaves: what is not muted with a reason. */
 export const toMend = (findings: readonly Finding[]): Finding[] =>

@@ -46,6 +46,14 @@ export function scopeOf(email: Email, style: Style, html: string, bytes: number)
   }
 }
 
+/** Runs the checks of tiles band by band, for who has to give way between them; what they find is remembered. */
+export function* checkedByBand(checks: readonly Check[], { email, style }: EmailScope): Generator<void> {
+  for (const band of email.bands) {
+    findingsIn(band, style, checks)
+    yield
+  }
+}
+
 /** Runs checks. What has to be mended comes first, then in the email's own order. */
 export function runChecks(checks: readonly Check[], scope: EmailScope): Finding[] {
   const { email, style } = scope

@@ -4,7 +4,7 @@ import { picture, tileOf } from '@/test-support/tiles'
 import { newEmail } from '../email/defaults'
 import type { Band, Cell, Email } from '../email/schema'
 import { plainHouseStyle, sides } from '../email/styles'
-import { compile } from '.'
+import { bandByBand, compile } from '.'
 
 /* Exact output of small emails, and the widths of their columns, figure by figure. */
 
@@ -307,4 +307,17 @@ test('a preheader is hidden by neither tiny letters nor ink of the colour of its
   expect(html(emailOf())).toContain(
     '<div class="preheader" style="display:none;max-height:0;overflow:hidden">P',
   )
+})
+
+test('compiled band by band, each step is one band, and the whole is the same afterwards', () => {
+  const house = plainHouseStyle()
+  const email = emailOf(band('one'), band('two'), band('three'))
+  const src = (p: { id: string }) => p.id
+  const steps = [...bandByBand(email, house, { src, print: 'compact' })]
+  // Once for its tree, once for its text.
+  expect(steps).toHaveLength(6)
+  expect(compile(email, house, { src, print: 'compact' })).toBe(
+    compile(structuredClone(email), house, { src, print: 'compact' }),
+  )
+  expect([...bandByBand({ ...email, way: 'plain', plain: 'x' }, house, { src })]).toEqual([])
 })

@@ -283,13 +283,35 @@ export function compileMapped(written: Email, house: HouseStyle, options: Compil
     return whole(byHandHtml(email.hand, options.src, options.fields ?? asWritten, options.styles))
   if (email.way === 'plain') return whole('')
   const c = contextOf(email, house, options)
-  const form: Form = {
-    apart: options.apart ?? false,
-    marks: options.marks ?? false,
-    styles: options.styles ?? 'both',
-    print: options.print ?? 'readable',
-  }
+  const form = formOf(options)
   return form.styles === 'head' ? compileHead(email, c, form) : compileBands(email, c, form)
+}
+
+const formOf = (options: CompileOptions): Form => ({
+  apart: options.apart ?? false,
+  marks: options.marks ?? false,
+  styles: options.styles ?? 'both',
+  print: options.print ?? 'readable',
+})
+
+/**
+ * Compiles an email band by band, for who has to give way between them; compiled whole afterwards, it is only joined, since
+ * each band is remembered.
+ */
+export function* bandByBand(written: Email, house: HouseStyle, options: CompileOptions): Generator<void> {
+  const email = trackedEmail(written)
+  if (email.way !== 'bands') return
+  const c = contextOf(email, house, options)
+  const form = formOf(options)
+  for (const band of email.bands) {
+    treeOf(band, c)
+    yield
+  }
+  for (const { bands, wrapper } of groupsOf(email.bands, c, form))
+    for (const band of bands) {
+      textOf(band, c, form, wrapper !== null)
+      yield
+    }
 }
 
 /** A text without bands. */

@@ -1,8 +1,8 @@
 'use client'
 import type { Editor } from '@tiptap/react'
 import { startTransition, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { findingsOf, type Finding } from '@/core/checks'
-import { compile, compileMapped, printOf } from '@/core/compile'
+import { findingsByBand, findingsOf, type Finding } from '@/core/checks'
+import { bandByBand, compile, compileMapped, printOf } from '@/core/compile'
 import { compileText } from '@/core/compile/text'
 import { styleOf } from '@/core/email/cascade'
 import { conditionsFor } from '@/core/email/conditions'
@@ -30,6 +30,12 @@ export function proof(email: Email, house: HouseStyle): { findings: Finding[]; b
   const html = compile(email, house, { src, print: printOf(email) })
   const bytes = encoder.encode(html).length
   return { findings: findingsOf(email, styleOf(house, email.styles), html, bytes), bytes }
+}
+
+/** The longest part of that a band at a time; what it gives is remembered with each band. */
+function* proofByBand(email: Email, house: HouseStyle): Generator<void> {
+  yield* bandByBand(email, house, { src, print: printOf(email) })
+  yield* findingsByBand(email, styleOf(house, email.styles))
 }
 
 /**
@@ -101,6 +107,20 @@ const useWriting = (session: EmailSession, id: string | null): CurrentWords =>
     [session, id],
   )
 
+/** The longest that work on a whole email holds the page at once, ms. */
+const SLICE = 20
+
+/** Works on in slices, with the page's own work between them, as long as it is still wanted. */
+async function inSlices(work: () => Generator<void>, wanted: () => boolean): Promise<void> {
+  const steps = work()
+  let began = performance.now()
+  while (wanted() && !(await whenRead(() => steps.next())).done)
+    if (performance.now() - began > SLICE) {
+      await new Promise((go) => setTimeout(go))
+      began = performance.now()
+    }
+}
+
 /** What is worked out, once what it needs to read code is there. */
 async function whenRead<T>(work: () => T): Promise<T> {
   for (;;)
@@ -125,6 +145,11 @@ function useProof(email: Email, house: HouseStyle): ReturnType<typeof proof> {
     let current = true
     const look = async () => {
       began.current = true
+      await inSlices(
+        () => proofByBand(email, house),
+        () => current,
+      )
+      if (!current) return
       const now = await whenRead(() => proof(email, house))
       if (current) startTransition(() => setFound(now))
     }
