@@ -125,6 +125,13 @@ test('a table of data inside does not make the tables around it data; its pictur
   expect(compile(asEmail(back), house, { src: () => 'cid:1' })).toContain('<img src="cid:1" alt="x"')
 })
 
+test('a cell of another ground within the ground of its table keeps it, so that light words are read on dark', () => {
+  const back = read(
+    '<html><body bgcolor="#e8eef2"><table width="600" cellpadding="24" bgcolor="#ffffff"><tr><td><p>Light</p></td></tr><tr><td bgcolor="#12344d"><p style="color:#fff">Dark</p></td></tr></table></body></html>',
+  )
+  expect(back.bands.map((b) => b.cells[0]!.background)).toEqual(['#ffffff', '#12344d'])
+})
+
 test('a button keeps the margin of its paragraph; a heading keeps its size on phones, whatever the house says of its own', () => {
   const html = page(
     '<table width="600"><tr><td><h1 style="font-size:30px;line-height:36px;margin:0">Head</h1><p style="margin:24px 0 9px"><a href="https://a.example/" style="display:inline-block;background:#c8553d;color:#ffffff;padding:13px 26px">Go</a></p><p style="margin:0">After</p></td></tr></table>',

@@ -55,7 +55,12 @@ export function stripsOf(
     return parted(taking, node, inherited, sides(0), inside).map((s, i, all) => ({
       ...s,
       inherited: { ...s.inherited, background: inherited.background },
-      box: { background: s.box?.background ?? ground, padding: plus(s.box?.padding ?? sides(0), s.padding) },
+      // A cell within may have a ground of its own: words on it are not read on that of the box.
+      box: {
+        background:
+          s.box?.background ?? (s.content[0] === node ? undefined : s.inherited.background) ?? ground,
+        padding: plus(s.box?.padding ?? sides(0), s.padding),
+      },
       padding: { ...padding, top: i ? 0 : padding.top, bottom: i < all.length - 1 ? 0 : padding.bottom },
     }))
   }
