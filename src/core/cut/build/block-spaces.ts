@@ -6,8 +6,8 @@ import { middle, type InkLine } from '../ink'
 const APART = 1.5
 /** Space that differs from the usual one by no more than this is the same, px. */
 const SAME = 1
-/** Most space between two blocks, and between two items of a list, px. */
-const MOST_SPACE = 200
+/** Most space between two blocks of one text, and between two items of a list, px: what the document takes (`email/richtext`). */
+export const MOST_SPACE = 200
 const MOST_ITEM_SPACE = 100
 
 /** The spaces between the blocks of a text, as its tile says them. */

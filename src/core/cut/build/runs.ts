@@ -3,7 +3,7 @@ import type { Sides } from '../../email/styles'
 import type { Tile, TileOf } from '../../email/tile'
 import { ownSpace, plainOf, withSpace, type Block } from '../../email/richtext'
 import { measureBand, type CellMeasure } from '../../email/measures'
-import { withNarrowSpace } from './block-spaces'
+import { MOST_SPACE, withNarrowSpace } from './block-spaces'
 
 /** How wide the content of words may be so that their lines break where the design's do, px. */
 export interface WordsRoom {
@@ -94,9 +94,6 @@ function together(above: Words, below: Words, content: number, how: Joining): Wo
     cuts,
   }
 }
-
-/** Most space between two blocks of one text, px: what the document takes (`email/richtext`). */
-const MOST_SPACE = 200
 
 /** Whether more space lies between two tiles, on wide or narrow, than one of them could say. */
 const farApart = (above: Words, below: Words): boolean =>

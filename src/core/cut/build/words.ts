@@ -7,7 +7,7 @@ import type { Cut } from '../plan'
 import { around, type Rect } from '../raster'
 import { bearing } from '../typeface'
 import type { WordsRoom } from './runs'
-import { blockSpaces } from './block-spaces'
+import { blockSpaces, MOST_SPACE } from './block-spaces'
 import type { Building, Placed } from './building'
 import { asHeading, shapeText, titleLevel, underlined } from './headings'
 import { narrowLetters } from './narrow-letters'
@@ -17,8 +17,6 @@ import { roomOf, sideSpace, slackOf, widthsFor } from './space'
 const FILLS = 0.8
 /** How far the mark of a list stands left of its words, em. */
 const LIST_MARK = 0.94
-/** Most space between two paragraphs, px. */
-const MOST_SPACE = 200
 /** Line height of headings, and of the items of a list, of their size (common practice, no source). */
 const HEADING_LINE = 1.2
 const BODY_LEADING = 1.5
