@@ -5,6 +5,7 @@ const order = [
   ['color', 'text', 'picture'],
   ['html'],
   ['email'],
+  ['motion'],
   ['tiles'],
   ['compile'],
   ['readers', 'checks', 'cut', 'house', 'import', 'starters'],

@@ -4,10 +4,10 @@
  */
 import { build } from 'esbuild'
 
-export const buildWorker = () =>
+const bundle = (from, to) =>
   build({
-    entryPoints: ['src/server/pool/worker.ts'],
-    outfile: 'dist/worker.mjs',
+    entryPoints: [from],
+    outfile: to,
     bundle: true,
     platform: 'node',
     format: 'esm',
@@ -17,4 +17,9 @@ export const buildWorker = () =>
     logLevel: 'warning',
   })
 
-if (process.argv[1]?.endsWith('build-worker.mjs')) await buildWorker()
+export const buildWorker = () => bundle('src/server/pool/worker.ts', 'dist/worker.mjs')
+
+/** The server of countdowns that is hosted elsewhere. */
+export const buildCountdown = () => bundle('src/server/motion/countdown/alone.ts', 'dist/countdown.mjs')
+
+if (process.argv[1]?.endsWith('build-worker.mjs')) await Promise.all([buildWorker(), buildCountdown()])

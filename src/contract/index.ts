@@ -6,6 +6,7 @@ import { handoverRoutes } from './handover'
 import { jobRoutes } from './jobs'
 import { keptRoutes } from './kept'
 import { materialRoutes } from './materials'
+import { motionRoutes } from './motion'
 import { shareRoutes } from './shares'
 import { standinRoutes } from './standins'
 import { taskRoutes } from './tasks'
@@ -18,6 +19,7 @@ export const routes = {
   ...clientRoutes,
   ...keptRoutes,
   ...materialRoutes,
+  ...motionRoutes,
   ...jobRoutes,
   ...cutRoutes,
   ...emailRoutes,

@@ -89,12 +89,17 @@ export const materialRoutes = routesOf({
     long: true,
   },
   'POST /api/pictures': {
-    does: 'Takes in a picture for an email.',
-    form: { files: { picture: 'PNG, JPEG or GIF, at most 25 megapixels and 10 MB' }, most: 12 },
+    does: 'Takes in a picture for an email: a file, or what stands at an address (private networks are refused).',
+    form: {
+      files: { picture: 'PNG, JPEG, GIF, animated WebP or PNG, at most 25 megapixels and 10 MB' },
+      most: 12,
+    },
+    body: z.object({ address: z.string().trim().min(3).max(2000) }),
     gives: picture,
-    remark: '`id` is the SHA-256 of the bytes',
+    remark:
+      '`id` is the SHA-256 of the bytes; an animated WebP or PNG becomes a GIF, and `moving.of` names the picture that came',
     status: 201,
-    problems: '413, 415',
+    problems: '413, 415, 422 address-refused, 502 address-unreachable',
   },
   'POST /api/icons': {
     does: 'Draws a shipped icon as PNG.',
@@ -123,8 +128,11 @@ export const materialRoutes = routesOf({
     problems: '422',
   },
   'GET /api/pictures/:picture': {
-    does: 'A picture; `width` gives a smaller WebP.',
-    query: z.object({ width: z.coerce.number().min(16).max(8000).optional() }),
+    does: 'A picture; `width` gives a smaller WebP, `frame` one frame of a moving one as PNG.',
+    query: z.object({
+      width: z.coerce.number().min(16).max(8000).optional(),
+      frame: z.coerce.number().int().min(0).max(999).optional(),
+    }),
     gives: 'image/*',
     problems: '404',
   },

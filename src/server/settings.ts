@@ -8,6 +8,12 @@ export const dataFolder = (): string =>
 
 export const picturesFolder = (): string => join(dataFolder(), 'pictures')
 
+export const filmsFolder = (): string => join(dataFolder(), 'films')
+
+/** The packages of the fonts that ship with the app. */
+export const fontsFolder = (): string =>
+  join(/* turbopackIgnore: true */ process.cwd(), 'node_modules/@fontsource')
+
 /** Where files lie that were sent, until their requests are answered. */
 export const uploadsFolder = (): string => join(dataFolder(), 'uploads')
 

@@ -12,6 +12,7 @@ import { fieldValue } from './field-value'
 import { headingOrder } from './heading-order'
 import { linkMissing } from './link-missing'
 import { linkScheme } from './link-scheme'
+import { motion } from './motion'
 import { preheaderMissing } from './preheader-missing'
 import { checkedByBand, runChecks, scopeOf } from './run'
 import { subject } from './subject'
@@ -36,6 +37,7 @@ export const checks: readonly Check[] = [
   contrastLow,
   wordsSmall,
   wordsPictured,
+  motion,
   headingOrder,
   fieldValue,
   codeChanged,

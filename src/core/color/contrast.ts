@@ -25,3 +25,7 @@ export function contrast(a: string, b: string): number {
 export function wantedContrast(size: number, bold: boolean): number {
   return size >= 24 || (bold && size >= 18.66) ? 3 : 4.5
 }
+
+/** An ink where it can be read on a ground (WCAG 2.2, 1.4.3), else black or white. */
+export const inkOn = (ground: string, ink: string): string =>
+  contrast(ink, ground) >= 4.5 ? ink : contrast('#000000', ground) >= 4.5 ? '#000000' : '#ffffff'

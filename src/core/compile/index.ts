@@ -21,6 +21,8 @@ export type { BandTree } from './band'
 export interface CompileOptions {
   /** Where each picture stands in the output. */
   src: CompileContext['src']
+  /** Where countdowns without a server of their own are answered. */
+  countdowns?: CompileContext['countdowns']
   /** How fields come out; as written unless said. */
   fields?: FieldWriter
   /** What becomes of conditional bands; they stand between their conditions as written unless said. */
@@ -88,7 +90,7 @@ const ROWS = DEPTH + 2
  */
 const trees = new WeakMap<Band, { c: CompileContext; tree: BandTree }[]>()
 
-const keys = ['width', 'dir', 'lang', 'style', 'src', 'fields', 'conditions'] as const
+const keys = ['width', 'dir', 'lang', 'style', 'src', 'countdowns', 'fields', 'conditions'] as const
 const same = (a: CompileContext, b: CompileContext) => keys.every((k) => a[k] === b[k])
 
 function treeOf(band: Band, c: CompileContext): BandTree {
@@ -258,6 +260,7 @@ const contextOf = (email: Email, house: HouseStyle, o: CompileOptions): CompileC
   lang: email.lang,
   style: styleOf(house, email.styles),
   src: o.src,
+  countdowns: o.countdowns,
   fields: o.fields ?? asWritten,
   conditions: o.conditions ?? conditionsAsWritten,
 })

@@ -20,6 +20,8 @@ export interface CompileContext {
   style: Style
   /** Where a picture stands in the output. */
   src: (picture: { id: string; type: string }) => string
+  /** Where countdowns that name no server of their own are answered, as for lenses; left out: nowhere, and their still stands. */
+  countdowns?: string
   fields: FieldWriter
   conditions: ConditionWriter
 }

@@ -5,6 +5,7 @@ import type { DesignLayers } from '@/core/cut/layers'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
+import type { PictureRef } from '@/core/picture/ref'
 import type { KnownFigures } from '../pool/proof'
 
 /** Times are ISO 8601 in UTC. Documents and house styles are JSON that is checked by Zod when it is read. */
@@ -55,7 +56,26 @@ export const pictures = sqliteTable('pictures', {
   width: integer('width').notNull(),
   height: integer('height').notNull(),
   bytes: integer('bytes').notNull(),
+  /** Null where it does not move. */
+  moving: text('moving', { mode: 'json' }).$type<PictureRef['moving']>(),
   createdAt: text('created_at').notNull(),
+})
+
+/** Films are files named by the SHA-256 of their bytes, as pictures are. */
+export const films = sqliteTable('films', {
+  id: text('id').primaryKey(),
+  type: text('type').notNull(),
+  name: text('name').notNull(),
+  bytes: integer('bytes').notNull(),
+  createdAt: text('created_at').notNull(),
+})
+
+/** When each recipient first opened a countdown that runs for a span. */
+export const openings = sqliteTable('openings', {
+  /** SHA-256 of the countdown and of what tells the recipient apart. */
+  id: text('id').primaryKey(),
+  /** ms since 1970 */
+  at: integer('at').notNull(),
 })
 
 /** A client's pictures, for any of its jobs. */

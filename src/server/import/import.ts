@@ -125,7 +125,7 @@ async function fromZip(bytes: Buffer, name: string): Promise<ReadImport> {
     )
     if (!forms.length) continue
     try {
-      const picture = await checkPicture(await read(file), file.name)
+      const { picture } = await checkPicture(await read(file), file.name)
       for (const f of new Set(forms)) pictures[f] = picture
     } catch (e) {
       if (e instanceof Problem && e.status !== 422) notes.push(`${file.name}: ${e.detail}`)
@@ -163,7 +163,7 @@ async function fromMessage(bytes: Buffer, name: string): Promise<ReadImport> {
     const cid = a.cid ?? a.contentId?.replace(/^<|>$/g, '')
     if (!cid || !mail.html.includes(`cid:${cid}`)) continue
     try {
-      pictures[`cid:${cid}`] = await checkPicture(a.content, a.filename ?? cid)
+      pictures[`cid:${cid}`] = (await checkPicture(a.content, a.filename ?? cid)).picture
     } catch (e) {
       if (e instanceof Problem) notes.push(`${a.filename ?? cid}: ${e.detail}`)
       else throw e

@@ -83,12 +83,20 @@ export function pictureInfo(id: string): PictureRef {
 }
 
 /** A picture as documents speak of it. */
-export const refOf = ({ id, type, width, height, bytes }: typeof pictures.$inferSelect): PictureRef => ({
+export const refOf = ({
+  id,
+  type,
+  width,
+  height,
+  bytes,
+  moving,
+}: typeof pictures.$inferSelect): PictureRef => ({
   id,
   type: type as PictureRef['type'],
   width,
   height,
   bytes,
+  ...(moving ? { moving } : {}),
 })
 
 /** A picture's bytes. */

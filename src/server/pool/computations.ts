@@ -22,6 +22,8 @@ import { openDesign, readDesign } from '../designs/read'
 import { pageOf, pageOfFile } from '../house/read'
 import { importFile, importHtml } from '../import/import'
 import { checkPicture } from '../pictures/check'
+import { countdownPicture } from '../motion/countdown/draw'
+import { pictureFrame } from '../motion/read'
 import { cropPicture } from '../pictures/crop-file'
 import { encodePart, type Part } from '../pictures/encode-part'
 import { decodeRaster, rasterOf } from './raster'
@@ -60,6 +62,8 @@ export const computations = {
     readDesign(await bytesOf(content), name, board),
   checkPicture: async ({ content, name }: File) => checkPicture(await bytesOf(content), name),
   cropPicture: ({ file, rect }: { file: string; rect: Rect }) => cropPicture(file, rect),
+  pictureFrame: ({ file, frame }: { file: string; frame: number }) => pictureFrame(file, frame),
+  countdown: countdownPicture,
   importFile: async ({ content, name }: File) => importFile(await bytesOf(content), name),
   importHtml: ({ html }: { html: string }) => importHtml(html),
   deckOfFile: async ({ content, name }: File) => deckOfFile(await bytesOf(content), name),

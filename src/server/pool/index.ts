@@ -37,8 +37,8 @@ const held = globalThis as typeof globalThis & {
  */
 type Lane = 'long' | 'short'
 
-/** What a person waits for while looking at an email. */
-const short: ReadonlySet<Name> = new Set(['written', 'proof', 'figures', 'namePictures'])
+/** What a person waits for while looking at an email, here or where it arrived. */
+const short: ReadonlySet<Name> = new Set(['written', 'proof', 'figures', 'namePictures', 'countdown'])
 
 /** A computation that runs. */
 interface Running {

@@ -31,6 +31,10 @@ const ComposeStage = dynamic(() => import('../compose/stage').then((m) => m.Comp
   ssr: false,
   loading: Laying,
 })
+const MotionStage = dynamic(() => import('../motion/stage').then((m) => m.MotionStage), {
+  ssr: false,
+  loading: Laying,
+})
 const ProofStage = dynamic(() => import('../proof/stage').then((m) => m.ProofStage), {
   ssr: false,
   loading: Laying,
@@ -41,6 +45,9 @@ const HandoverStage = dynamic(() => import('../handover/stage').then((m) => m.Ha
 })
 
 type Value = 'subject' | 'preheader'
+
+/** Width of what stands in the spine's place, px. */
+const sides: Record<StageId, number> = { cut: 148, compose: 186, motion: 208, proof: 272, handover: 272 }
 
 /** A job on the bench: its documents are opened once, and every stage works on the same ones. */
 export default function Bench({ job: opened, cuts, email }: BenchProps) {
@@ -77,7 +84,7 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
   const elsewhere = useLoading(job, setJob)
   const left = useLeft(cutSession, work, built)
   const [trayHeight, setTrayHeight] = useTrayHeight()
-  const side = stage === 'proof' || stage === 'handover' ? 272 : stage === 'compose' ? 186 : 148
+  const side = sides[stage]
   return (
     <div
       className="relative grid h-dvh min-h-[560px] min-w-[1000px]"
@@ -178,6 +185,7 @@ function Stage({
   if (!built) return <NoEmail onCut={() => go('cut')} />
   if (stage === 'compose')
     return <ComposeStage job={job} work={work} cuts={cutSession} setActions={setActions} />
+  if (stage === 'motion') return <MotionStage work={work} setActions={setActions} />
   if (stage === 'proof') return <ProofStage work={work} setActions={setActions} onValue={onValue} />
   return <HandoverStage {...{ job, work, focus, setActions }} session={emailSession} />
 }
@@ -286,6 +294,7 @@ function useLeft(cutSession: CutSession, work: EmailWork, built: boolean): Recor
         (c) => (c.kind === 'words' && !c.words) || (c.kind === 'picture' && c.alt === null),
       ).length,
       compose: built ? mend.filter((f) => f.stage === 'compose').length : 0,
+      motion: built ? mend.filter((f) => f.stage === 'motion').length : 0,
       proof: built ? mend.length : 0,
       handover: built ? mend.filter((f) => f.stage === 'handover').length : 0,
     }),

@@ -75,6 +75,7 @@ export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (ho
     job,
     setHouse,
     flush: session.flush,
+    amend: useCallback((edit: Edit) => session.amend((e) => applyEdit(e, edit)), [session]),
     writing: useWriting(session, selected.editing),
     email,
     style,
@@ -177,7 +178,14 @@ function useSeen(email: Email, house: HouseStyle) {
     [values],
   )
   const parts = useMemo(
-    () => compileMapped(email, house, { src, ...seen, marks: true, apart: true }).parts(),
+    () =>
+      compileMapped(email, house, {
+        src,
+        countdowns: '/api/countdown',
+        ...seen,
+        marks: true,
+        apart: true,
+      }).parts(),
     [email, house, seen],
   )
   const text = useMemo(

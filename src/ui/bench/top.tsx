@@ -12,6 +12,7 @@ import { WorkList } from '../tasks/list'
 export const stages = [
   { id: 'cut', label: 'Cut' },
   { id: 'compose', label: 'Compose' },
+  { id: 'motion', label: 'Motion' },
   { id: 'proof', label: 'Proof' },
   { id: 'handover', label: 'Hand over' },
 ] as const

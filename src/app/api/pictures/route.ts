@@ -1,7 +1,8 @@
 import { serve } from '@/server/api/serve'
-import { takeInPicture } from '@/server/pictures/take-in'
+import { takeInPicture, takeInPictureAt } from '@/server/pictures/take-in'
 
-export const POST = serve('POST /api/pictures', async ({ form }) => {
-  const { content, name } = form!.file('picture')
+export const POST = serve('POST /api/pictures', async ({ form, body }) => {
+  if (!form) return takeInPictureAt(body.address)
+  const { content, name } = form.file('picture')
   return takeInPicture(content, name)
 })

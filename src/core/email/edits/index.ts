@@ -42,6 +42,7 @@ export const edits = {
   moveTile: tile.moveTile,
   removeTile: tile.removeTile,
   duplicateTile: tile.duplicateTile,
+  replaceTile: tile.replaceTile,
   wrapTile: shape.wrapTile,
 }
 

@@ -61,3 +61,9 @@ export const duplicateTile: EditOf<{ id: string }> = (email, { id }) =>
   inCell(email, holds(id), (c) =>
     insert(c, placeIn(c, id) + 1, fresh(current(c.items[placeIn(c, id)]!)) as Draft<Tile>),
   )
+
+/** Puts another tile where one stands, as a picture that moves in the place of words. */
+export const replaceTile: EditOf<{ id: string; tile: Tile }> = (email, { id, tile }) =>
+  inCell(email, holds(id), (cell) => {
+    cell.items[placeIn(cell, id)] = tile as Draft<Tile>
+  })

@@ -4,8 +4,9 @@ import { css, el } from '../../html/element'
 import { physical, type Holder } from '../letters'
 import { hrefOf } from '../../text/link'
 import { lineHeight, NARROW } from '../rules'
-import { contrast } from '../../color/contrast'
+import { inkOn } from '../../color/contrast'
 import { fontFamily } from '../../email/fonts'
+import { countdownAddress } from '../../motion/countdown/address'
 import { replaceFields } from '../../text/fields'
 import type { PictureTile } from './schema'
 
@@ -39,7 +40,7 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
   const alt = replaceFields(tile.alt ?? '', c.fields)
   const said = altLetters(alt, c)
   const img = el('img', {
-    src: c.src(picture),
+    src: countdownSrc(tile, c, 'day') ?? c.src(picture),
     alt,
     width: inside,
     height: small ? Math.round((inside * picture.height) / picture.width) : undefined,
@@ -63,7 +64,7 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
       ...said.style,
     }),
   })
-  const shown = alternatives(tile, c, img)
+  const shown = inFilm(tile, c, alternatives(tile, c, img), inside)
   return tile.link.trim()
     ? [el('a', { href: hrefOf(tile.link, c.fields), style: 'text-decoration:none' }, shown)]
     : [shown]
@@ -89,22 +90,56 @@ export function altLetters(alt: string, c: TileContext): Holder {
   }
 }
 
-/** An ink where it can be read on a ground (WCAG 2.2, 1.4.3), else black or white. */
-const inkOn = (ground: string, ink: string): string =>
-  contrast(ink, ground) >= 4.5 ? ink : contrast('#000000', ground) >= 4.5 ? '#000000' : '#ffffff'
-
 /**
  * Other pictures for narrow and for night, in a `picture` element: a reader that does not know it shows the
  * one inside, and none is loaded twice.
  */
 function alternatives(tile: PictureTile, c: TileContext, img: ElementContent): ElementContent {
+  const night = tile.nightPicture ? c.src(tile.nightPicture) : countdownSrc(tile, c, 'night')
   const sources = [
-    ...(tile.nightPicture
-      ? [el('source', { srcSet: c.src(tile.nightPicture), media: '(prefers-color-scheme:dark)' })]
-      : []),
+    ...(night ? [el('source', { srcSet: night, media: '(prefers-color-scheme:dark)' })] : []),
     ...(tile.narrowPicture
       ? [el('source', { srcSet: c.src(tile.narrowPicture), media: `(max-width:${NARROW}px)` })]
       : []),
   ]
   return sources.length ? el('picture', null, sources, img) : img
+}
+
+/** The address of a countdown, which answers with the time that is left; null where the tile is none, or nobody answers. */
+function countdownSrc({ motion, width }: PictureTile, c: TileContext, at: 'day' | 'night'): string | null {
+  if (motion?.made.kind !== 'countdown') return null
+  const { made, height, density } = motion
+  const server = c.countdowns ?? made.server.trim()
+  const colors = at === 'day' ? made.colors : made.night
+  if (!server || !colors) return null
+  const query = countdownAddress(made, colors, { width, height, density })
+  return replaceFields(`${server}${server.includes('?') ? '&' : '?'}${query}`, c.fields)
+}
+
+/**
+ * The film itself around its moving picture, for readers that play films; the others show what is in it. Without a link it can be stopped and
+ * started; with one a press follows the link, so it has no buttons of its own (WHATWG HTML, 4.5.1: nothing interactive in a link).
+ */
+function inFilm(tile: PictureTile, c: TileContext, shown: ElementContent, width: number): ElementContent {
+  const made = tile.motion?.made
+  if (made?.kind !== 'film' || !/^https:\/\//i.test(made.address.trim()) || !tile.picture) return shown
+  const linked = tile.link.trim() !== ''
+  return el(
+    'video',
+    {
+      width,
+      poster: c.src(tile.picture),
+      controls: !linked,
+      autoPlay: linked,
+      muted: true,
+      loop: linked,
+      playsInline: true,
+      style: css({ display: 'block', width: '100%', 'max-width': width, height: 'auto' }),
+    },
+    el('source', {
+      src: made.address.trim(),
+      type: made.film.type === 'video/webm' ? 'video/webm' : 'video/mp4',
+    }),
+    shown,
+  )
 }

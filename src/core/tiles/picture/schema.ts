@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { alignSchema, edgeSchema } from '../../email/styles'
 import { linkSchema, tileBase } from '../../email/tile'
+import { motionSchema } from '../../motion/schema'
 import { cropSchema } from '../../picture/crop'
 import { pictureRefSchema } from '../../picture/ref'
 
@@ -28,5 +29,7 @@ export const pictureSchema = z.object({
   /** What part of a whole picture the two are, where they were cropped here. */
   crop: cropSchema.optional(),
   narrowCrop: cropSchema.optional(),
+  /** How it is made, where it moves and was made here. */
+  motion: motionSchema.optional(),
 })
 export type PictureTile = z.infer<typeof pictureSchema>

@@ -183,7 +183,7 @@ export function PictureChooser({
         <input
           id={id}
           type="file"
-          accept="image/png,image/jpeg,image/gif"
+          accept="image/png,image/jpeg,image/gif,image/webp"
           className="sr-only"
           onChange={(e) => {
             const f = e.target.files?.[0]

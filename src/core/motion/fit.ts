@@ -1,0 +1,127 @@
+import { writeGif, type GifSettings, type WrittenGif } from './gif/write'
+import { alikeTo, type Alike } from './likeness'
+import { scaled } from './scale'
+import type { Motion } from './schema'
+import { lengthOf, type Sequence } from './sequence'
+
+/** How much a moving picture is brought down. */
+export type Squeeze = Pick<Motion, 'colors' | 'loss' | 'dither'> & {
+  /** Factors of the file's size and of its pictures a second, at most 1. */
+  size: number
+  rate: number
+}
+
+/** One way to write it, and what it comes to. */
+export interface Point extends Alike {
+  squeeze: Squeeze
+  bytes: number
+}
+
+/** Fewer colours and more loss, step by step. */
+const LADDER: readonly Pick<Squeeze, 'colors' | 'loss'>[] = [
+  { colors: 256, loss: 0 },
+  { colors: 128, loss: 6 },
+  { colors: 128, loss: 14 },
+  { colors: 64, loss: 20 },
+  { colors: 64, loss: 30 },
+  { colors: 32, loss: 42 },
+  { colors: 24, loss: 60 },
+  { colors: 16, loss: 85 },
+]
+
+/** Sizes and rates that are tried. */
+const GRADES: readonly Pick<Squeeze, 'size' | 'rate'>[] = [
+  { size: 1, rate: 1 },
+  { size: 1, rate: 0.5 },
+  { size: 0.75, rate: 1 },
+  { size: 0.75, rate: 0.5 },
+  { size: 0.5, rate: 1 },
+  { size: 0.5, rate: 0.5 },
+  { size: 0.35, rate: 0.34 },
+]
+
+/** A sequence with fewer pictures a second, and smaller. The first picture stays the first. */
+export function brought(source: Sequence, { size, rate }: Pick<Squeeze, 'size' | 'rate'>): Sequence {
+  const every = 1 / rate
+  const kept = source.frames.flatMap((frame, i) => {
+    const n = Math.floor(i / every + 1e-9)
+    if (i && Math.floor((i - 1) / every + 1e-9) === n) return []
+    const end = source.frames.findIndex((_, k) => k > i && Math.floor(k / every + 1e-9) > n)
+    return [{ ...frame, delay: lengthOf(source.frames.slice(i, end < 0 ? undefined : end)) }]
+  })
+  if (size === 1) return { ...source, frames: kept }
+  const width = Math.max(1, Math.round(source.width * size))
+  const height = Math.max(1, Math.round(source.height * size))
+  const frames = kept.map((f) => ({ ...f, data: scaled({ ...source, data: f.data }, width, height).data }))
+  return { ...source, width, height, frames }
+}
+
+/** A sequence written so, and how alike it is. */
+export function tried(
+  source: Sequence,
+  squeeze: Squeeze,
+  pinned: GifSettings['pinned'],
+  alike: (made: Pick<Sequence, 'width' | 'height' | 'frames'>) => Alike = alikeTo(source),
+): Point & { written: WrittenGif } {
+  const sequence = brought(source, squeeze)
+  const written = writeGif(sequence, { ...squeeze, pinned })
+  return { squeeze, bytes: written.bytes.length, ...alike({ ...sequence, frames: written.shown }), written }
+}
+
+/**
+ * Looks for the most alike way to write a sequence within a budget: for each size and rate, from the best on, the least squeeze that fits, by
+ * bisection. A size that could not be better, even without loss, is passed over. Yields each point as it is known; the best is the most alike of those that fit, or the lightest where none does.
+ * @param budget bytes
+ */
+export function* fit(
+  source: Sequence,
+  budget: number,
+  { dither, pinned }: Pick<GifSettings, 'dither' | 'pinned'>,
+): Generator<{ point: Point; done: number }, Point> {
+  const alike = alikeTo(source)
+  let best: Point | null = null
+  let lightest: Point | null = null
+  for (const [g, grade] of GRADES.entries()) {
+    const sequence = brought(source, grade)
+    if (best && alike(sequence).mean <= best.mean) continue
+    for (let low = 0, high = LADDER.length - 1; low <= high;) {
+      const at = low === 0 && high === LADDER.length - 1 && g === 0 ? 0 : (low + high) >> 1
+      const { written: _written, ...point } = tried(
+        source,
+        { ...grade, ...LADDER[at]!, dither },
+        pinned,
+        alike,
+      )
+      if (!lightest || point.bytes < lightest.bytes) lightest = point
+      if (point.bytes <= budget) {
+        if (!best || point.mean > best.mean) best = point
+        high = at - 1
+      } else low = at + 1
+      yield { point, done: (g + 0.5) / GRADES.length }
+    }
+  }
+  return best ?? lightest!
+}
+
+/** The part of a sequence that changes, if it is small enough that the rest is better a still: px of the file. @param most part of the picture, 0 to 1 */
+export function movingPart(
+  { width, height, frames }: Sequence,
+  most = 0.6,
+): { x: number; y: number; w: number; h: number } | null {
+  const [base, ...others] = frames
+  if (!base || !others.length) return null
+  let [left, right, top, bottom] = [width, -1, height, -1]
+  for (const { data } of others)
+    for (let p = 0, i = 0; i < data.length; p++, i += 4) {
+      if (data[i] === base.data[i] && data[i + 1] === base.data[i + 1] && data[i + 2] === base.data[i + 2])
+        continue
+      const [x, y] = [p % width, Math.floor(p / width)]
+      left = Math.min(left, x)
+      right = Math.max(right, x)
+      top = Math.min(top, y)
+      bottom = Math.max(bottom, y)
+    }
+  if (right < 0) return null
+  const part = { x: left, y: top, w: right - left + 1, h: bottom - top + 1 }
+  return (part.w * part.h) / (width * height) <= most ? part : null
+}

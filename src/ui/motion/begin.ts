@@ -1,0 +1,91 @@
+import { toast } from 'sonner'
+import { groundOf } from '@/core/email/ground'
+import { measureBand } from '@/core/email/measures'
+import { plainOf } from '@/core/email/richtext'
+import { placeOf } from '@/core/email/walk'
+import { beginMotion } from '@/core/motion/begin'
+import { drawnKinds, recipes } from '@/core/motion/recipes'
+import type { Made } from '@/core/motion/schema'
+import { newTile } from '@/core/tiles'
+import type { EmailWork } from '../bench/email-work'
+import type { Marks } from '../bench/lens'
+import { widthOf, type PictureTile } from './moving'
+
+/** What can be made of what is selected. */
+export interface Recipe {
+  kind: Exclude<Made['kind'], 'strip' | 'film'>
+  label: string
+}
+
+const WORDS: readonly Made['kind'][] = ['headline', 'number', 'button', 'faces', 'countdown']
+
+/** What can be made of a tile: of words what says something, of a picture everything. */
+export function beginsFor(kind: string): Recipe[] {
+  const all: Recipe[] = [
+    ...drawnKinds
+      .filter((k) => k !== 'strip')
+      .map((k) => ({ kind: k as Recipe['kind'], label: recipes[k].label })),
+    { kind: 'countdown', label: 'Countdown' },
+  ]
+  if (kind === 'picture') return all
+  return kind === 'words' || kind === 'button' ? all.filter((r) => WORDS.includes(r.kind)) : []
+}
+
+/** Makes what is selected move: a picture keeps its tile; words give their place to a picture that says them. */
+export function beginIn(work: EmailWork, kind: Recipe['kind'], marks: Marks): void {
+  const { email, style, selection } = work
+  const place = selection.tile && placeOf(email, selection.tile.id)
+  if (!place) return
+  const { tile, band, cell } = place
+  const ground = groundOf(email, style, tile.id)
+  const at = marks.get(tile.id)
+  const own = tile.kind === 'picture' ? tile : null
+  const room =
+    (measureBand(band, email.width).get(cell.id)?.content ?? email.width) -
+    tile.padding.left -
+    tile.padding.right
+  const width = own ? widthOf(email, band, cell.id, own) : Math.round(room)
+  const words =
+    tile.kind === 'words' ? plainOf(tile.text) : tile.kind === 'button' ? tile.label : (own?.alt ?? '')
+  const motion = beginMotion(kind, {
+    style,
+    role: band.role,
+    ground: ground.color,
+    night: ground.night,
+    width,
+    height: own?.picture
+      ? (width * own.picture.height) / own.picture.width
+      : Math.max(40, Math.round(at?.height ?? 90)),
+    words,
+    picture: own?.picture ?? null,
+    lang: email.lang,
+    soon: soon(),
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  })
+  if (!motion) {
+    toast.error('Choose a picture for the tile first: this is made of one.')
+    return
+  }
+  if (own) {
+    work.apply('make it move', { name: 'setTile', what: { id: own.id, kind: 'picture', set: { motion } } })
+    return
+  }
+  const picture: PictureTile = {
+    ...(newTile('picture') as PictureTile),
+    id: tile.id,
+    padding: tile.padding,
+    show: tile.show,
+    width,
+    alt: words || null,
+    link: tile.kind === 'button' ? tile.link : '',
+    motion,
+  }
+  work.apply('make it move', { name: 'replaceTile', what: { id: tile.id, tile: picture } })
+}
+
+/** In a week, at the full hour. */
+function soon(): string {
+  const at = new Date(Date.now() + 7 * 86_400_000)
+  at.setMinutes(0, 0, 0)
+  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
+}

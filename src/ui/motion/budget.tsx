@@ -1,0 +1,277 @@
+'use client'
+import dynamic from 'next/dynamic'
+import { useMemo, useState } from 'react'
+import type { Point } from '@/core/motion/fit'
+import { movingPart } from '@/core/motion/fit'
+import type { Motion } from '@/core/motion/schema'
+import type { PictureRef } from '@/core/picture/ref'
+import { Button, Choice, cx, Group, kb, NumberField, Row } from '../parts/controls'
+import { Measure } from './values/parts'
+import type { Drawn } from './engine'
+import type { MotionWork } from './use-motion'
+
+const TradeChart = dynamic(() => import('./trade-chart').then((m) => m.TradeChart), { ssr: false })
+
+const dithers: { value: Motion['dither']; label: string }[] = [
+  { value: 'none', label: 'none' },
+  { value: 'pattern', label: 'pattern' },
+  { value: 'diffused', label: 'diffused' },
+]
+
+/** What part of it is shown. */
+function TrimRow({ motion, set, length }: { motion: Motion; set: MotionWork['set']; length: number }) {
+  return (
+    <Row label="Trim">
+      <span className="flex items-center gap-1">
+        <NumberField
+          label="Shown from, ms"
+          value={motion.trim?.from ?? 0}
+          max={60_000}
+          own={!!motion.trim}
+          onChange={(from) => set('trim it', { trim: { from, to: motion.trim?.to ?? length } }, 'trim')}
+        />
+        <NumberField
+          label="Shown to, ms"
+          value={motion.trim?.to ?? length}
+          max={60_000}
+          own={!!motion.trim}
+          onChange={(to) => set('trim it', { trim: { from: motion.trim?.from ?? 0, to } }, 'trim')}
+        />
+      </span>
+    </Row>
+  )
+}
+
+/** How it runs: how fast, how often, which way. */
+export function TimingGroup({
+  motion,
+  set,
+  length,
+}: {
+  motion: Motion
+  set: MotionWork['set']
+  length: number
+}) {
+  const way = motion.back ? 'back' : motion.reverse ? 'reverse' : 'on'
+  return (
+    <Group title="Runs">
+      {motion.made.kind !== 'strip' && (
+        <Measure
+          label="Pictures"
+          unit="a second"
+          value={motion.rate}
+          min={1}
+          max={50}
+          onChange={(rate) => set('set the rate', { rate }, 'rate')}
+        />
+      )}
+      <Measure
+        label="Speed"
+        unit="%"
+        value={motion.speed * 100}
+        min={10}
+        max={1000}
+        onChange={(v) => set('set the speed', { speed: v / 100 }, 'speed')}
+      />
+      <Row label="Way">
+        <Choice
+          label="Which way it runs"
+          value={way}
+          options={[
+            { value: 'on', label: 'on' },
+            { value: 'reverse', label: 'back' },
+            { value: 'back', label: 'there and back' },
+          ]}
+          onChange={(w) =>
+            set('choose the way', { reverse: w === 'reverse' || undefined, back: w === 'back' || undefined })
+          }
+        />
+      </Row>
+      <Measure
+        label="Shown"
+        unit={motion.loop ? 'times' : 'for ever'}
+        value={motion.loop}
+        max={100}
+        onChange={(loop) => set('set how often it is shown', { loop }, 'loop')}
+      />
+      <Measure
+        label="Last rests"
+        unit="ms"
+        value={motion.rest ?? 0}
+        max={20_000}
+        onChange={(rest) => set('let the last picture rest', { rest: rest || undefined }, 'rest')}
+      />
+      <TrimRow motion={motion} set={set} length={length} />
+    </Group>
+  )
+}
+
+/** How the file is written. */
+export function FileGroup({ motion, set }: { motion: Motion; set: MotionWork['set'] }) {
+  return (
+    <Group title="File">
+      <Measure
+        label="Colours"
+        unit=""
+        value={motion.colors}
+        min={2}
+        max={256}
+        onChange={(colors) => set('set the colours', { colors }, 'colors')}
+      />
+      <Row label="Dither">
+        <Choice
+          label="Dither"
+          value={motion.dither}
+          options={dithers}
+          onChange={(dither) => set('choose the dither', { dither })}
+        />
+      </Row>
+      <Measure
+        label="Loss"
+        unit="%"
+        value={motion.loss}
+        max={100}
+        onChange={(loss) => set('set the loss', { loss }, 'loss')}
+      />
+      <Measure
+        label="Density"
+        unit="%"
+        value={motion.density * 100}
+        min={25}
+        max={300}
+        onChange={(v) => set('set the density', { density: v / 100 }, 'density')}
+      />
+      <Measure
+        label="Height"
+        unit="px"
+        value={motion.height}
+        min={1}
+        max={2000}
+        onChange={(height) => set('set the height', { height }, 'height')}
+      />
+    </Group>
+  )
+}
+
+/** Likeness as it is shown: rounded down, so that only the same is 100 %. */
+const percent = (likeness: number): string =>
+  `${(Math.floor(Math.max(0, likeness) * 1000) / 10).toFixed(1)} %`
+
+function Figures({ bytes, budget, made }: { bytes: number; budget: number; made: MotionWork['made'] }) {
+  return (
+    <p className="font-mono text-xs" role="status">
+      <b className={cx('text-base', bytes > budget ? 'text-terra' : 'text-verdigris')}>{kb(bytes)}</b> of{' '}
+      {kb(budget)}
+      {made && (
+        <>
+          <br />
+          <span className="text-[11px] text-soft">
+            {made.frames} frames, alike {percent(made.mean)}, worst {percent(made.worst)}
+          </span>
+        </>
+      )}
+    </p>
+  )
+}
+
+/** Where most of it never moves: a still with a small moving part. */
+function SplitOffer({ drawn, onSplit }: { drawn: Drawn; onSplit: (part: MovingPart) => void }) {
+  const part = useMemo(() => movingPart(drawn), [drawn])
+  if (!part) return null
+  return (
+    <p className="text-[11.5px] leading-snug text-soft">
+      {Math.round((1 - (part.w * part.h) / (drawn.width * drawn.height)) * 100)} % of it never moves. As
+      stills with a stripe that moves, the rest can be finer and lighter.{' '}
+      <button type="button" className="underline" onClick={() => onSplit(part)}>
+        Split it
+      </button>
+    </p>
+  )
+}
+type MovingPart = NonNullable<ReturnType<typeof movingPart>>
+
+/** What it weighs against what it may, how alike it is, and the search for what fits. */
+export function BudgetGroup({
+  motion,
+  work,
+  picture,
+  onSplit,
+}: {
+  motion: Motion
+  work: MotionWork
+  picture: PictureRef | null
+  onSplit: (part: MovingPart) => void
+}) {
+  const { made, best, points, set, fit, drawn } = work
+  const bytes = made?.size ?? picture?.bytes ?? 0
+  const over = bytes > motion.budget
+  const [before, setBefore] = useState<{ id: string; bytes: number } | null>(null)
+  const apply = (p: Point) => {
+    if (picture) setBefore({ id: picture.id, bytes: picture.bytes })
+    set('make it fit', squeezed(motion, p))
+  }
+  return (
+    <>
+      <Group title="Budget">
+        <Figures bytes={bytes} budget={motion.budget} made={made} />
+        <Measure
+          label="May have"
+          unit="KB"
+          value={Math.round(motion.budget / 1024)}
+          min={1}
+          max={20_000}
+          onChange={(k) => set('set the budget', { budget: k * 1024 }, 'budget')}
+        />
+        <Button
+          look={over ? 'main' : 'line'}
+          disabled={!drawn || !!work.busy}
+          onClick={() => void fit(motion.budget).then((p) => p && apply(p))}
+        >
+          Make it fit {kb(motion.budget)}
+        </Button>
+        {best && best.bytes > motion.budget && (
+          <p className="text-[11.5px] text-terra">
+            Nothing fits: the lightest that was found has {kb(best.bytes)}. Make it shorter, or the slot
+            smaller.
+          </p>
+        )}
+        {drawn && <SplitOffer drawn={drawn} onSplit={onSplit} />}
+      </Group>
+      {(points.length > 0 || before) && (
+        <Group title="The trade" className="min-w-[230px]">
+          {points.length > 0 && (
+            <TradeChart points={points} best={best} budget={motion.budget} onChoose={apply} />
+          )}
+          {before && picture && before.id !== picture.id && (
+            <BeforeAndAfter before={before} after={picture} />
+          )}
+        </Group>
+      )}
+    </>
+  )
+}
+
+/** The values that a point of the search stands for. */
+const squeezed = (motion: Motion, { squeeze }: Point): Partial<Motion> => ({
+  colors: squeeze.colors,
+  loss: squeeze.loss,
+  density: Math.max(0.25, Math.round(motion.density * squeeze.size * 100) / 100),
+  rate: Math.max(1, Math.round(motion.rate * squeeze.rate)),
+})
+
+/** The same picture side by side, as it was and as it is. */
+const BeforeAndAfter = ({ before, after }: { before: { id: string; bytes: number }; after: PictureRef }) => (
+  <div className="grid grid-cols-2 gap-1 font-mono text-[10.5px]">
+    {[
+      { ...before, name: 'before' },
+      { ...after, name: 'after' },
+    ].map((p) => (
+      <figure key={p.name}>
+        <img src={`/api/pictures/${p.id}`} alt="" className="w-full bg-ground" />
+        <figcaption>
+          {p.name}, {kb(p.bytes)}
+        </figcaption>
+      </figure>
+    ))}
+  </div>
+)

@@ -1,0 +1,82 @@
+'use client'
+import { filmLength } from '@/core/motion/film'
+import type { Made, Motion } from '@/core/motion/schema'
+import { lengthOf } from '@/core/motion/sequence'
+import type { EmailWork } from '../bench/email-work'
+import { Progress } from '../parts/controls'
+import { BudgetGroup, FileGroup, TimingGroup } from './budget'
+import { kindOf, type MovingTile } from './moving'
+import type { Player } from './player'
+import { splitOff } from './split'
+import type { MotionWork } from './use-motion'
+import { KindValues } from './values'
+
+/** The recipe's or film's values, and the budget. */
+export function MotionTray({
+  work,
+  own,
+  chosen,
+  motion,
+  player,
+  busy,
+}: {
+  work: EmailWork
+  own: MotionWork
+  chosen: MovingTile | null
+  motion: Motion | null
+  player: Player
+  busy: { what: string; cancel: () => void } | null
+}) {
+  const { drawn } = own
+  const length =
+    motion?.made.kind === 'film' ? filmLength(motion.made) : Math.round(lengthOf(drawn?.frames ?? []))
+  return (
+    <section aria-label="Tray" className="col-span-2 flex min-h-0 flex-col border-t-2 border-ink bg-paper">
+      <div className="flex h-[31px] shrink-0 items-center gap-2 border-b border-grout px-3.5 text-xs text-soft">
+        <span>Motion</span>
+        <span aria-hidden className="text-grout">
+          /
+        </span>
+        <b className="text-ink">{chosen ? kindOf(motion ?? undefined) : 'Nothing chosen'}</b>
+        {own.problem && (
+          <span role="alert" className="ml-3 truncate text-terra" title={own.problem}>
+            {own.problem}
+          </span>
+        )}
+        <span className="ml-auto flex items-center gap-3">
+          {busy && <Progress what={busy.what} done={0} total={1} onCancel={busy.cancel} />}
+          {own.busy && (
+            <Progress what={own.busy.what} done={own.busy.done} total={1} onCancel={own.busy.cancel} />
+          )}
+        </span>
+      </div>
+      <div className="more-below min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Values">
+        {chosen && motion && (
+          <div className="grid w-max auto-cols-[248px] grid-flow-col">
+            <KindValues
+              made={motion.made}
+              style={work.style}
+              slot={{ width: chosen.width, height: motion.height }}
+              player={player}
+              put={(label, patch, merge) =>
+                own.set(label, { made: { ...motion.made, ...patch } as Made }, merge)
+              }
+            />
+            {motion.made.kind !== 'countdown' && (
+              <>
+                <TimingGroup motion={motion} set={own.set} length={length} />
+                <BudgetGroup
+                  motion={motion}
+                  work={own}
+                  picture={chosen.tile.picture}
+                  onSplit={(part) => void splitOff(work, chosen, motion, drawn!, part)}
+                />
+              </>
+            )}
+            <FileGroup motion={motion} set={own.set} />
+          </div>
+        )}
+      </div>
+    </section>
+  )
+}

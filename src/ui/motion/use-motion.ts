@@ -1,0 +1,229 @@
+'use client'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { toast } from 'sonner'
+import type { Point } from '@/core/motion/fit'
+import { keyOf } from '@/core/motion/key'
+import { recipeOf } from '@/core/motion/recipes'
+import type { GifSettings } from '@/core/motion/gif/write'
+import type { Motion } from '@/core/motion/schema'
+import type { WrittenFile } from '@/workers/motion/encode'
+import type { EmailWork } from '../bench/email-work'
+import { call, formOf } from '../api'
+import { drawMotion, encode, type Drawn } from './engine'
+import type { MovingTile } from './moving'
+
+/** How long values rest before the picture is drawn, and before it is encoded, ms. */
+const DRAW_REST = 60
+const ENCODE_REST = 500
+
+/** How far it is. */
+export interface Busy {
+  what: string
+  done: number
+  cancel: () => void
+}
+
+/** What the true encoding came to. */
+export type Made = Omit<WrittenFile, 'bytes'> & { size: number }
+
+/** Colours that have to come out exactly: the ground that the picture melts into. */
+export function pinnedOf({ made }: Motion): number[] {
+  const ground = 'ground' in made && made.ground !== 'clear' ? made.ground : null
+  return ground ? [Number.parseInt(ground.slice(1), 16)] : []
+}
+
+export const settingsOf = (motion: Motion): GifSettings => ({
+  colors: motion.colors,
+  dither: motion.dither,
+  loss: motion.loss,
+  pinned: pinnedOf(motion),
+})
+
+/** What is drawn, and of which values. */
+interface DrawnState {
+  key: string | null
+  drawn: Drawn | null
+  problem: string | null
+}
+
+type SetBusy = (busy: Busy | null) => void
+
+/** Draws the chosen moving picture as soon as its values rest a moment. */
+function useDrawn(
+  { style, email }: EmailWork,
+  chosen: MovingTile | null,
+  motion: Motion | null,
+  setBusy: SetBusy,
+): DrawnState {
+  const [state, setState] = useState<(DrawnState & { id: string }) | null>(null)
+  const id = chosen?.tile.id ?? null
+  const width = chosen?.width ?? 0
+  const { webFonts } = style
+  const { dir, lang } = email
+  // The key and the budget change nothing that is seen.
+  const key = motion && width ? keyOf(motion, width) : null
+  const latest = useRef(motion)
+  latest.current = motion
+  useEffect(() => {
+    const wanted = latest.current
+    if (!key || !id || !wanted) return
+    let current = true
+    const settle = (drawn: Drawn | null, problem: string | null) => {
+      if (!current) return
+      setState((was) => {
+        const before = was?.id === id ? was : null
+        return drawn
+          ? { id, key, drawn, problem }
+          : { id, key: before?.key ?? null, drawn: before?.drawn ?? null, problem }
+      })
+      setBusy(null)
+    }
+    const tell = (done: number) => {
+      if (current && wanted.made.kind === 'film')
+        setBusy({ what: 'Reading the film', done, cancel: () => settle(null, null) })
+    }
+    const wait = setTimeout(
+      () =>
+        void drawMotion(wanted, width, { webFonts, dir, lang }, tell).then(
+          (drawn) => settle(drawn, null),
+          (error: Error) => settle(null, error.message),
+        ),
+      DRAW_REST,
+    )
+    return () => {
+      current = false
+      clearTimeout(wait)
+    }
+  }, [key, width, webFonts, dir, lang, id, setBusy])
+  return state && state.id === id ? state : { key: null, drawn: null, problem: null }
+}
+
+/** Makes the file once the values rest, keeps it, and puts it into the tile. */
+function useEncoded(
+  { amend }: EmailWork,
+  id: string | null,
+  { drawn, motion, key }: { drawn: Drawn | null; motion: Motion | null; key: string | null },
+  setBusy: SetBusy,
+): { made: Made | null; problem: string | null } {
+  const [state, setState] = useState<{ id: string; made: Made | null; problem: string | null } | null>(null)
+  const latest = useRef(motion)
+  latest.current = motion
+  useEffect(() => {
+    const wanted = latest.current
+    if (!drawn || !id || !key || !wanted) return
+    const own = new AbortController()
+    const { signal } = own
+    const busy = (done: number) => setBusy({ what: 'Encoding', done, cancel: () => own.abort() })
+    async function make(motion: Motion): Promise<void> {
+      try {
+        busy(0)
+        const asked = { kind: 'write' as const, sequence: drawn!, settings: settingsOf(motion) }
+        const { written } = await encode(asked, { signal, onProgress: busy })
+        const { bytes, ...facts } = written!
+        const file = new File([bytes as Uint8Array<ArrayBuffer>], 'moving.gif', { type: 'image/gif' })
+        const picture = await call('POST /api/pictures', { form: formOf({ picture: file }), signal })
+        amend({
+          name: 'setTile',
+          what: { id: id!, kind: 'picture', set: { picture, motion: { ...motion, key: key! } } },
+        })
+        setState({ id: id!, made: { ...facts, size: bytes.length }, problem: null })
+      } catch (error) {
+        if ((error as Error).name !== 'AbortError')
+          setState({ id: id!, made: null, problem: (error as Error).message })
+      } finally {
+        setBusy(null)
+      }
+    }
+    const wait = setTimeout(() => void make(wanted), ENCODE_REST)
+    return () => {
+      clearTimeout(wait)
+      own.abort()
+    }
+  }, [drawn, key, id, amend, setBusy])
+  return state && state.id === id ? state : { made: null, problem: null }
+}
+
+/**
+ * Draws the chosen moving picture at once, and once its values rest makes its file: no step of undo, since it is what the
+ * values before it asked for.
+ */
+export function useMotion(work: EmailWork, chosen: MovingTile | null, motion: Motion | null) {
+  const [busy, setBusy] = useState<Busy | null>(null)
+  const id = chosen?.tile.id ?? null
+  const refused = motion ? (recipeOf(motion.made)?.refused?.(motion.made) ?? null) : null
+  const { drawn, problem, key: drawnKey } = useDrawn(work, chosen, motion, setBusy)
+  const key = motion && chosen ? keyOf(motion, chosen.width) : null
+  // What was only brought in is as it came.
+  const stale = !refused && !!chosen?.tile.motion && key !== chosen.tile.motion.key
+  const encoded = useEncoded(
+    work,
+    id,
+    { drawn: stale && drawnKey === key ? drawn : null, motion, key },
+    setBusy,
+  )
+  const { apply } = work
+  const set = useCallback(
+    (label: string, patch: Partial<Motion>, merge?: string) => {
+      if (!id || !motion) return
+      // A change drops the mark of the file that was made before it.
+      const next = { ...motion, ...patch, key: 'budget' in patch ? motion.key : undefined }
+      const edit = { name: 'setTile', what: { id, kind: 'picture', set: { motion: next } } } as const
+      apply(label, edit, merge && `motion-${id}-${merge}`)
+    },
+    [id, motion, apply],
+  )
+  const fitting = useFitting(drawn, motion, setBusy)
+  return {
+    drawn,
+    busy,
+    made: encoded.made,
+    problem: refused ?? problem ?? encoded.problem,
+    set,
+    ...fitting,
+  }
+}
+export type MotionWork = ReturnType<typeof useMotion>
+
+/** The search for what fits a budget. */
+function useFitting(drawn: Drawn | null, motion: Motion | null, setBusy: (b: Busy | null) => void) {
+  const [points, setPoints] = useState<readonly Point[]>([])
+  const [best, setBest] = useState<Point | null>(null)
+  useEffect(() => {
+    setPoints([])
+    setBest(null)
+  }, [drawn])
+  return useMemo(
+    () => ({
+      points,
+      best,
+      async fit(budget: number): Promise<Point | null> {
+        if (!drawn || !motion) return null
+        const own = new AbortController()
+        const cancel = () => own.abort()
+        const found: Point[] = []
+        setBusy({ what: 'Looking for what fits', done: 0, cancel })
+        try {
+          const answer = await encode(
+            { kind: 'fit', sequence: drawn, settings: settingsOf(motion), budget },
+            {
+              signal: own.signal,
+              onProgress: (done) => setBusy({ what: 'Looking for what fits', done, cancel }),
+              onPoint: (p) => {
+                found.push(p)
+                setPoints([...found])
+              },
+            },
+          )
+          setBest(answer.best!)
+          return answer.best!
+        } catch (error) {
+          if ((error as Error).name !== 'AbortError') toast.error((error as Error).message)
+          return null
+        } finally {
+          setBusy(null)
+        }
+      },
+    }),
+    [points, best, drawn, motion, setBusy],
+  )
+}

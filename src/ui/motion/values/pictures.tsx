@@ -1,0 +1,286 @@
+'use client'
+import { ArrowLeft, ArrowRight, Plus, X } from 'lucide-react'
+import type { Drift, Story } from '@/core/motion/made'
+import { Dropdown, PictureChooser } from '../../compose/groups/parts'
+import { Button, ColorField, Group, IconButton, NumberField, Row, TextRow } from '../../parts/controls'
+import { LettersGroup, Measure, Times, type ValuesProps } from './parts'
+
+const sceneMoves: { value: Story['scenes'][number]['move']; label: string }[] = [
+  { value: 'none', label: 'stands still' },
+  { value: 'closer', label: 'comes closer' },
+  { value: 'away', label: 'goes away' },
+  { value: 'left', label: 'goes left' },
+  { value: 'right', label: 'goes right' },
+]
+
+type Scene = Story['scenes'][number]
+
+function SceneGroup({
+  scene,
+  at: i,
+  of,
+  set,
+  swap,
+  remove,
+}: {
+  scene: Scene
+  at: number
+  of: number
+  set: (patch: Partial<Scene>, key?: string) => void
+  swap: (by: 1 | -1) => void
+  remove: () => void
+}) {
+  return (
+    <Group title={`Scene ${i + 1}`}>
+      <div className="flex items-center gap-1">
+        <img src={`/api/pictures/${scene.picture.id}?width=96`} alt="" className="h-10 w-16 object-cover" />
+        <PictureChooser label="Another" onChosen={(picture) => set({ picture })} />
+      </div>
+      <TextRow
+        plain
+        label="Caption"
+        value={scene.caption}
+        onChange={(caption) => set({ caption }, 'caption')}
+      />
+      <Row label="Moves">
+        <Dropdown
+          label={`How scene ${i + 1} moves`}
+          value={scene.move}
+          options={sceneMoves}
+          onChange={(move) => set({ move })}
+        />
+      </Row>
+      <div className="flex">
+        <IconButton label={`Scene ${i + 1} earlier`} disabled={!i} onClick={() => swap(-1)}>
+          <ArrowLeft size={13} />
+        </IconButton>
+        <IconButton label={`Scene ${i + 1} later`} disabled={i === of - 1} onClick={() => swap(1)}>
+          <ArrowRight size={13} />
+        </IconButton>
+        <IconButton label={`Take out scene ${i + 1}`} disabled={of < 2} onClick={remove}>
+          <X size={13} />
+        </IconButton>
+      </div>
+    </Group>
+  )
+}
+
+export function StoryValues({ made, style, put }: ValuesProps<'story'>) {
+  const { scenes } = made
+  const set = (i: number, patch: Partial<Scene>, key?: string) =>
+    put(
+      'change a scene',
+      { scenes: scenes.map((s, k) => (k === i ? { ...s, ...patch } : s)) },
+      key && `${key}-${i}`,
+    )
+  const swap = (i: number, by: 1 | -1) => {
+    const next = [...scenes]
+    const [a, b] = [next[i]!, next[i + by]!]
+    next[i] = b
+    next[i + by] = a
+    put('move a scene', { scenes: next })
+  }
+  return (
+    <>
+      {scenes.map((scene, i) => (
+        <SceneGroup
+          key={i}
+          scene={scene}
+          at={i}
+          of={scenes.length}
+          set={(patch, key) => set(i, patch, key)}
+          swap={(by) => swap(i, by)}
+          remove={() => put('take out a scene', { scenes: scenes.filter((_, k) => k !== i) })}
+        />
+      ))}
+      <Group title="Change">
+        <Button
+          disabled={scenes.length > 11}
+          onClick={() => put('add a scene', { scenes: [...scenes, { ...scenes.at(-1)!, caption: '' }] })}
+        >
+          <Plus size={13} /> Another scene
+        </Button>
+        <Times made={made} put={put} />
+        <Row label="Plate">
+          <ColorField
+            label="Plate of the captions"
+            value={made.plate}
+            swatches={style.colors}
+            onChange={(plate) => put('set the plate', { plate }, 'plate')}
+          />
+        </Row>
+      </Group>
+      <LettersGroup
+        letters={made.letters}
+        style={style}
+        onChange={(letters, key) => put('set the letters', { letters }, key)}
+      />
+    </>
+  )
+}
+
+export function GlintValues({ made, style, put }: ValuesProps<'glint'>) {
+  return (
+    <Group title="Light">
+      <Row label="Picture">
+        <PictureChooser label="Another" onChosen={(picture) => put('choose the picture', { picture })} />
+      </Row>
+      <Row label="Colour">
+        <ColorField
+          label="Colour of the light"
+          value={made.color}
+          swatches={style.colors}
+          onChange={(color) => put('set the light', { color }, 'color')}
+        />
+      </Row>
+      <Measure
+        label="Width"
+        unit="%"
+        value={made.width}
+        min={5}
+        max={100}
+        onChange={(width) => put('set the width of the light', { width }, 'width')}
+      />
+      <Measure
+        label="Passes"
+        unit="ms"
+        value={made.pass}
+        min={20}
+        max={30000}
+        onChange={(pass) => put('set how long it passes', { pass }, 'pass')}
+      />
+      <Measure
+        label="Rests"
+        unit="ms"
+        value={made.rest}
+        min={20}
+        max={30000}
+        onChange={(rest) => put('set how long it rests', { rest }, 'rest')}
+      />
+    </Group>
+  )
+}
+
+const moves: { value: Drift['move']; label: string }[] = [
+  { value: 'drift', label: 'drifts' },
+  { value: 'turn', label: 'turns' },
+  { value: 'pulse', label: 'pulses' },
+  { value: 'appear', label: 'appears' },
+  { value: 'phases', label: 'goes through its phases' },
+]
+
+type DriftProps = ValuesProps<'drift'>
+
+function PieceGroup({ made, style, slot, put }: DriftProps) {
+  const place = (label: string, key: 'x' | 'y' | 'w' | 'h', side: number) => (
+    <NumberField
+      label={`${label} of the piece, px`}
+      value={made.at[key] * side}
+      min={key === 'w' || key === 'h' ? 1 : -2000}
+      onChange={(v) => put('place the piece', { at: { ...made.at, [key]: v / side } }, key)}
+    />
+  )
+  return (
+    <Group title="Piece">
+      <div className="flex items-center gap-1">
+        <img
+          src={`/api/pictures/${made.piece.id}?width=96`}
+          alt=""
+          className="h-10 w-10 bg-ground object-contain"
+        />
+        <PictureChooser
+          label="Another"
+          onChosen={(piece) => {
+            const w = Math.min(0.5, piece.width / 2 / slot.width)
+            const h = (w * slot.width * piece.height) / piece.width / slot.height
+            put('choose the piece', { piece, at: { ...made.at, w, h } })
+          }}
+        />
+      </div>
+      <Row label="Left, top">
+        <span className="flex gap-1">
+          {place('Left', 'x', slot.width)}
+          {place('Top', 'y', slot.height)}
+        </span>
+      </Row>
+      <Row label="Size">
+        <span className="flex gap-1">
+          {place('Width', 'w', slot.width)}
+          {place('Height', 'h', slot.height)}
+        </span>
+      </Row>
+      <Row label="Behind it">
+        {made.patch ? (
+          <ColorField
+            label="What lies behind the piece"
+            value={made.patch}
+            swatches={style.colors}
+            own
+            onClear={() => put('leave the picture behind the piece', { patch: null })}
+            onChange={(patch) => put('set what lies behind the piece', { patch }, 'patch')}
+          />
+        ) : (
+          <Button onClick={() => put('cover the place of the piece', { patch: '#ffffff' })}>
+            Cover with a colour
+          </Button>
+        )}
+      </Row>
+    </Group>
+  )
+}
+
+export function DriftValues(p: DriftProps) {
+  const { made, style, put } = p
+  return (
+    <>
+      <PieceGroup {...p} />
+      <Group title="Moves">
+        <Row label="How">
+          <Dropdown
+            label="How it moves"
+            value={made.move}
+            options={moves}
+            onChange={(move) => put('choose the move', { move })}
+          />
+        </Row>
+        <Measure
+          label="Round"
+          unit="ms"
+          value={made.round}
+          min={20}
+          max={30000}
+          onChange={(round) => put('set how long a round is', { round }, 'round')}
+        />
+        {made.move !== 'appear' && made.move !== 'phases' && (
+          <Measure
+            label="How far"
+            unit="%"
+            value={made.far}
+            min={1}
+            max={200}
+            onChange={(far) => put('set how far it moves', { far }, 'far')}
+          />
+        )}
+        {made.move === 'drift' && (
+          <Measure
+            label="Which way"
+            unit="°"
+            value={made.way}
+            max={359}
+            onChange={(way) => put('set which way it drifts', { way }, 'way')}
+          />
+        )}
+        {made.move === 'phases' && (
+          <Row label="Shade">
+            <ColorField
+              label="Shade"
+              value={made.shade}
+              swatches={style.colors}
+              onChange={(shade) => put('set the shade', { shade }, 'shade')}
+            />
+          </Row>
+        )}
+      </Group>
+    </>
+  )
+}

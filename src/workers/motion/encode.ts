@@ -1,0 +1,58 @@
+import { fit, tried, type Point, type Squeeze } from '@/core/motion/fit'
+import { writeGif, type GifSettings } from '@/core/motion/gif/write'
+import { alikeTo, type Alike } from '@/core/motion/likeness'
+import { lengthOf, type Sequence } from '@/core/motion/sequence'
+
+/** What the page asks for: a sequence as a file, or the best way to write it within a budget. One worker does one thing; ending it cancels it. */
+export type EncodeCall =
+  | { kind: 'write'; sequence: Sequence; settings: GifSettings }
+  | { kind: 'fit'; sequence: Sequence; settings: GifSettings; budget: number }
+  | { kind: 'try'; sequence: Sequence; settings: GifSettings; squeeze: Squeeze }
+
+export interface WrittenFile extends Alike {
+  bytes: Uint8Array
+  frames: number
+  /** ms */
+  ms: number
+}
+
+export type EncodeMessage =
+  | { progress: number }
+  | { point: Point; progress: number }
+  | { written: WrittenFile }
+  | { best: Point }
+  | { error: string }
+
+const post = (message: EncodeMessage) => self.postMessage(message)
+
+self.onmessage = ({ data }: MessageEvent<EncodeCall>) => {
+  try {
+    answer(data)
+  } catch (error) {
+    post({ error: (error as Error).message })
+  }
+}
+
+function answer(data: EncodeCall): void {
+  const { sequence, settings } = data
+  if (data.kind === 'fit') {
+    const search = fit(sequence, data.budget, settings)
+    let step = search.next()
+    for (; !step.done; step = search.next()) post({ point: step.value.point, progress: step.value.done })
+    return post({ best: step.value })
+  }
+  if (data.kind === 'try') {
+    const { written, ...alike } = tried(sequence, data.squeeze, settings.pinned)
+    return post({ written: fileOf(written, alike) })
+  }
+  const written = writeGif(sequence, settings, (done) => post({ progress: done * 0.9 }))
+  post({ written: fileOf(written, alikeTo(sequence)({ ...sequence, frames: written.shown })) })
+}
+
+const fileOf = ({ bytes, shown }: ReturnType<typeof writeGif>, { mean, worst }: Alike): WrittenFile => ({
+  bytes,
+  frames: shown.length,
+  ms: lengthOf(shown),
+  mean,
+  worst,
+})

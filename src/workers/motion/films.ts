@@ -1,0 +1,56 @@
+import { ALL_FORMATS, CanvasSink, Input, UrlSource } from 'mediabunny'
+
+/** A film that is open: read piece by piece, decoded by the browser (WebCodecs). */
+export interface OpenFilm {
+  width: number
+  height: number
+  /** ms */
+  length: number
+  sink: CanvasSink
+  /** When its first picture is shown, s: some films begin later than at 0. */
+  start: number
+}
+
+const open = new Map<string, Promise<OpenFilm>>()
+
+/** Decoded pictures are no larger than this, px: enough for a slot at double density. */
+const LARGEST = 1280
+
+/** Opens a film. Throws an Error, in words, where there is nothing to be seen in it, or its codec cannot be decoded here. */
+export function openFilm(id: string): Promise<OpenFilm> {
+  let film = open.get(id)
+  if (!film) {
+    film = load(id)
+    film.catch(() => open.delete(id))
+    open.set(id, film)
+  }
+  return film
+}
+
+async function load(id: string): Promise<OpenFilm> {
+  const input = new Input({
+    formats: ALL_FORMATS,
+    source: new UrlSource(new URL(`/api/films/${id}`, self.location.origin).href),
+  })
+  const broken = (why: string) =>
+    new Error(`This film cannot be read. ${why} Export it as MP4 (H.264) or WebM, and bring it in again.`)
+  const track = await input.getPrimaryVideoTrack().catch(() => {
+    throw broken('The file is cut off or damaged.')
+  })
+  if (!track) throw broken('It holds sound, but no picture.')
+  if (!track.codec || !(await track.canDecode()))
+    throw broken(
+      `Its pictures are coded as ${track.codec ?? 'something unknown'}, which this browser does not decode.`,
+    )
+  const { displayWidth: width, displayHeight: height } = track
+  const scale = Math.min(1, LARGEST / Math.max(width, height))
+  const start = await track.getFirstTimestamp()
+  const length = ((await track.computeDuration()) - start) * 1000
+  const sink = new CanvasSink(track, {
+    width: Math.round(width * scale),
+    height: Math.round(height * scale),
+    fit: 'fill',
+    poolSize: 2,
+  })
+  return { width, height, length, sink, start }
+}
