@@ -4,6 +4,7 @@ import { applyEdit, type Edit } from '@/core/email/edits'
 import { textOf, type Block, type Inline, type RichText } from '@/core/email/richtext'
 import type { Band, Email } from '@/core/email/schema'
 import { sides, type HouseStyle } from '@/core/email/styles'
+import { sowingFilm } from './sowing-film'
 
 /**
  * The demo: a made-up freelancer's three clients and their jobs. Every name, address and number is invented.
@@ -16,8 +17,12 @@ export interface DemoJob {
   client: string
   name: string
   due: string
-  design: string
+  /** Left out: it began with an email of its own. */
+  design?: string
   cuts?: Cut[]
+  begins?: () => Email
+  /** Which of its pictures move. */
+  moves?: 'moon' | 'film'
   finish?: (e: Email) => Email
 }
 
@@ -525,6 +530,13 @@ function finishHalden(e: Email): Email {
 export const jobs: DemoJob[] = [
   {
     client: 'Fennmoor Seed Library',
+    name: 'How to sow a row',
+    due: '2027-01-08',
+    begins: sowingFilm,
+    moves: 'film',
+  },
+  {
+    client: 'Fennmoor Seed Library',
     name: 'Sowing letter',
     due: '2026-12-18',
     design: 'fennmoor-sowing-letter',
@@ -544,5 +556,6 @@ export const jobs: DemoJob[] = [
     design: 'orrery-point-eclipse-night',
     cuts: orreryCuts,
     finish: finishOrrery,
+    moves: 'moon',
   },
 ]

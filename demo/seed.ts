@@ -6,7 +6,17 @@ import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { clients, jobs, type DemoJob } from './scenario'
 import { emptyPlan, type CutPlan } from '@/core/cut/plan'
+import { newBand, newCell } from '@/core/email/defaults'
+import { applyEdit, type Edit } from '@/core/email/edits'
 import type { Email } from '@/core/email/schema'
+import type { TileOf } from '@/core/email/tile'
+import { placeOf } from '@/core/email/walk'
+import { endWords } from '@/core/motion/countdown/moment'
+import { keyOf } from '@/core/motion/key'
+import type { FilmRef } from '@/core/motion/made'
+import type { PictureRef } from '@/core/picture/ref'
+import { newTile } from '@/core/tiles'
+import { countdownStill, drawnGif, howTo, moonPhases, untilCopper } from './moving'
 
 const base = process.argv[2] ?? 'http://127.0.0.1:4310'
 
@@ -25,25 +35,100 @@ async function call<T>(path: string, method = 'GET', body?: unknown): Promise<T>
   return answer as T
 }
 
+const fileAt = (name: string) => readFileSync(fileURLToPath(new URL(`designs/${name}`, import.meta.url)))
+
+/** Sends a file in a form's field. */
+async function send<T>(path: string, field: string, file: File): Promise<T> {
+  const form = new FormData()
+  form.set(field, file)
+  return call<T>(path, 'POST', form)
+}
+const picture = (bytes: Uint8Array): Promise<PictureRef> =>
+  send(
+    '/pictures',
+    'picture',
+    new File([bytes as Uint8Array<ArrayBuffer>], 'moving.gif', { type: 'image/gif' }),
+  )
+
 async function load(job: DemoJob, clientId: string): Promise<void> {
   const form = new FormData()
-  const file = `${job.design}.png`
-  form.set(
-    'design',
-    new File([readFileSync(fileURLToPath(new URL(`designs/${file}`, import.meta.url)))], file, {
-      type: 'image/png',
-    }),
-  )
+  if (job.design)
+    form.set('design', new File([fileAt(`${job.design}.png`)], `${job.design}.png`, { type: 'image/png' }))
   form.set('clientId', clientId)
   form.set('name', job.name)
   form.set('due', job.due)
   const { id } = await call<{ id: string }>('/jobs', 'POST', form)
-  if (!job.cuts) return
+  const first = job.begins ? { email: job.begins(), revision: 0 } : await built(id, job)
+  if (!first) return
+  const finished = job.finish?.(first.email) ?? first.email
+  const email = job.moves ? await moving[job.moves](finished) : finished
+  await call(`/jobs/${id}/email`, 'PUT', { revision: first.revision, email })
+}
+
+/** Cuts the design and builds the email; null where it is left to be cut. */
+async function built(id: string, job: DemoJob): Promise<{ email: Email; revision: number } | null> {
+  if (!job.cuts) return null
   const plan: CutPlan = { ...emptyPlan(), cuts: job.cuts }
   await call(`/jobs/${id}/cuts`, 'PUT', { revision: 0, plan })
-  const built = await call<{ email: Email; revision: number }>(`/jobs/${id}/build`, 'POST', {})
-  if (job.finish)
-    await call(`/jobs/${id}/email`, 'PUT', { revision: built.revision, email: job.finish(built.email) })
+  return call(`/jobs/${id}/build`, 'POST', {})
+}
+
+/** What moves, made of what the email holds. */
+const moving: Record<NonNullable<DemoJob['moves']>, (email: Email) => Promise<Email>> = {
+  async moon(email) {
+    const hero = placeOf(email, 't-sky')!.tile as TileOf<'picture'>
+    const bytes = await (await fetch(`${base}/api/pictures/${hero.picture!.id}`)).arrayBuffer()
+    const phases = moonPhases(hero.picture!)
+    const moon = await picture(await drawnGif(phases, new Uint8Array(bytes), 600))
+    const until = untilCopper()
+    const still = await picture(await countdownStill(until, 510, 'Friday 4 December, ten at night'))
+    const tile: TileOf<'picture'> = {
+      ...(newTile('picture') as TileOf<'picture'>),
+      id: 't-until',
+      picture: still,
+      alt: `Until the moon is copper: ${endWords(until.made, 'en')}`,
+      link: 'https://orrery-point.example/eclipse',
+      width: 510,
+      motion: { ...until, key: keyOf(until, 510) },
+    }
+    const band = {
+      ...newBand(600, () => 'until'),
+      id: 'b-until',
+      name: 'Until it is copper',
+      background: '#171a2e',
+      padding: { top: 14, right: 45, bottom: 18, left: 45 },
+      narrowPadding: { top: 10, right: 20, bottom: 14, left: 20 },
+      cells: [{ ...newCell(510, () => 'c-until'), items: [tile] }],
+    }
+    const at = email.bands.findIndex((b) => b.id === placeOf(email, 't-sky')!.band.id) + 1
+    return (
+      [
+        {
+          name: 'setTile',
+          what: {
+            id: 't-sky',
+            kind: 'picture',
+            set: { picture: moon, motion: { ...phases, key: keyOf(phases, 600) } },
+          },
+        },
+        { name: 'addBand', what: { band, at } },
+      ] satisfies Edit[]
+    ).reduce(applyEdit, email)
+  },
+  async film(email) {
+    const name = 'fennmoor-how-to.webm'
+    const film = await send<FilmRef>('/films', 'film', new File([fileAt(name)], name, { type: 'video/webm' }))
+    const motion = howTo(film)
+    const clip = await picture(fileAt('fennmoor-how-to.gif'))
+    return applyEdit(email, {
+      name: 'setTile',
+      what: {
+        id: 't-film',
+        kind: 'picture',
+        set: { picture: clip, motion: { ...motion, key: keyOf(motion, 540) } },
+      },
+    })
+  },
 }
 
 if ((await call<{ clients: unknown[] }>('/clients')).clients.length)

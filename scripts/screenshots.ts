@@ -64,6 +64,8 @@ const views: Record<string, View> = {
       await page.keyboard.press('j')
     },
   },
+  motion: { job: night, stage: 'motion' },
+  'motion-film': { job: 'How to sow a row', stage: 'motion' },
   proof: { job: winter, stage: 'proof' },
   'hand-over': { job: night, stage: 'handover' },
   inbox: { path: '/standins/inbox' },

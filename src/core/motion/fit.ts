@@ -18,15 +18,15 @@ export interface Point extends Alike {
 }
 
 /** Fewer colours and more loss, step by step. */
-const LADDER: readonly Pick<Squeeze, 'colors' | 'loss'>[] = [
+export const LADDER: readonly Pick<Squeeze, 'colors' | 'loss'>[] = [
   { colors: 256, loss: 0 },
-  { colors: 128, loss: 6 },
-  { colors: 128, loss: 14 },
-  { colors: 64, loss: 20 },
-  { colors: 64, loss: 30 },
-  { colors: 32, loss: 42 },
-  { colors: 24, loss: 60 },
-  { colors: 16, loss: 85 },
+  { colors: 256, loss: 8 },
+  { colors: 128, loss: 16 },
+  { colors: 128, loss: 28 },
+  { colors: 128, loss: 40 },
+  { colors: 128, loss: 52 },
+  { colors: 64, loss: 66 },
+  { colors: 32, loss: 85 },
 ]
 
 /** Sizes and rates that are tried. */

@@ -121,12 +121,12 @@ export const driftSchema = z.object({
   /** What stays. */
   picture: pictureRefSchema,
   /** What moves over it, and where it stands: parts of the slot's width and height, 0 to 1. */
-  piece: pictureRefSchema,
+  piece: pictureRefSchema.describe('the picture itself: its part at that place'),
   at: z.object({ x: z.number(), y: z.number(), w: z.number().positive(), h: z.number().positive() }),
   /** What lies where the piece was; null: the picture is whole without it. */
   patch: colorSchema.nullable(),
   move: z.enum(['drift', 'turn', 'pulse', 'appear', 'phases']),
-  /** How far: of the piece's own size for a drift or a pulse, of a whole turn for a turn; %. */
+  /** How far: of the piece's own size for a drift or a pulse, of a whole turn for a turn or phases; %. */
   far: z.number().int().min(1).max(200),
   /** Which way it drifts, degrees; 0: to the right, 90: down. */
   way: z.number().int().min(0).max(359),

@@ -202,13 +202,14 @@ export function BudgetGroup({
   picture: PictureRef | null
   onSplit: (part: MovingPart) => void
 }) {
-  const { made, best, points, set, fit, drawn } = work
+  const { made, search, set, fit, drawn } = work
+  const best = search?.best ?? null
   const bytes = made?.size ?? picture?.bytes ?? 0
   const over = bytes > motion.budget
   const [before, setBefore] = useState<{ id: string; bytes: number } | null>(null)
-  const apply = (p: Point) => {
+  const apply = (base: Motion, p: Point) => {
     if (picture) setBefore({ id: picture.id, bytes: picture.bytes })
-    set('make it fit', squeezed(motion, p))
+    set('make it fit', squeezed(base, p))
   }
   return (
     <>
@@ -225,7 +226,7 @@ export function BudgetGroup({
         <Button
           look={over ? 'main' : 'line'}
           disabled={!drawn || !!work.busy}
-          onClick={() => void fit(motion.budget).then((p) => p && apply(p))}
+          onClick={() => void fit(motion.budget).then((s) => s?.best && apply(s.base, s.best))}
         >
           Make it fit {kb(motion.budget)}
         </Button>
@@ -237,10 +238,15 @@ export function BudgetGroup({
         )}
         {drawn && <SplitOffer drawn={drawn} onSplit={onSplit} />}
       </Group>
-      {(points.length > 0 || before) && (
+      {(search || before) && (
         <Group title="The trade" className="min-w-[230px]">
-          {points.length > 0 && (
-            <TradeChart points={points} best={best} budget={motion.budget} onChoose={apply} />
+          {search && (
+            <TradeChart
+              points={search.points}
+              best={best}
+              budget={motion.budget}
+              onChoose={(p) => apply(search.base, p)}
+            />
           )}
           {before && picture && before.id !== picture.id && (
             <BeforeAndAfter before={before} after={picture} />

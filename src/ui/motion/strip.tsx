@@ -106,7 +106,8 @@ function StripHead({ drawn, motion, player, set, chosen, onChoose, length }: Pro
         {(t / 1000).toFixed(2)} of {seconds(length)}
       </span>
       <span className="font-mono text-[11px] text-soft">
-        {drawn?.frames.length ?? 0} frames, {drawn ? `${drawn.width} x ${drawn.height}` : ''}
+        {drawn?.frames.length ?? 0} {drawn?.frames.length === 1 ? 'frame' : 'frames'},{' '}
+        {drawn ? `${drawn.width} x ${drawn.height}` : ''}
       </span>
       <span aria-hidden className="mx-1 h-4 w-px bg-grout" />
       {strip ? (
@@ -261,9 +262,9 @@ function Ticks({ length, scale }: { length: number; scale: number }) {
   const step = [100, 200, 500, 1000, 2000, 5000].find((s) => s * scale > 46) ?? 10_000
   const ticks = Array.from({ length: Math.floor(length / step) + 1 }, (_, i) => i * step)
   return (
-    <div aria-hidden className="relative h-[15px] font-mono text-[10px] text-soft">
+    <div aria-hidden className="relative h-[24px] pt-1.5 font-mono text-[10px] text-soft">
       {ticks.map((t) => (
-        <span key={t} className="absolute top-0 border-l border-grout pl-0.5" style={{ left: t * scale }}>
+        <span key={t} className="absolute bottom-0 border-l border-grout pl-0.5" style={{ left: t * scale }}>
           {t / 1000}
         </span>
       ))}
@@ -284,7 +285,7 @@ function FilmTracks({ made, speed, scale }: { made: FilmMade; speed: number; sca
   }, [made.clips])
   const px = (ms: number) => (ms / speed) * scale
   return (
-    <div className="mt-0.5 font-mono text-[10px] leading-[13px]">
+    <div className="font-mono text-[10px] leading-[13px]">
       <div className="relative h-[14px]">
         {clips.map((c, i) => (
           <span
@@ -331,10 +332,10 @@ function Playhead({ player, scale, length }: { player: Player; scale: number; le
         aria-valuemax={Math.round(length)}
         aria-valuenow={Math.round(t)}
         aria-valuetext={`${(t / 1000).toFixed(2)} s`}
-        className="absolute inset-x-0 top-0 h-[15px] cursor-ew-resize"
+        className="absolute inset-x-0 top-0 h-[24px] cursor-ew-resize"
         onKeyDown={(e) => {
           const by = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0
-          if (!by) return
+          if (!by || e.altKey || e.ctrlKey || e.metaKey) return
           e.preventDefault()
           player.step(by)
         }}

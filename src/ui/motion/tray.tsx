@@ -53,6 +53,14 @@ export function MotionTray({
       <div className="more-below min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Values">
         {chosen && motion && (
           <div className="grid w-max auto-cols-[248px] grid-flow-col">
+            {motion.made.kind !== 'countdown' && (
+              <BudgetGroup
+                motion={motion}
+                work={own}
+                picture={chosen.tile.picture}
+                onSplit={(part) => void splitOff(work, chosen, motion, drawn!, part)}
+              />
+            )}
             <KindValues
               made={motion.made}
               style={work.style}
@@ -65,12 +73,6 @@ export function MotionTray({
             {motion.made.kind !== 'countdown' && (
               <>
                 <TimingGroup motion={motion} set={own.set} length={length} />
-                <BudgetGroup
-                  motion={motion}
-                  work={own}
-                  picture={chosen.tile.picture}
-                  onSplit={(part) => void splitOff(work, chosen, motion, drawn!, part)}
-                />
               </>
             )}
             <FileGroup motion={motion} set={own.set} />

@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { toast } from 'sonner'
 import type { Point } from '@/core/motion/fit'
 import { keyOf } from '@/core/motion/key'
@@ -172,7 +172,7 @@ export function useMotion(work: EmailWork, chosen: MovingTile | null, motion: Mo
     },
     [id, motion, apply],
   )
-  const fitting = useFitting(drawn, motion, setBusy)
+  const fitting = useFitting(id, drawn, motion, setBusy)
   return {
     drawn,
     busy,
@@ -184,46 +184,49 @@ export function useMotion(work: EmailWork, chosen: MovingTile | null, motion: Mo
 }
 export type MotionWork = ReturnType<typeof useMotion>
 
-/** The search for what fits a budget. */
-function useFitting(drawn: Drawn | null, motion: Motion | null, setBusy: (b: Busy | null) => void) {
-  const [points, setPoints] = useState<readonly Point[]>([])
-  const [best, setBest] = useState<Point | null>(null)
-  useEffect(() => {
-    setPoints([])
-    setBest(null)
-  }, [drawn])
-  return useMemo(
-    () => ({
-      points,
-      best,
-      async fit(budget: number): Promise<Point | null> {
-        if (!drawn || !motion) return null
-        const own = new AbortController()
-        const cancel = () => own.abort()
-        const found: Point[] = []
-        setBusy({ what: 'Looking for what fits', done: 0, cancel })
-        try {
-          const answer = await encode(
-            { kind: 'fit', sequence: drawn, settings: settingsOf(motion), budget },
-            {
-              signal: own.signal,
-              onProgress: (done) => setBusy({ what: 'Looking for what fits', done, cancel }),
-              onPoint: (p) => {
-                found.push(p)
-                setPoints([...found])
-              },
+/** What the search found, and the values that it began from. */
+export interface Search {
+  base: Motion
+  points: readonly Point[]
+  best: Point | null
+}
+
+/** The search for what fits a budget. What it found stays until another picture is chosen. */
+function useFitting(id: string | null, drawn: Drawn | null, motion: Motion | null, setBusy: SetBusy) {
+  const [search, setSearch] = useState<(Search & { id: string }) | null>(null)
+  return {
+    search: search && search.id === id ? search : null,
+    async fit(budget: number): Promise<Search | null> {
+      if (!drawn || !motion || !id) return null
+      const own = new AbortController()
+      const busy = (done: number) =>
+        setBusy({ what: 'Looking for what fits', done, cancel: () => own.abort() })
+      const found: Point[] = []
+      const tell = (best: Point | null) => {
+        const now = { id, base: motion, points: [...found], best }
+        setSearch(now)
+        return now
+      }
+      busy(0)
+      try {
+        const answer = await encode(
+          { kind: 'fit', sequence: drawn, settings: settingsOf(motion), budget },
+          {
+            signal: own.signal,
+            onProgress: busy,
+            onPoint: (p) => {
+              found.push(p)
+              tell(null)
             },
-          )
-          setBest(answer.best!)
-          return answer.best!
-        } catch (error) {
-          if ((error as Error).name !== 'AbortError') toast.error((error as Error).message)
-          return null
-        } finally {
-          setBusy(null)
-        }
-      },
-    }),
-    [points, best, drawn, motion, setBusy],
-  )
+          },
+        )
+        return tell(answer.best!)
+      } catch (error) {
+        if ((error as Error).name !== 'AbortError') toast.error((error as Error).message)
+        return null
+      } finally {
+        setBusy(null)
+      }
+    },
+  }
 }

@@ -15,7 +15,7 @@ import { fontFamily, type WebFont } from '@/core/email/fonts'
 import type { Pen, Slot } from '@/core/motion/pen'
 import type { Motion } from '@/core/motion/schema'
 import { momentsOf, type Moment } from '@/core/motion/timing'
-import { openFilm } from './films'
+import { openFilm, pictureAt } from './films'
 import { picturesFor } from './pictures'
 
 /** What the page asks for: a sequence drawn, or a look into a film. */
@@ -73,9 +73,9 @@ async function answer(data: DrawCall): Promise<void> {
     const { width, height, length } = film
     return post({ call, film: { width, height, length } })
   }
-  const at = await film.sink.getCanvas(film.start + Math.min(data.ms, film.length - 1) / 1000)
-  if (!at) throw new Error('The film has no picture there.')
-  const picture = await createImageBitmap(at.canvas)
+  const canvas = await pictureAt(film, data.ms)
+  if (!canvas) throw new Error('The film has no picture there.')
+  const picture = await createImageBitmap(canvas)
   post({ call, picture }, [picture])
 }
 
@@ -130,8 +130,7 @@ async function drawingOf(
     return {
       moments,
       draw: async (pen, t) => {
-        const at = await film.sink.getCanvas(film.start + filmAt(made, t).film / 1000)
-        drawFilm(pen, made, t, at?.canvas ?? null, slot)
+        drawFilm(pen, made, t, await pictureAt(film, filmAt(made, t).film), slot)
       },
     }
   }

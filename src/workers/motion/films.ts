@@ -50,7 +50,19 @@ async function load(id: string): Promise<OpenFilm> {
     width: Math.round(width * scale),
     height: Math.round(height * scale),
     fit: 'fill',
-    poolSize: 2,
   })
   return { width, height, length, sink, start }
+}
+
+/** Files write times in whole thousandths: a picture is looked for that much after its moment, s. */
+const ROUNDING = 0.001
+
+/** The picture that a film shows at a moment, ms from its beginning; null where it has none there. */
+export async function pictureAt(
+  film: OpenFilm,
+  ms: number,
+): Promise<HTMLCanvasElement | OffscreenCanvas | null> {
+  const last = (film.length - 1) / 1000
+  const at = await film.sink.getCanvas(film.start + Math.min(ms / 1000 + ROUNDING, last))
+  return at?.canvas ?? null
 }

@@ -13,7 +13,7 @@ export function instantOf({ at, zone }: { at: string; zone: string }): number {
         ? `There is no time zone "${zone}". Zones are named as "Europe/Vienna" (IANA).`
         : `"${at}" is no time. It is written 2026-12-24T18:00.`,
     )
-  return time.toMillis()
+  return Math.min(...time.getPossibleOffsets().map((t) => t.toMillis()))
 }
 
 const SECONDS: Record<CountdownUnit, number> = { days: 86_400, hours: 3600, minutes: 60, seconds: 1 }
@@ -35,5 +35,5 @@ export function leftIn(units: readonly CountdownUnit[], left: number): number[] 
 export function endWords({ until }: Pick<Countdown, 'until'>, lang: string): string {
   if (until.kind === 'span') return ''
   const time = DateTime.fromMillis(instantOf(until), { zone: until.zone })
-  return `${time.setLocale(lang || 'en').toLocaleString({ ...DateTime.DATETIME_FULL, timeZoneName: 'short' })}`
+  return `${time.setLocale(!lang || lang === 'en' ? 'en-GB' : lang).toLocaleString({ ...DateTime.DATETIME_FULL, timeZoneName: 'short' })}`
 }

@@ -1,7 +1,7 @@
 import { joinSame, type Frame, type Sequence } from '../sequence'
 import { bitsFor, control, image, screen, trailer, type Rect } from './blocks'
 import { ByteWriter } from './bytes'
-import { compress } from './lzw'
+import { compress, type Choices } from './lzw'
 import { apart, CLEAR, paletteOf, type Palette } from './palette'
 
 /** How a sequence is written. */
@@ -79,14 +79,17 @@ export function hundredths(delays: readonly number[]): number[] {
 }
 
 /** Mean square that a frame is off by the shared palette, from which on one of its own is tried. */
-const OFF = 120
+const OFF = 10
+
+/** What of that its own has to leave, at most, to be worth its bytes. */
+const WORTH = 0.6
 
 /** A frame's own palette where the shared one stands badly for it. */
 function paletteFor(frame: Frame, shared: Palette, { pinned }: GifSettings, most: number): Palette {
   const before = offBy(frame, shared)
   if (before < OFF) return shared
   const own = paletteOf([frame], most, pinned)
-  return offBy(frame, own) < before / 2 ? own : shared
+  return offBy(frame, own) < before * WORTH ? own : shared
 }
 
 /** How far a palette is off from a frame: the mean over some of its pixels. */
@@ -165,7 +168,7 @@ class Canvas {
     const choices = this.choices(rect, wanted, palette, settings, tolerance)
     control(out, { delay: drawing.delay, disposal: drawing.clears ? 2 : 1, clear: palette.size })
     image(out, rect, palette === shared ? null : palette.rgb)
-    compress(out, choices, bitsFor(palette.size + 1))
+    compressLightest(out, choices, bitsFor(palette.size + 1))
     this.show(rect, choices.meant, palette, wanted)
   }
 
@@ -244,6 +247,20 @@ class Canvas {
   }
 }
 
+/** Writes pixels with what is shown already left where that goes on longest, or without leaving any: whichever is lighter. */
+function compressLightest(out: ByteWriter, choices: Choices, bits: number): void {
+  const { meant, left, tolerance } = choices
+  // What is clear has to stay so; where nothing may be left, both are the same.
+  const solid = !meant.includes(choices.clear) && left?.some((l) => l <= tolerance)
+  if (!solid) return compress(out, choices, bits)
+  const [some, none] = [new ByteWriter(), new ByteWriter()]
+  const whole = { ...choices, meant: meant.slice(), left: null }
+  compress(some, choices, bits)
+  compress(none, whole, bits)
+  if (none.length < some.length) meant.set(whole.meant)
+  out.put((none.length < some.length ? none : some).done())
+}
+
 /** The rectangle around the pixels of which something is true; null: of none. */
 function bounds(width: number, height: number, is: (p: number) => boolean): Rect | null {
   let [left, right, top, bottom] = [width, -1, height, -1]
@@ -303,8 +320,8 @@ function picker(palette: Palette, { dither }: GifSettings, width: number) {
     const wanted = [r + now[o]!, g + now[o + 1]!, b + now[o + 2]!]
     const s = palette.nearest(within(wanted[0]!), within(wanted[1]!), within(wanted[2]!))
     for (let c = 0; c < 3; c++) {
-      // R. W. Floyd, L. Steinberg, "An adaptive algorithm for spatial grey scale" (1976); three quarters are passed on, which keeps edges calm.
-      const off = (wanted[c]! - rgb[s * 3 + c]!) * 0.75
+      // R. W. Floyd, L. Steinberg, "An adaptive algorithm for spatial grey scale" (1976); nine tenths are passed on, which keeps edges calm.
+      const off = (wanted[c]! - rgb[s * 3 + c]!) * 0.9
       now[o + 3 + c]! += (off * 7) / 16
       next[o - 3 + c]! += (off * 3) / 16
       next[o + c]! += (off * 5) / 16
@@ -324,7 +341,7 @@ function picker(palette: Palette, { dither }: GifSettings, width: number) {
       if (exact >= 0) return exact
       if (dither === 'diffused') return diffused(x, r, g, b)
       if (dither === 'none') return palette.nearest(r, g, b)
-      const t = BAYER[((y & 7) << 3) | (x & 7)]! * step * 0.6
+      const t = BAYER[((y & 7) << 3) | (x & 7)]! * step * 0.4
       return palette.nearest(within(r + t), within(g + t), within(b + t))
     },
   }

@@ -1,5 +1,5 @@
 import type { Drift } from '../made'
-import type { Pen } from '../pen'
+import type { Pen, PenImage, Slot } from '../pen'
 import { cover } from './parts'
 import { eased, faintly, recipe } from './recipe'
 
@@ -17,17 +17,36 @@ export const drift = recipe<Drift>({
       pen.fillStyle = made.patch
       pen.fillRect(x, y, w, h)
     }
-    const image = slot.picture(made.piece.id)
-    if (!image) return
+    const piece = slot.picture(made.piece.id)
+    if (!piece) return
     const part = (t % made.round) / made.round
     pen.imageSmoothingQuality = 'high'
-    const show = () => pen.drawImage(image, -w / 2, -h / 2, w, h)
+    const show =
+      made.piece.id === made.picture.id
+        ? () => ownPart(pen, piece, made.at, { w, h }, slot)
+        : () => pen.drawImage(piece, -w / 2, -h / 2, w, h)
     pen.save()
     pen.translate(x + w / 2, y + h / 2)
     moves[made.move](pen, made, part, { w, h, show })
     pen.restore()
   },
 })
+
+/** The part of the picture itself that stands at a place, where the piece is no picture of its own. */
+function ownPart(
+  pen: Pen,
+  image: PenImage,
+  at: Drift['at'],
+  { w, h }: { w: number; h: number },
+  slot: Slot,
+): void {
+  // As `cover` lays the picture out.
+  const scale = Math.max(slot.width / image.width, slot.height / image.height)
+  const left = (image.width - slot.width / scale) / 2
+  const top = (image.height - slot.height / scale) / 2
+  const [x, y] = [left + (at.x * slot.width) / scale, top + (at.y * slot.height) / scale]
+  pen.drawImage(image, x, y, w / scale, h / scale, -w / 2, -h / 2, w, h)
+}
 
 interface Piece {
   w: number
@@ -60,9 +79,11 @@ const moves: Record<Drift['move'], (pen: Pen, made: Drift, part: number, piece: 
     const strength = part < 0.1 ? 1 : part < 0.3 ? 1 - eased((part - 0.1) / 0.2) : eased((part - 0.4) / 0.4)
     faintly(pen, strength, show)
   },
-  phases(pen, { shade }, part, { w, h, show }) {
+  phases(pen, { shade, far }, part, { w, h, show }) {
     show()
-    shadow(pen, part, Math.min(w, h) / 2, shade)
+    // A whole turn of phases goes on; less wanes so far and comes back.
+    const phase = far >= 100 ? part : (far / 200) * ((1 - Math.cos(part * 2 * Math.PI)) / 2)
+    shadow(pen, phase, Math.min(w, h) / 2, shade)
   },
 }
 

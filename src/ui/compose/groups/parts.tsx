@@ -107,7 +107,7 @@ export function Tick({
   children: ReactNode
 }) {
   return (
-    <label className="flex items-center gap-1.5 text-xs text-soft">
+    <label className="flex min-h-5 items-center gap-1.5 text-xs text-soft">
       <input
         type="checkbox"
         className="accent-lapis"

@@ -84,14 +84,14 @@ function ClipList({
   put: Props['put']
 }) {
   return (
-    <div className="flex flex-wrap gap-px">
+    <div className="flex flex-wrap gap-0.5">
       {made.clips.map((c, i) => (
         <button
           key={i}
           type="button"
           aria-pressed={c === clip}
           className={cx(
-            'border border-grout px-1.5 py-0.5 font-mono text-[11px]',
+            'min-h-6.5 border border-grout px-1.5 font-mono text-[11px]',
             c === clip && 'bg-lapis text-onlapis',
           )}
           onClick={() => onAt(i)}
@@ -175,7 +175,7 @@ function ClipsGroup({ made, slot, put }: Props) {
         ratio={slot.width / Math.max(1, slot.height - (made.beneath?.height ?? 0))}
         onChange={(area) => change(end ? { areaTo: area } : { area }, end ? 'areaTo' : 'area')}
       />
-      <div className="flex gap-3">
+      <div className="flex flex-col items-start gap-1.5 py-1">
         <Tick checked={end} onChange={setEnd}>
           at its end
         </Tick>

@@ -251,7 +251,7 @@ export function DriftValues(p: DriftProps) {
           max={30000}
           onChange={(round) => put('set how long a round is', { round }, 'round')}
         />
-        {made.move !== 'appear' && made.move !== 'phases' && (
+        {made.move !== 'appear' && (
           <Measure
             label="How far"
             unit="%"

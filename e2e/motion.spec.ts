@@ -1,0 +1,258 @@
+import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
+import { build } from 'esbuild'
+import sharp from 'sharp'
+import type { Email } from '@/core/email/schema'
+import type { TileOf } from '@/core/email/tile'
+import { placesOf } from '@/core/email/walk'
+import { accessible, copyOf, saved } from './support'
+
+/** The pictures of a job's email, as the server has them. */
+async function pictures(request: APIRequestContext, job: string): Promise<TileOf<'picture'>[]> {
+  const { email } = (await (await request.get(`/api/jobs/${job}/email`)).json()) as { email: Email }
+  return [...placesOf(email)].flatMap(({ tile }) => (tile.kind === 'picture' ? [tile] : []))
+}
+const bytesOf = async (request: APIRequestContext, id: string) =>
+  (await request.get(`/api/pictures/${id}`)).body()
+
+async function open(page: Page, job: string): Promise<void> {
+  await page.goto(`/jobs/${job}?stage=motion`)
+  await expect(page.locator('[aria-label="Moving pictures"]')).toBeVisible()
+  await expect(page.locator('[aria-label="Wide lens"] iframe')).toBeVisible()
+}
+const made = (page: Page) => page.getByText(/frames, alike/)
+
+test('words become a headline that changes; what it says is drawn at once, encoded by itself, and undone', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'How to sow a row')
+  const before = (await pictures(request, job)).length
+  await open(page, job)
+  const frame = page.frameLocator('[aria-label="Wide lens"] iframe')
+  const words = frame.getByText('How to sow a row')
+  const box = (await words.boundingBox())!
+  await page.mouse.click(box.x + 20, box.y + box.height / 2)
+  await page.getByRole('button', { name: 'Changing headline' }).click()
+  await expect(made(page)).toBeVisible({ timeout: 30_000 })
+  await saved(page)
+  const headline = async () => (await pictures(request, job)).find((p) => p.motion?.made.kind === 'headline')
+  const first = (await headline())!
+  expect(first.picture!.moving!.frames).toBeGreaterThan(2)
+  expect(first.alt).toContain('How to sow a row')
+  // Another decoder shows as many frames.
+  expect((await sharp(await bytesOf(request, first.picture!.id), { animated: true }).metadata()).pages).toBe(
+    first.picture!.moving!.frames,
+  )
+  await page.getByLabel('2', { exact: true }).fill('Peas first')
+  await expect
+    .poll(async () => (await headline())?.picture?.id, { timeout: 30_000 })
+    .not.toBe(first.picture!.id)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await saved(page)
+  await expect.poll(async () => (await pictures(request, job)).length).toBe(before)
+})
+
+test('the frames of a moving picture are stepped, duplicated, moved, timed and taken out by keys', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'How to sow a row')
+  await open(page, job)
+  const raw = Buffer.concat([30, 90, 150].map((v) => Buffer.alloc(60 * 40 * 3, v)))
+  const gif = await sharp(raw, { raw: { width: 60, height: 120, channels: 3, pageHeight: 40 } })
+    .gif({ loop: 0, delay: [200, 300, 400] })
+    .toBuffer()
+  const [film] = (await pictures(request, job)).filter((p) => p.motion)
+  await page.locator('[aria-label="Moving pictures"] li button').first().click()
+  await page
+    .locator('[aria-label="Moving pictures"] input[type=file]')
+    .setInputFiles({ name: 'three.gif', mimeType: 'image/gif', buffer: gif })
+  await expect(page.getByRole('button', { name: /^Frame 3, 400 ms/ })).toBeVisible({ timeout: 20_000 })
+  await saved(page)
+  // It took the film's place: what the tile says and where it leads stays.
+  const replaced = (await pictures(request, job)).find((p) => p.id === film!.id)!
+  expect([replaced.alt, replaced.link, replaced.width]).toEqual([film!.alt, film!.link, film!.width])
+  expect(replaced.picture!.moving).toMatchObject({ frames: 3, ms: 900 })
+
+  await page.getByRole('button', { name: /^Frame 1, / }).click()
+  await page.getByRole('slider', { name: 'Playhead' }).focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByText(/0\.20 of 0\.9 s/)).toBeVisible()
+  await page.keyboard.press('Alt+ArrowRight')
+  await expect(page.getByRole('button', { name: /^Frame 1, 300 ms/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Duplicate the frames' }).click()
+  await expect(page.getByRole('button', { name: /^Frame 2, / })).toBeVisible()
+  await page.getByLabel('How long the chosen frames are shown, ms').fill('250')
+  await page.keyboard.press('Escape')
+  await expect
+    .poll(async () => (await pictures(request, job)).find((p) => p.id === film!.id)?.picture?.moving?.ms, {
+      timeout: 20_000,
+    })
+    .toBeGreaterThan(900)
+  await page.getByRole('button', { name: 'Delete the frames' }).click()
+  await saved(page)
+})
+
+/** A film whose pictures carry their numbers as twelve black and white stripes, made by the browser. */
+async function numbered(page: Page, count: number, rate: number): Promise<Buffer> {
+  const bundle = await build({
+    stdin: {
+      contents: "export { Output, WebMOutputFormat, BufferTarget, CanvasSource } from 'mediabunny'",
+      resolveDir: process.cwd(),
+    },
+    bundle: true,
+    format: 'iife',
+    globalName: 'film',
+    write: false,
+  })
+  await page.route('http://localhost/', (r) =>
+    r.fulfill({ body: '<!doctype html>', contentType: 'text/html' }),
+  )
+  await page.goto('http://localhost/')
+  await page.addScriptTag({ content: bundle.outputFiles[0]!.text })
+  const text = await page.evaluate<string>(`(async () => {
+    const canvas = new OffscreenCanvas(480, 270)
+    const c = canvas.getContext('2d')
+    const output = new film.Output({ format: new film.WebMOutputFormat(), target: new film.BufferTarget() })
+    const source = new film.CanvasSource(canvas, { codec: 'vp8', bitrate: 2e6 })
+    output.addVideoTrack(source, { frameRate: ${rate} })
+    await output.start()
+    for (let n = 0; n < ${count}; n++) {
+      for (let bit = 0; bit < 12; bit++) {
+        c.fillStyle = (n >> bit) & 1 ? '#ffffff' : '#000000'
+        c.fillRect(bit * 40, 0, 40, 270)
+      }
+      await source.add(n / ${rate}, 1 / ${rate})
+    }
+    await output.finalize()
+    return btoa(Array.from(new Uint8Array(output.target.buffer), (b) => String.fromCharCode(b)).join(''))
+  })()`)
+  return Buffer.from(text, 'base64')
+}
+
+test('a film is read picture by picture: those that come out carry the right numbers at the right times', async ({
+  page,
+  request,
+}) => {
+  const film = await numbered(page, 150, 30)
+  const job = await copyOf(request, 'How to sow a row')
+  await open(page, job)
+  await page.locator('[aria-label="Moving pictures"] li button').first().click()
+  await page
+    .locator('[aria-label="Moving pictures"] input[type=file]')
+    .setInputFiles({ name: 'numbers.webm', mimeType: 'video/webm', buffer: film })
+  await expect(page.getByText(/numbers\.webm, 480 x 270, 5\.0 s/)).toBeVisible({ timeout: 20_000 })
+  // The mark would lie over the stripes.
+  await page.getByLabel('a mark for playing').uncheck()
+  await page.getByLabel('In, s').fill('1.00')
+  await page.getByLabel('Out, s').fill('3.00')
+  const tile = async () => (await pictures(request, job)).find((p) => p.motion?.made.kind === 'film')
+  await expect
+    .poll(
+      async () => {
+        const t = await tile()
+        const m = t?.motion?.made
+        return m?.kind === 'film' && m.clips[0]!.from === 1000 && !m.mark && t?.motion?.key
+          ? t.picture?.moving?.ms
+          : 0
+      },
+      { timeout: 60_000 },
+    )
+    .toBe(2000)
+  const { picture } = (await tile())!
+  const { data, info } = await sharp(await bytesOf(request, picture!.id), { animated: true })
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  const height = info.pageHeight!
+  const numbers = Array.from({ length: picture!.moving!.frames }, (_, f) => {
+    let n = 0
+    for (let bit = 0; bit < 12; bit++) {
+      const x = Math.round((bit + 0.5) * (info.width / 12))
+      const at = ((f * height + Math.round(height / 2)) * info.width + x) * 3
+      if (data[at]! > 128) n |= 1 << bit
+    }
+    return n
+  })
+  // Ten a second of thirty, from the first second on.
+  expect(numbers).toEqual(Array.from({ length: 20 }, (_, i) => 30 + i * 3))
+})
+
+test('what is no film, or has no picture, says so, and the stage goes on', async ({ page, request }) => {
+  const job = await copyOf(request, 'How to sow a row')
+  await open(page, job)
+  const input = page.locator('[aria-label="Moving pictures"] input[type=file]')
+  await input.setInputFiles({
+    name: 'film.mp4',
+    mimeType: 'video/mp4',
+    buffer: Buffer.from('no film at all, but text'),
+  })
+  await expect(page.getByText(/is not MP4, MOV or WebM/)).toBeVisible()
+  // A file type box and nothing behind it (ISO/IEC 14496-12).
+  const empty = Buffer.concat([
+    Buffer.from([0, 0, 0, 24]),
+    Buffer.from('ftypisom'),
+    Buffer.alloc(4),
+    Buffer.from('isommp41'),
+  ])
+  await input.setInputFiles({ name: 'cut-off.mp4', mimeType: 'video/mp4', buffer: empty })
+  await expect(page.getByText(/This film cannot be read/)).toBeVisible({ timeout: 20_000 })
+  await input.setInputFiles({ name: 'broken.gif', mimeType: 'image/gif', buffer: Buffer.from('GIF89a') })
+  await expect(page.getByText(/is cut off/)).toBeVisible()
+})
+
+test('what is over its budget is found, and is made to fit it: bytes and likeness are those of the file', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'How to sow a row')
+  await open(page, job)
+  await page.getByLabel('May have, KB').fill('60')
+  await page.keyboard.press('Tab')
+  await page.getByRole('button', { name: /^Make it fit 60/ }).click()
+  await expect(page.getByRole('img', { name: /ways tried; chosen/ })).toBeVisible({ timeout: 90_000 })
+  await expect
+    .poll(async () => (await pictures(request, job)).find((p) => p.motion)?.picture?.bytes, {
+      timeout: 60_000,
+    })
+    .toBeLessThanOrEqual(60 * 1024)
+  await expect(page.getByText(/after, \d+ KB/)).toBeVisible()
+})
+
+test('a countdown is made of a picture, and is live in the lens', async ({ page, request }) => {
+  const job = await copyOf(request, 'Eclipse night')
+  await open(page, job)
+  await page.locator('[aria-label="Moving pictures"] button', { hasText: 'Countdown' }).click()
+  const img = page.frameLocator('[aria-label="Wide lens"] iframe').locator('img[src*="/api/countdown"]')
+  await expect(img).toBeVisible()
+  await page.getByLabel('Label of the days').fill('дней')
+  await expect(img).toHaveAttribute('src', /%D0%B4%D0%BD%D0%B5%D0%B9/)
+  await expect.poll(() => img.evaluate((e: HTMLImageElement) => e.naturalWidth)).toBeGreaterThan(0)
+})
+
+test('who asked for less movement sees the first frame, and a button that plays', async ({
+  page,
+  request,
+}) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  const job = await copyOf(request, 'How to sow a row')
+  await open(page, job)
+  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible({ timeout: 20_000 })
+  await page.waitForTimeout(800)
+  await expect(page.getByText(/0\.00 of/)).toBeVisible()
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await expect(page.getByText(/0\.00 of/)).toBeHidden()
+})
+
+for (const theme of ['plaster', 'slate'])
+  test(`Motion passes axe in ${theme}`, async ({ page, request }) => {
+    await page.addInitScript((t) => localStorage.setItem('mosaicus:theme', t), theme)
+    for (const name of ['Eclipse night', 'How to sow a row']) {
+      await open(page, await copyOf(request, name))
+      await expect(page.getByRole('slider', { name: 'Playhead' })).toBeVisible({ timeout: 30_000 })
+      await page.getByRole('button', { name: 'Stop', exact: true }).click()
+      await accessible(page)
+    }
+  })

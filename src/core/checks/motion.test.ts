@@ -1,0 +1,71 @@
+import { house, longEmail } from '@/test-support/emails'
+import { letters, motionOf, ref } from '@/test-support/motion'
+import { styleOf } from '../email/cascade'
+import { applyEdit } from '../email/edits'
+import type { TileOf } from '../email/tile'
+import { newTile } from '../tiles'
+import type { Made, Motion } from '../motion/schema'
+import { motion } from './motion'
+import { runChecks, scopeOf } from './run'
+
+const moving = (bytes: number, ms: number) => ({
+  ...ref('a'),
+  bytes,
+  type: 'image/gif' as const,
+  moving: { frames: 9, ms, loop: 0 },
+})
+
+function found(set: Partial<TileOf<'picture'>>) {
+  const tile = { ...newTile('picture'), id: 't', picture: moving(50_000, 3000), ...set } as TileOf<'picture'>
+  const email = applyEdit(longEmail(1), { name: 'addTile', what: { cell: 'c0-0', at: 0, tile } })
+  return runChecks([motion], scopeOf(email, styleOf(house, {}), '', 1)).map((f) => [
+    f.severity,
+    f.stage,
+    f.what,
+  ])
+}
+
+const says = (...lines: string[]): Made => ({
+  kind: 'headline',
+  says: lines,
+  change: 'cut',
+  letters,
+  ground: '#ffffff',
+  hold: 500,
+  turn: 100,
+})
+const made = (m: Made, more: Partial<Motion> = {}) => motionOf(m, { key: 'k', ...more })
+
+test('a light, short moving picture is left alone', () => {
+  expect(found({})).toEqual([])
+  expect(found({ motion: made(says('Now', 'Now')) })).toEqual([])
+})
+
+test('one over its budget is found: to mend where it was made here, to mind where it came so', () => {
+  expect(found({ picture: moving(500 * 1024, 3000) })).toEqual([
+    ['mind', 'motion', 'A moving picture of 500 KB, over its 400 KB'],
+  ])
+  expect(found({ picture: moving(60 * 1024, 3000), motion: made(says('A'), { budget: 50 * 1024 }) })).toEqual(
+    [['mend', 'motion', 'A moving picture of 60 KB, over its 50 KB']],
+  )
+  // A picture that stands still is weighed elsewhere.
+  expect(found({ picture: { ...ref('a'), bytes: 900_000 } })).toEqual([])
+})
+
+test('one longer than ten seconds is found', () => {
+  expect(found({ picture: moving(1000, 10_400) })).toEqual([['mind', 'motion', 'A moving picture of 10.4 s']])
+  expect(found({ picture: moving(1000, 10_000) })).toEqual([])
+})
+
+test('words of the last line that neither the first frame nor the alt text say are found', () => {
+  const last = [['mind', 'motion', 'The first frame does not say what the last one does']]
+  expect(found({ motion: made(says('Tonight', 'Half price until midnight')), alt: 'Tonight' })).toEqual(last)
+  expect(found({ motion: made(says('Tonight', 'Half price')), alt: 'Tonight at half price' })).toEqual([])
+  expect(found({ motion: made(says('Half price', 'Price: half')), alt: '' })).toEqual([])
+})
+
+test('values whose file is not made yet are found', () => {
+  const not = [['mend', 'motion', 'A moving picture is not made yet']]
+  expect(found({ motion: motionOf(says('A')) })).toEqual(not)
+  expect(found({ motion: made(says('A')), picture: null })).toEqual(not)
+})
