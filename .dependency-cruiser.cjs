@@ -8,6 +8,7 @@ const order = [
   ['motion'],
   ['tiles'],
   ['compile'],
+  ['night'],
   ['readers', 'checks', 'cut', 'house', 'import', 'starters'],
   ['handover'],
 ]

@@ -253,6 +253,10 @@ test('a tile is dragged from the tray into the lens; a band is split before it, 
   await open(page, job)
   const before = await emailOf(page, job)
   const place = [...placesOf(before)].find((p) => p.band.cells.length === 1 && p.tile.kind === 'words')!
+  // Its band is brought into view.
+  await page.getByRole('button', { name: `Band ${place.band.name}` }).click()
+  await expect(page.getByRole('navigation', { name: 'Path' })).toContainText(place.band.name)
+  await page.waitForTimeout(600)
   const at = await middle(page, place.tile.id)
   await page.mouse.click(at.x, at.y)
   await expect(page.getByRole('navigation', { name: 'Path' })).toContainText('Words')

@@ -66,6 +66,7 @@ const views: Record<string, View> = {
   },
   motion: { job: night, stage: 'motion' },
   'motion-film': { job: 'How to sow a row', stage: 'motion' },
+  night: { job: winter, stage: 'night' },
   proof: { job: winter, stage: 'proof' },
   'hand-over': { job: night, stage: 'handover' },
   inbox: { path: '/standins/inbox' },

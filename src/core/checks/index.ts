@@ -13,6 +13,7 @@ import { headingOrder } from './heading-order'
 import { linkMissing } from './link-missing'
 import { linkScheme } from './link-scheme'
 import { motion } from './motion'
+import { nightForecast } from './night-forecast'
 import { preheaderMissing } from './preheader-missing'
 import { checkedByBand, runChecks, scopeOf } from './run'
 import { subject } from './subject'
@@ -38,6 +39,7 @@ export const checks: readonly Check[] = [
   wordsSmall,
   wordsPictured,
   motion,
+  nightForecast,
   headingOrder,
   fieldValue,
   codeChanged,

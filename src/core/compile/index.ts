@@ -39,8 +39,16 @@ export interface CompileOptions {
    * most 998 (`places` are those of the readable form).
    */
   print?: 'readable' | 'compact'
+  /** What the trees go through last, as what a dark mode does to them. The key tells one from another. */
+  pass?: Pass
   /** Every band in a wrapper of its own, so that each can be changed by itself, for the lenses: it looks the same. */
   apart?: boolean
+}
+
+/** A pass over compiled trees. */
+export interface Pass {
+  key: string
+  run: (nodes: readonly ElementContent[]) => ElementContent[]
 }
 
 /** An email as HTML, with where each band, cell and tile stands in it. */
@@ -63,7 +71,8 @@ export interface Parts {
 }
 
 /** The form in which trees are written. */
-type Form = Required<Pick<CompileOptions, 'marks' | 'styles' | 'print' | 'apart'>>
+type Form = Required<Pick<CompileOptions, 'marks' | 'styles' | 'print' | 'apart'>> &
+  Pick<CompileOptions, 'pass'>
 
 /** Neighbouring bands, compiled: what they are as text, and the rules they ask for. */
 interface Run {
@@ -110,12 +119,13 @@ function textOf(band: Band, c: CompileContext, form: Form, shared: boolean): Run
   const shown = shownOf(band, c, form)
   if (shown === false) return nothing
   const tree = treeOf(band, c)
-  const key = `${form.styles}:${form.print}:${form.marks}:${shared}`
+  const key = `${form.styles}:${form.print}:${form.marks}:${shared}:${form.pass?.key ?? ''}`
   let known = texts.get(tree)
   if (!known) texts.set(tree, (known = new Map()))
   let run = known.get(key)
   if (!run) {
-    const nodes = shared ? tree.rows : tree.tree
+    const compiled = shared ? tree.rows : tree.tree
+    const nodes = form.pass ? form.pass.run(compiled) : compiled
     const sheet = form.styles !== 'inline'
     const made = runOf(
       sheet ? nodes : withoutSheet(nodes),
@@ -295,6 +305,7 @@ const formOf = (options: CompileOptions): Form => ({
   marks: options.marks ?? false,
   styles: options.styles ?? 'both',
   print: options.print ?? 'readable',
+  pass: options.pass,
 })
 
 /**

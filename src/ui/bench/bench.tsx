@@ -35,6 +35,10 @@ const MotionStage = dynamic(() => import('../motion/stage').then((m) => m.Motion
   ssr: false,
   loading: Laying,
 })
+const NightStage = dynamic(() => import('../night/stage').then((m) => m.NightStage), {
+  ssr: false,
+  loading: Laying,
+})
 const ProofStage = dynamic(() => import('../proof/stage').then((m) => m.ProofStage), {
   ssr: false,
   loading: Laying,
@@ -47,7 +51,14 @@ const HandoverStage = dynamic(() => import('../handover/stage').then((m) => m.Ha
 type Value = 'subject' | 'preheader'
 
 /** Width of what stands in the spine's place, px. */
-const sides: Record<StageId, number> = { cut: 148, compose: 186, motion: 208, proof: 272, handover: 272 }
+const sides: Record<StageId, number> = {
+  cut: 148,
+  compose: 186,
+  motion: 208,
+  night: 208,
+  proof: 272,
+  handover: 272,
+}
 
 /** A job on the bench: its documents are opened once, and every stage works on the same ones. */
 export default function Bench({ job: opened, cuts, email }: BenchProps) {
@@ -186,6 +197,7 @@ function Stage({
   if (stage === 'compose')
     return <ComposeStage job={job} work={work} cuts={cutSession} setActions={setActions} />
   if (stage === 'motion') return <MotionStage work={work} setActions={setActions} />
+  if (stage === 'night') return <NightStage work={work} setActions={setActions} />
   if (stage === 'proof') return <ProofStage work={work} setActions={setActions} onValue={onValue} />
   return <HandoverStage {...{ job, work, focus, setActions }} session={emailSession} />
 }
@@ -295,6 +307,7 @@ function useLeft(cutSession: CutSession, work: EmailWork, built: boolean): Recor
       ).length,
       compose: built ? mend.filter((f) => f.stage === 'compose').length : 0,
       motion: built ? mend.filter((f) => f.stage === 'motion').length : 0,
+      night: built ? mend.filter((f) => f.stage === 'night').length : 0,
       proof: built ? mend.length : 0,
       handover: built ? mend.filter((f) => f.stage === 'handover').length : 0,
     }),

@@ -1,4 +1,5 @@
 'use client'
+import type { Parts } from '@/core/compile'
 import { groundOf } from '@/core/email/ground'
 import dynamic from 'next/dynamic'
 import { startTransition, useEffect, useMemo, type ReactNode } from 'react'
@@ -30,6 +31,7 @@ export function WorkLens({
   width,
   edits,
   night,
+  parts: given,
   ...more
 }: {
   work: EmailWork
@@ -38,6 +40,8 @@ export function WorkLens({
   edits?: boolean
   /** Whether it is seen at night, by the email's own rules. */
   night?: boolean
+  /** What is shown, where it is not the email as the other lenses show it. */
+  parts?: Parts
 } & Pick<
   EmailLensProps,
   'onMarks' | 'pictures' | 'cover' | 'overlay' | 'right' | 'bar' | 'detail' | 'speaks'
@@ -45,7 +49,8 @@ export function WorkLens({
   const {
     selection: { band, tile },
   } = work
-  const parts = useMemo(() => (night ? nightOf(work.parts) : work.parts), [night, work.parts])
+  const own = given ?? work.parts
+  const parts = useMemo(() => (night ? nightOf(own) : own), [night, own])
   // The editor comes while words are looked at, so that it is there when they are opened.
   const words = tile?.kind === 'words'
   useEffect(() => {

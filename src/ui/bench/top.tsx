@@ -13,6 +13,7 @@ export const stages = [
   { id: 'cut', label: 'Cut' },
   { id: 'compose', label: 'Compose' },
   { id: 'motion', label: 'Motion' },
+  { id: 'night', label: 'Night' },
   { id: 'proof', label: 'Proof' },
   { id: 'handover', label: 'Hand over' },
 ] as const

@@ -1,0 +1,43 @@
+import { contrast, wantedContrast } from '../color/contrast'
+import { behaviourIds, behaviours, type Behaviour } from '../night/behaviours'
+import { definitionOf } from '../tiles'
+import type { ColorPair } from '../tiles/definition'
+import type { Check } from './check'
+
+/** How a pair of colours stands off under a behaviour that recolours. */
+function under({ color, ground }: ColorPair, b: Behaviour): { color: string; ground: string; is: number } {
+  const after = b.ground(ground, { picture: false, link: false }) ?? b.page
+  const words = b.words(color, { before: ground, after, picture: false })
+  return { color: words, ground: after, is: contrast(words, after) }
+}
+
+export const nightForecast: Check = {
+  name: 'night-forecast',
+  about: 'What is read by day is read under the dark modes that recolour by themselves too, by forecast.',
+  tile: ({ tile, look, ground }) => {
+    // On a picture nobody can say by rule.
+    if (ground.picture) return []
+    const pairs = definitionOf(tile).pairs(tile, look, ground)
+    for (const pair of pairs) {
+      const wanted = wantedContrast(pair.size, pair.bold)
+      // What is not read by day is another finding.
+      if (contrast(pair.color, pair.ground) < wanted) continue
+      for (const id of behaviourIds) {
+        const b = behaviours[id]
+        if (!b.recolors) continue
+        const now = under(pair, b)
+        if (now.is >= wanted) continue
+        return [
+          {
+            severity: 'mind',
+            stage: 'night',
+            key: `${id} ${pair.color}`,
+            what: `${b.label}: contrast ${(Math.floor(now.is * 100) / 100).toFixed(2)}, wants ${wanted}`,
+            why: `${pair.color} on ${pair.ground} would become ${now.color} on ${now.ground}. In Night the nearest colour that holds everywhere is proposed.`,
+          },
+        ]
+      }
+    }
+    return []
+  },
+}

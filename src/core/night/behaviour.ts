@@ -1,0 +1,35 @@
+/** Where a colour stands: the ground behind it, before and after the recolouring. */
+export interface Behind {
+  before: string
+  after: string
+  /** Whether a picture lies there. */
+  picture: boolean
+}
+
+/** What a kind of dark mode does to colours: one stated algorithm, a forecast by rule. */
+export interface Behaviour {
+  id: 'written' | 'attributes' | 'partly' | 'fully' | 'desktop'
+  label: string
+  /** What it does, and where it is met. */
+  about: string
+  /** What the forecast rests on. */
+  rests: string
+  /** Whether the email's own rules for the dark hold: by its media query, by the attributes that webmail writes, or not at all. */
+  rules: 'media' | 'attributes' | 'none'
+  /** Whether what remains is recoloured at all. */
+  recolors: boolean
+  /** A ground; null where it is taken away. @param link whether it is that of a link */
+  ground: (color: string, at: { picture: boolean; link: boolean }) => string | null
+  words: (color: string, behind: Behind) => string
+  border: (color: string, behind: Behind) => string
+  /** What the reader shows where nothing has a ground. */
+  page: string
+}
+
+/** Recolours nothing. */
+export const asItIs: Pick<Behaviour, 'recolors' | 'ground' | 'words' | 'border'> = {
+  recolors: false,
+  ground: (color) => color,
+  words: (color) => color,
+  border: (color) => color,
+}

@@ -1,0 +1,22 @@
+import type { Behaviour } from './behaviour'
+
+const DARK = /\(prefers-color-scheme:\s?dark\)/g
+const ATTRIBUTES = /\[data-ogs[cb]\] /g
+const GROUND = /(background(?:-color)?:\s?|bgcolor=")(#[0-9a-f]{6})/g
+
+/** What stands around the bands, recoloured: grounds alone, since no words stand there. */
+export function recoloredAround(html: string, behaviour: Behaviour): string {
+  if (!behaviour.recolors) return html
+  const at = html.indexOf('</head>')
+  const body = html.slice(Math.max(0, at)).replace(GROUND, (_, what: string, color: string) => {
+    const next = behaviour.ground(color, { picture: false, link: false })
+    return `${what}${next ?? color}`
+  })
+  return html.slice(0, Math.max(0, at)) + body
+}
+
+/** Lets the email's own rules for the dark hold, as a reader of this kind does. */
+export function withRules(html: string, { rules }: Pick<Behaviour, 'rules'>): string {
+  if (rules === 'media') return html.replace(DARK, 'all')
+  return rules === 'attributes' ? html.replace(ATTRIBUTES, '') : html
+}

@@ -1,0 +1,258 @@
+import type { Element, ElementContent } from 'hast'
+import { readHex } from '../color/hex'
+import { colorOf, styleOfElement } from '../html/values'
+import type { Rule } from '../tiles/rules'
+import type { Behaviour, Behind } from './behaviour'
+
+/** Where a colour of the email stands. */
+export interface Use {
+  what: 'ground' | 'words' | 'border'
+  color: string
+  /** What it is read on, or stands beside. */
+  ground: string
+  behind: Behind
+  /** The mark of the band, cell or tile it stands in. */
+  mark: string | null
+  /** Letters of words, px. */
+  size: number
+  bold: boolean
+  /** The same by the email's own rules for the dark. */
+  night: { color: string; ground: string }
+  /** Characters of the words, so that what fills most comes first. */
+  length: number
+}
+
+/** What the email's own rules for the dark say, by class name: a ground, or words. */
+export type NightRules = ReadonlyMap<string, { ground?: string; words?: string }>
+
+/** Reads them off the rules that bands ask for. */
+export function nightRulesOf(rules: Iterable<Rule>): NightRules {
+  const found = new Map<string, { ground?: string; words?: string }>()
+  for (const { scope, name, declarations } of rules) {
+    if (scope !== 'night') continue
+    const color = COLOR.exec(declarations)?.[0]
+    const plain = color && readHex(color)
+    if (!plain) continue
+    if (/^background/.test(declarations)) found.set(name, { ...found.get(name), ground: plain })
+    else if (/^color/.test(declarations)) found.set(name, { ...found.get(name), words: plain })
+  }
+  return found
+}
+
+interface Context {
+  behind: Behind
+  /** By the email's own rules for the dark. */
+  night: { ground: string; words: string }
+  words: string
+  size: number
+  bold: boolean
+  link: boolean
+  mark: string | null
+}
+
+/** The first colour in a value. */
+const COLOR = /#[0-9a-fA-F]{3,6}\b/
+
+const hex = (value: string | undefined): string | null => {
+  const color = colorOf(value)
+  return color ? readHex(color) : null
+}
+
+/** Declarations whose colours are those of a ground, of words, of a border. */
+const GROUNDS = /^background(?:-color)?$/
+const BORDERS = /^border(?:-(?:top|right|bottom|left))?(?:-color)?$/
+
+/** Walks what was compiled with what stands behind each colour, and gives the same with other colours. @param seen called with every use of a colour */
+class Walk {
+  constructor(
+    private readonly behaviour: Behaviour | null,
+    private readonly seen: (use: Use) => void,
+    private readonly rules: NightRules = new Map(),
+  ) {}
+
+  nodes(nodes: readonly ElementContent[], at: Context): ElementContent[] {
+    return nodes.map((node) => {
+      if (node.type === 'element') return this.element(node, at)
+      if (node.type === 'text') {
+        this.words(node.value, at)
+        return node
+      }
+      // What the Word engine alone sees is recoloured by nobody.
+      if (!('children' in node) || (node.type === 'conditional' && node.hidden)) return node
+      return { ...node, children: this.nodes(node.children, at) }
+    })
+  }
+
+  private words(value: string, { behind, words, night, size, bold, mark }: Context): void {
+    const length = value.trim().length
+    if (!length) return
+    const own = { color: night.words, ground: night.ground }
+    this.seen({
+      what: 'words',
+      color: words,
+      ground: behind.before,
+      behind,
+      night: own,
+      mark,
+      size,
+      bold,
+      length,
+    })
+  }
+
+  private element(node: Element, outer: Context): ElementContent {
+    const style = styleOfElement(node)
+    const at = this.contextOf(node, style, outer)
+    const own = this.own(node, style, outer, at)
+    return { ...node, properties: own, children: this.nodes(node.children, at) }
+  }
+
+  /** What stands behind and how words are set within an element. */
+  private contextOf(node: Element, style: Record<string, string>, outer: Context): Context {
+    const link = outer.link || node.tagName === 'a'
+    const picture =
+      /url\(/.test(style['background-image'] ?? style.background ?? '') || !!node.properties.background
+    const ground =
+      hex(style['background-color']) ??
+      hex(style.background) ??
+      hex(node.properties.bgColor as string | undefined)
+    let behind = outer.behind
+    if (ground) {
+      const after = this.behaviour
+        ? this.behaviour.ground(ground, { picture, link: node.tagName === 'a' })
+        : ground
+      behind = { before: ground, after: after ?? outer.behind.after, picture }
+    } else if (picture) behind = { ...behind, picture }
+    const inks = hex(style.color) ?? outer.words
+    const said = namesOf(node).map((name) => this.rules.get(name))
+    const night = {
+      ground: said.find((r) => r?.ground)?.ground ?? (ground ? ground : outer.night.ground),
+      words: said.find((r) => r?.words)?.words ?? (hex(style.color) ? inks : outer.night.words),
+    }
+    const size = /^([\d.]+)px$/.exec(style['font-size'] ?? '')?.[1]
+    const weight = style['font-weight']
+    return {
+      behind,
+      link,
+      words: inks,
+      night,
+      size: size ? Number(size) : outer.size,
+      bold: weight
+        ? weight === 'bold' || Number(weight) >= 600
+        : outer.bold || /^(?:b|strong|h[1-6])$/.test(node.tagName),
+      mark: markOf(node) ?? outer.mark,
+    }
+  }
+
+  /** Its attributes with other colours. */
+  private own(
+    node: Element,
+    style: Record<string, string>,
+    outer: Context,
+    at: Context,
+  ): Element['properties'] {
+    const { behind } = at
+    const set = new Map<string, string | null>()
+    for (const [name, value] of Object.entries(style)) {
+      const color = COLOR.exec(value)?.[0]
+      const plain = color && readHex(color)
+      if (!plain) continue
+      if (GROUNDS.test(name)) {
+        this.seen({
+          ...this.useOf(at),
+          ...beside(outer),
+          what: 'ground',
+          color: plain,
+          night: { color: at.night.ground, ground: outer.night.ground },
+        })
+        if (this.behaviour) {
+          const next = this.behaviour.ground(plain, { picture: behind.picture, link: node.tagName === 'a' })
+          set.set(name, next === null ? null : value.replace(COLOR, next))
+        }
+      } else if (name === 'color') {
+        if (this.behaviour) set.set(name, value.replace(COLOR, this.behaviour.words(plain, behind)))
+      } else if (BORDERS.test(name)) {
+        this.seen({
+          ...this.useOf(at),
+          ...beside(outer),
+          what: 'border',
+          color: plain,
+          night: { color: plain, ground: outer.night.ground },
+        })
+        if (this.behaviour) set.set(name, value.replace(COLOR, this.behaviour.border(plain, outer.behind)))
+      }
+    }
+    if (!set.size) return node.properties
+    const written = Object.entries(style).flatMap(([name, value]) => {
+      const next = set.has(name) ? set.get(name)! : value
+      return next === null ? [] : [`${name}:${next}`]
+    })
+    const properties = { ...node.properties, style: written.join(';') }
+    const bg = hex(node.properties.bgColor as string | undefined)
+    if (bg && this.behaviour)
+      properties.bgColor = this.behaviour.ground(bg, { picture: behind.picture, link: false }) ?? undefined
+    return properties
+  }
+
+  private useOf = ({ mark, size, bold }: Context) => ({ mark, size, bold, length: 0 })
+}
+
+const beside = ({ behind }: Context) => ({ ground: behind.before, behind })
+
+const namesOf = (node: Element): string[] => {
+  const { className } = node.properties
+  return Array.isArray(className) ? className.map(String) : []
+}
+
+const markOf = (node: Element): string | null => {
+  const mark = node.properties.dataM ?? node.properties['data-m']
+  return typeof mark === 'string' ? mark : null
+}
+
+const contextOf = (page: string, after: string, words: string, night = page): Context => ({
+  behind: { before: page, after, picture: false },
+  words,
+  night: { ground: night, words },
+  size: 16,
+  bold: false,
+  link: false,
+  mark: null,
+})
+
+/** What was compiled, as a reader with such a dark mode shows it. @param page the ground behind everything, by day */
+export const recolored = (
+  nodes: readonly ElementContent[],
+  behaviour: Behaviour,
+  page: string,
+  words = '#000000',
+): ElementContent[] => {
+  if (!behaviour.recolors) return [...nodes]
+  const after = behaviour.ground(page, { picture: false, link: false }) ?? behaviour.page
+  return new Walk(behaviour, () => {}).nodes(nodes, contextOf(page, after, words))
+}
+
+/** Every colour of what was compiled, with where it stands. */
+export function usesOf(
+  nodes: readonly ElementContent[],
+  { page, night, rules }: { page: string; night: string; rules: NightRules },
+  words = '#000000',
+): Use[] {
+  const uses: Use[] = []
+  new Walk(null, (use) => uses.push(use), rules).nodes(nodes, contextOf(page, page, words, night))
+  return uses
+}
+
+/** What a use becomes under a behaviour: the colour and what stands behind it. */
+export function underBehaviour(use: Use, behaviour: Behaviour): { color: string; ground: string } {
+  if (!behaviour.recolors) return use.night
+  const { picture } = use.behind
+  const ground = behaviour.ground(use.ground, { picture, link: false }) ?? behaviour.page
+  const behind = { before: use.ground, after: ground, picture }
+  const color =
+    use.what === 'ground'
+      ? (behaviour.ground(use.color, { picture, link: false }) ?? ground)
+      : use.what === 'words'
+        ? behaviour.words(use.color, behind)
+        : behaviour.border(use.color, behind)
+  return { color, ground }
+}
