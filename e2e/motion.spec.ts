@@ -203,24 +203,6 @@ test('what is no film, or has no picture, says so, and the stage goes on', async
   await expect(page.getByText(/is cut off/)).toBeVisible()
 })
 
-test('what is over its budget is found, and is made to fit it: bytes and likeness are those of the file', async ({
-  page,
-  request,
-}) => {
-  const job = await copyOf(request, 'How to sow a row')
-  await open(page, job)
-  await page.getByLabel('May have, KB').fill('60')
-  await page.keyboard.press('Tab')
-  await page.getByRole('button', { name: /^Make it fit 60/ }).click()
-  await expect(page.getByRole('img', { name: /ways tried; chosen/ })).toBeVisible({ timeout: 90_000 })
-  await expect
-    .poll(async () => (await pictures(request, job)).find((p) => p.motion)?.picture?.bytes, {
-      timeout: 60_000,
-    })
-    .toBeLessThanOrEqual(60 * 1024)
-  await expect(page.getByText(/after, \d+ KB/)).toBeVisible()
-})
-
 test('a countdown is made of a picture, and is live in the lens', async ({ page, request }) => {
   const job = await copyOf(request, 'Eclipse night')
   await open(page, job)
