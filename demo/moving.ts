@@ -76,7 +76,6 @@ export const howTo = (film: FilmRef): Motion => ({
     mark: { style: 'ring', color: '#faf5ea', size: 64 },
     closing: null,
     beneath: null,
-    poster: 0,
     address: '',
   },
   height: 304,

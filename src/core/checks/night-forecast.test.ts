@@ -5,6 +5,7 @@ import { applyEdit } from '../email/edits'
 import { textOf } from '../email/richtext'
 import type { TileOf } from '../email/tile'
 import { behaviours } from '../night/behaviours'
+import { anyInkHolds, proposal } from '../night/propose'
 import { newTile } from '../tiles'
 import { nightForecast } from './night-forecast'
 import { runChecks, scopeOf } from './run'
@@ -31,7 +32,16 @@ test('dark words on a ground of middling lightness are found: a full inversion t
   const turned = behaviours.fully.words('#17282c', { before: '#e9a23b', after: '#e9a23b', picture: false })
   expect(finding!.why).toContain(turned)
   expect(contrast(turned, '#e9a23b')).toBeLessThan(3)
+  expect(finding!.why).toContain('only another ground')
 })
+
+test.each(['#e9a23b', '#b4572f', '#7fb2e5', '#999999', '#2a7a5e'])(
+  'on %s the greys say as much as the whole search: whether any ink holds',
+  (ground) => {
+    const searched = proposal('#17282c', { grounds: [{ ground, wanted: 4.5 }] })
+    expect(anyInkHolds(ground, 4.5)).toBe(searched !== null)
+  },
+)
 
 test.each([
   ['#1f4f8a', '#ffffff'],

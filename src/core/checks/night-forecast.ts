@@ -1,5 +1,6 @@
 import { contrast, wantedContrast } from '../color/contrast'
 import { behaviourIds, behaviours, type Behaviour } from '../night/behaviours'
+import { anyInkHolds } from '../night/propose'
 import { definitionOf } from '../tiles'
 import type { ColorPair } from '../tiles/definition'
 import type { Check } from './check'
@@ -33,7 +34,11 @@ export const nightForecast: Check = {
             stage: 'night',
             key: `${id} ${pair.color}`,
             what: `${b.label}: contrast ${(Math.floor(now.is * 100) / 100).toFixed(2)}, wants ${wanted}`,
-            why: `${pair.color} on ${pair.ground} would become ${now.color} on ${now.ground}. In Night the nearest colour that holds everywhere is proposed.`,
+            why: `${pair.color} on ${pair.ground} would become ${now.color} on ${now.ground}. ${
+              anyInkHolds(pair.ground, wanted)
+                ? 'In Night the nearest colour that holds everywhere is proposed.'
+                : 'No ink is read on this ground under every dark mode: only another ground, lighter or darker, would help.'
+            }`,
           },
         ]
       }

@@ -1,4 +1,4 @@
-import { toRgb } from './hex'
+import { toHex, toRgb, type Hex } from './hex'
 
 /** A colour in CIELAB: lightness 0 to 100, and two axes of hue. */
 export type Lab = readonly [number, number, number]
@@ -17,6 +17,22 @@ export function toLab(hex: string): Lab {
   const y = f(0.2126729 * r + 0.7151522 * g + 0.072175 * b)
   const z = f((0.0193339 * r + 0.119192 * g + 0.9503041 * b) / 1.08883)
   return [116 * y - 16, 500 * (x - y), 200 * (y - z)]
+}
+
+/** A colour of CIELAB in sRGB, as near as sRGB holds it. */
+export function fromLab(l: number, a: number, b: number): Hex {
+  const y = (l + 16) / 116
+  const inverse = (t: number) => (t > 6 / 29 ? t ** 3 : 3 * (6 / 29) ** 2 * (t - 4 / 29))
+  const [X, Y, Z] = [0.95047 * inverse(y + a / 500), inverse(y), 1.08883 * inverse(y - b / 200)]
+  const rgb = [
+    3.2404542 * X - 1.5371385 * Y - 0.4985314 * Z,
+    -0.969266 * X + 1.8760108 * Y + 0.041556 * Z,
+    0.0556434 * X - 0.2040259 * Y + 1.0572252 * Z,
+  ].map((v) => {
+    const c = v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055
+    return Math.round(Math.max(0, Math.min(1, c)) * 255)
+  }) as [number, number, number]
+  return toHex(rgb)
 }
 
 const degrees = (rad: number) => (rad * 180) / Math.PI

@@ -37,7 +37,6 @@ const made = (more: Partial<FilmMade> = {}): FilmMade => ({
   mark: null,
   closing: null,
   beneath: null,
-  poster: 0,
   address: '',
   ...more,
 })

@@ -40,6 +40,9 @@ const GRADES: readonly Pick<Squeeze, 'size' | 'rate'>[] = [
   { size: 0.35, rate: 0.34 },
 ]
 
+/** Likeness from which on nothing is seen any more: no smaller size or rate is tried (Wang and others, 2004, as for pictures). */
+const SEEN = 0.98
+
 /** A sequence with fewer pictures a second, and smaller. The first picture stays the first. */
 export function brought(source: Sequence, { size, rate }: Pick<Squeeze, 'size' | 'rate'>): Sequence {
   const every = 1 / rate
@@ -82,6 +85,8 @@ export function* fit(
   let best: Point | null = null
   let lightest: Point | null = null
   for (const [g, grade] of GRADES.entries()) {
+    // Nobody would see what is better than this.
+    if (best && best.mean >= SEEN) break
     const sequence = brought(source, grade)
     if (best && alike(sequence).mean <= best.mean) continue
     for (let low = 0, high = LADDER.length - 1; low <= high;) {

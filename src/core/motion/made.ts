@@ -200,8 +200,6 @@ export const filmSchema = z.object({
       ink: colorSchema,
     })
     .nullable(),
-  /** Which moment stands alone, ms of the sequence. */
-  poster: z.number().min(0),
   /** Where the film itself is hosted, for readers that play films; empty: nowhere. */
   address: z.string().max(2000),
 })

@@ -13,7 +13,7 @@ import type { FilmMade, Strip } from './made'
 import { scaled } from './scale'
 import { motionSchema, type Motion } from './schema'
 import { lengthOf, type Frame, type Sequence } from './sequence'
-import { duplicateFrames, moveFrames, removeFrames, reverseFrames, setDelays, startAt } from './strip-edits'
+import { duplicateFrames, frameOf, moveFrames, removeFrames, reverseFrames, setDelays } from './strip-edits'
 import { momentsOf } from './timing'
 import { letters, motionOf, ref } from '@/test-support/motion'
 
@@ -81,8 +81,18 @@ describe('changes of a strip', () => {
     expect(pages(moveFrames(strip(4), [0], 2))).toEqual([1, 0, 2, 3])
     expect(pages(reverseFrames(strip(3), []))).toEqual([2, 1, 0])
     expect(pages(reverseFrames(strip(4), [1, 2]))).toEqual([0, 2, 1, 3])
-    expect(pages(startAt(strip(3), 2))).toEqual([2, 0, 1])
     expect(setDelays(strip(2), [1], 40.4).frames.map((f) => f.delay)).toEqual([100, 40])
+  })
+  test('the frame at a moment is found whichever way it runs', () => {
+    const timed: Strip = {
+      ...strip(3),
+      frames: [100, 250, 50].map((delay, page) => ({ of: 0, page, delay })),
+    }
+    expect([0, 99.9, 100, 349, 350, 9999].map((t) => frameOf(timed, t))).toEqual([0, 0, 1, 1, 2, 2])
+    const starts = [0, 100, 350]
+    for (const more of [{}, { reverse: true }, { back: true }, { trim: { from: 50, to: 380 } }])
+      for (const m of momentsOf({ ...timing, ...more }, 400, [100, 350]))
+        expect(starts[frameOf(timed, m.t)]).toBeLessThanOrEqual(m.t)
   })
   test('moving and turning lose none and make none', () => {
     fc.assert(

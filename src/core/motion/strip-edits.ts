@@ -41,8 +41,9 @@ export const setDelays = (strip: Strip, at: readonly number[], delay: number): S
   frames: strip.frames.map((f, i) => (at.includes(i) ? { ...f, delay: Math.max(0, Math.round(delay)) } : f)),
 })
 
-/** Puts a frame first; those before it come after the last. */
-export const startAt = (strip: Strip, at: number): Strip => ({
-  ...strip,
-  frames: [...strip.frames.slice(at), ...strip.frames.slice(0, at)],
-})
+/** Which frame of a strip is shown at a moment of it, ms: whatever way it runs, and where neighbours that look alike are shown as one. */
+export function frameOf({ frames }: Strip, t: number): number {
+  let end = 0
+  const at = frames.findIndex((f) => (end += f.delay) > t + 1e-6)
+  return at < 0 ? frames.length - 1 : at
+}

@@ -4,6 +4,9 @@ const DARK = /\(prefers-color-scheme:\s?dark\)/g
 const ATTRIBUTES = /\[data-ogs[cb]\] /g
 const GROUND = /(background(?:-color)?:\s?|bgcolor=")(#[0-9a-f]{6})/g
 
+/** Whether a text says how it looks in the dark. */
+export const saysNight = (html: string): boolean => html.search(DARK) >= 0
+
 /** What stands around the bands, recoloured: grounds alone, since no words stand there. */
 export function recoloredAround(html: string, behaviour: Behaviour): string {
   if (!behaviour.recolors) return html

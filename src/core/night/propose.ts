@@ -25,6 +25,15 @@ export function holds(ink: string, { grounds, under = behaviourIds }: Needs): bo
   })
 }
 
+const GREYS = Array.from({ length: 256 }, (_, v) => `#${v.toString(16).padStart(2, '0').repeat(3)}`)
+
+/**
+ * Whether some ink can be read on a ground by day and under every behaviour: looked for among the greys alone, since
+ * contrast is of luminance and the thresholds of the behaviours are of brightness.
+ */
+export const anyInkHolds = (ground: string, wanted: number): boolean =>
+  GREYS.some((ink) => holds(ink, { grounds: [{ ground, wanted }] }))
+
 /** Steps of the search: lightness, chroma, and hue in degrees. */
 const LIGHT = 0.01
 const CHROMA = 0.02

@@ -10,6 +10,7 @@ import { drawingsIn, starterBand, starterBands, starterEmail, starterLayouts, wi
 import { drawingOf, drawn, motifNames, refOf } from './motifs'
 import { tonesOf } from './tones'
 import { contrast } from '../color/contrast'
+import { anyInkHolds } from '../night/propose'
 
 const counter = () => {
   let n = 0
@@ -40,7 +41,11 @@ const footer = { sender: 'A house', address: 'A street 1, a place' }
 
 const findings = (email: Email, house: HouseStyle) => {
   const html = compile(email, house, { src: ({ id }) => id, print: 'compact' })
-  return findingsOf(email, styleOf(house, email.styles), html, html.length)
+  // Where a client's own accent lets no ink be read in every dark mode, no starter can.
+  const theirs = !anyInkHolds(house.button.background, 3)
+  return findingsOf(email, styleOf(house, email.styles), html, html.length).filter(
+    (f) => !(theirs && f.check === 'night-forecast' && f.why.includes(` on ${house.button.background} `)),
+  )
 }
 
 test('there are 40 bands and 12 layouts at least, each of its own name; every band stands in a layout or is there beside them', () => {

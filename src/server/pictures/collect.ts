@@ -2,8 +2,9 @@ import { readdir, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import { eq, lt } from 'drizzle-orm'
 import { db } from '../db'
-import { crops, documents, jobs, keptParts, pictures, shelfPictures, versions } from '../db/schema'
+import { crops, documents, films, jobs, keptParts, pictures, shelfPictures, versions } from '../db/schema'
 import { picturesFolder } from '../settings'
+import { filmFile } from '../films/films'
 import { fileOf } from './store'
 
 /** What nothing needs is kept this long, ms: a draft or the undo of an open page may still name it. */
@@ -27,6 +28,22 @@ function needed(): Set<string> {
   return out
 }
 
+/** Takes away films that no document names any more. @returns how many */
+async function collectFilms(keep: ReadonlySet<string>, before: number): Promise<number> {
+  const old = db()
+    .select({ id: films.id })
+    .from(films)
+    .where(lt(films.createdAt, new Date(before).toISOString()))
+    .all()
+    .map((f) => f.id)
+    .filter((id) => !keep.has(id))
+  for (const id of old) {
+    db().delete(films).where(eq(films.id, id)).run()
+    await rm(filmFile(id), { force: true })
+  }
+  return old.length
+}
+
 /** Files of writes that were killed, and those of pictures that nobody knows any more. */
 async function sweep(before: number): Promise<number> {
   const known = new Set(
@@ -48,7 +65,7 @@ async function sweep(before: number): Promise<number> {
 }
 
 /**
- * Takes away pictures that no job, shelf, document or version needs, crops that were only looked at among them, and
+ * Takes away pictures and films that no job, shelf, document or version needs, crops that were only looked at among them, and
  * what killed writes left. @param now ms since 1970 @returns how many
  */
 export async function collectPictures(now = Date.now()): Promise<number> {
@@ -68,5 +85,5 @@ export async function collectPictures(now = Date.now()): Promise<number> {
     }
   })
   for (const id of old) await rm(fileOf(id), { force: true })
-  return old.length + (await sweep(before))
+  return old.length + (await collectFilms(keep, before)) + (await sweep(before))
 }

@@ -76,6 +76,16 @@ function moved(before: Measured): Measured | null {
   return { el: before.el, box, marks }
 }
 
+/** Where what a mark holds lies, without the space around it: the picture of a picture tile; null where it is not there. */
+export function contentOf(doc: Document | null | undefined, id: string): Stretch | null {
+  const el = doc?.querySelector(`[data-m~="${CSS.escape(id)}"]`)
+  if (!doc || !el) return null
+  const range = doc.createRange()
+  range.selectNodeContents(el)
+  const { top, left, width, height } = range.getBoundingClientRect()
+  return width && height ? { top, left, width, height } : null
+}
+
 function measure(doc: Document, id: string): Measured | null {
   const el = doc.querySelector<HTMLElement>(`[data-m~="${CSS.escape(id)}"]`)
   if (!el) return null

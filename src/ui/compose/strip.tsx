@@ -1,7 +1,7 @@
 import { memo, type HTMLAttributes, type Ref } from 'react'
 import type { Band } from '@/core/email/schema'
 import { cx, kb } from '../parts/controls'
-import { percent } from './likeness/percent'
+import { percent } from '../parts/percent'
 
 /** What a strip of the spine shows and does. */
 export interface StripOf {

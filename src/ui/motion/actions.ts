@@ -1,5 +1,5 @@
 import type { Motion } from '@/core/motion/schema'
-import { moveFrames } from '@/core/motion/strip-edits'
+import { frameOf, moveFrames } from '@/core/motion/strip-edits'
 import type { Action } from '../bench/actions'
 import type { Recipe } from './begin'
 import { startOf, type Player } from './player'
@@ -23,9 +23,10 @@ export function motionActions(
   const strip = motion?.made.kind === 'strip' ? motion.made : null
   const shift = (by: 1 | -1) => {
     if (!strip || !frames.length) return
-    const to = by < 0 ? frames[0]! - 1 : frames.at(-1)! + 2
+    const at = frames.map((i) => frameOf(strip, own.drawn?.frames[i]?.t ?? 0))
+    const to = by < 0 ? at[0]! - 1 : at.at(-1)! + 2
     if (to < 0 || to > strip.frames.length) return
-    own.set('move frames', { made: moveFrames(strip, frames, to) })
+    own.set('move frames', { made: moveFrames(strip, at, to) })
     now.setFrames(frames.map((i) => i + by))
     player.seek(startOf(own.drawn?.frames ?? [], frames[0]! + by))
   }

@@ -8,7 +8,7 @@ import { drawnKinds, recipes } from '@/core/motion/recipes'
 import type { Made } from '@/core/motion/schema'
 import { newTile } from '@/core/tiles'
 import type { EmailWork } from '../bench/email-work'
-import type { Marks } from '../bench/lens'
+import { contentOf } from '../bench/measures'
 import { widthOf, type PictureTile } from './moving'
 
 /** What can be made of what is selected. */
@@ -32,13 +32,15 @@ export function beginsFor(kind: string): Recipe[] {
 }
 
 /** Makes what is selected move: a picture keeps its tile; words give their place to a picture that says them. */
-export function beginIn(work: EmailWork, kind: Recipe['kind'], marks: Marks): void {
+export function beginIn(work: EmailWork, kind: Recipe['kind']): void {
   const { email, style, selection } = work
   const place = selection.tile && placeOf(email, selection.tile.id)
   if (!place) return
   const { tile, band, cell } = place
   const ground = groundOf(email, style, tile.id)
-  const at = marks.get(tile.id)
+  // As high as what it takes the place of, without the space around that.
+  const wide = document.querySelector<HTMLIFrameElement>('[aria-label="Wide lens"] iframe')
+  const at = contentOf(wide?.contentDocument, tile.id)
   const own = tile.kind === 'picture' ? tile : null
   const room =
     (measureBand(band, email.width).get(cell.id)?.content ?? email.width) -

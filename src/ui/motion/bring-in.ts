@@ -80,7 +80,6 @@ async function fromFilm(file: File, target: Target, signal: AbortSignal): Promis
         mark: { style: 'disc', color: '#14181b', size: 64 },
         closing: null,
         beneath: null,
-        poster: 0,
         address: '',
       },
       height: whole,

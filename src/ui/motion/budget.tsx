@@ -7,6 +7,7 @@ import type { Motion } from '@/core/motion/schema'
 import type { PictureRef } from '@/core/picture/ref'
 import { Button, Choice, cx, Group, kb, NumberField, Row } from '../parts/controls'
 import { Measure } from './values/parts'
+import { percent } from '../parts/percent'
 import type { Drawn } from './engine'
 import type { MotionWork } from './use-motion'
 
@@ -15,7 +16,7 @@ const TradeChart = dynamic(() => import('./trade-chart').then((m) => m.TradeChar
 const dithers: { value: Motion['dither']; label: string }[] = [
   { value: 'none', label: 'none' },
   { value: 'pattern', label: 'pattern' },
-  { value: 'diffused', label: 'diffused' },
+  { value: 'diffused', label: 'spread' },
 ]
 
 /** What part of it is shown. */
@@ -80,7 +81,7 @@ export function TimingGroup({
           options={[
             { value: 'on', label: 'on' },
             { value: 'reverse', label: 'back' },
-            { value: 'back', label: 'there and back' },
+            { value: 'back', label: 'both ways', name: 'There and back' },
           ]}
           onChange={(w) =>
             set('choose the way', { reverse: w === 'reverse' || undefined, back: w === 'back' || undefined })
@@ -153,10 +154,6 @@ export function FileGroup({ motion, set }: { motion: Motion; set: MotionWork['se
   )
 }
 
-/** Likeness as it is shown: rounded down, so that only the same is 100 %. */
-const percent = (likeness: number): string =>
-  `${(Math.floor(Math.max(0, likeness) * 1000) / 10).toFixed(1)} %`
-
 function Figures({ bytes, budget, made }: { bytes: number; budget: number; made: MotionWork['made'] }) {
   return (
     <p className="font-mono text-xs" role="status">
@@ -166,7 +163,7 @@ function Figures({ bytes, budget, made }: { bytes: number; budget: number; made:
         <>
           <br />
           <span className="text-[11px] text-soft">
-            {made.frames} frames, alike {percent(made.mean)}, worst {percent(made.worst)}
+            {made.frames} frames, alike {percent(made.mean, 1)}, worst {percent(made.worst, 1)}
           </span>
         </>
       )}
@@ -202,9 +199,11 @@ export function BudgetGroup({
   picture: PictureRef | null
   onSplit: (part: MovingPart) => void
 }) {
-  const { made, search, set, fit, drawn } = work
+  const { search, set, fit, drawn } = work
+  // Figures of another file than the one that is shown say nothing.
+  const made = work.made && work.made.picture === picture?.id ? work.made : null
   const best = search?.best ?? null
-  const bytes = made?.size ?? picture?.bytes ?? 0
+  const bytes = picture?.bytes ?? 0
   const over = bytes > motion.budget
   const [before, setBefore] = useState<{ id: string; bytes: number } | null>(null)
   const apply = (base: Motion, p: Point) => {

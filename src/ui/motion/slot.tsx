@@ -1,7 +1,7 @@
 'use client'
-import { useEffect, useRef } from 'react'
-import { useStore } from 'zustand'
-import type { Marks } from '../bench/lens'
+import { useEffect, useRef, useState } from 'react'
+import { contentOf, type Marks } from '../bench/measures'
+import type { Stretch } from '../bench/ties'
 import type { Drawn } from './engine'
 import { frameAt, type Player } from './player'
 
@@ -20,15 +20,19 @@ export function paintFrame(canvas: HTMLCanvasElement | null, drawn: Drawn, at: n
 /** How far around the slot nothing is dimmed, so that seams are seen, px. */
 const RIM = 16
 
+/** Where the picture lies in the frame of its lens, px of the email. @param marks changes whenever something there moves */
+function useContent(id: string, marks: Marks) {
+  const ref = useRef<HTMLSpanElement>(null)
+  const [at, setAt] = useState<Stretch | null>(null)
+  useEffect(() => {
+    const frame = ref.current?.closest('section')?.querySelector('iframe')
+    setAt(contentOf(frame?.contentDocument, id) ?? marks.get(id) ?? null)
+  }, [id, marks])
+  return { ref, at }
+}
+
 /** The picture playing where it stands in the email; what is farther off is dimmed. */
-export function SlotInEmail({
-  id,
-  marks,
-  width,
-  height,
-  drawn,
-  player,
-}: {
+export function SlotInEmail(p: {
   id: string
   marks: Marks
   /** Of the email's window, px. */
@@ -36,55 +40,71 @@ export function SlotInEmail({
   height: number
   drawn: Drawn | null
   player: Player
+  /** Whether the frame before shows through. */
+  onion: boolean
 }) {
-  const at = marks.get(id)
+  const { ref, at } = useContent(p.id, p.marks)
+  return (
+    <>
+      <span ref={ref} aria-hidden className="hidden" />
+      {at && <Dimmed at={at} width={p.width} height={p.height} />}
+      {at && p.drawn && <PlayedFrame at={at} drawn={p.drawn} player={p.player} onion={p.onion} />}
+    </>
+  )
+}
+
+/** Everything farther off than a rim. */
+function Dimmed({ at, width, height }: { at: Stretch; width: number; height: number }) {
+  const [top, left] = [Math.max(0, at.top - RIM), Math.max(0, at.left - RIM)]
+  const [bottom, right] = [at.top + at.height + RIM, Math.min(width, at.left + at.width + RIM)]
+  const sides = [
+    { left: 0, top: 0, width, height: top },
+    { left: 0, top, width: left, height: bottom - top },
+    { left: right, top, width: width - right, height: bottom - top },
+    { left: 0, top: bottom, width, height: Math.max(0, height - bottom) },
+  ]
+  return sides.map((style, i) => (
+    <i key={i} aria-hidden className="pointer-events-none absolute bg-[#6f706e] opacity-45" style={style} />
+  ))
+}
+
+function PlayedFrame({
+  at,
+  drawn,
+  player,
+  onion,
+}: {
+  at: Stretch
+  drawn: Drawn
+  player: Player
+  onion: boolean
+}) {
   const canvas = useRef<HTMLCanvasElement>(null)
+  const before = useRef<HTMLCanvasElement>(null)
   useEffect(() => {
-    if (!drawn) return
     let shown = -1
     const show = () => {
       const now = frameAt(drawn.frames, player.store.getState().t)
       if (now === shown) return
       shown = now
       paintFrame(canvas.current, drawn, now)
+      paintFrame(before.current, drawn, (now + drawn.frames.length - 1) % drawn.frames.length)
     }
     show()
     return player.store.subscribe(show)
-  }, [drawn, player])
-  if (!at) return null
-  const [top, left] = [Math.max(0, at.top - RIM), Math.max(0, at.left - RIM)]
-  const [bottom, right] = [at.top + at.height + RIM, Math.min(width, at.left + at.width + RIM)]
-  const dim = 'pointer-events-none absolute bg-[#6f706e] opacity-45'
+  }, [drawn, player, onion])
+  const style = {
+    left: at.left,
+    top: at.top,
+    width: at.width,
+    height: (at.width * drawn.height) / drawn.width,
+  }
   return (
     <>
-      <i aria-hidden className={dim} style={{ left: 0, top: 0, width, height: top }} />
-      <i aria-hidden className={dim} style={{ left: 0, top, width: left, height: bottom - top }} />
-      <i
-        aria-hidden
-        className={dim}
-        style={{ left: right, top, width: width - right, height: bottom - top }}
-      />
-      <i
-        aria-hidden
-        className={dim}
-        style={{ left: 0, top: bottom, width, height: Math.max(0, height - bottom) }}
-      />
-      {drawn && (
-        <canvas
-          ref={canvas}
-          aria-hidden
-          className="pointer-events-none absolute"
-          style={{
-            left: at.left,
-            top: at.top,
-            width: at.width,
-            height: (at.width * drawn.height) / drawn.width,
-          }}
-        />
+      <canvas ref={canvas} aria-hidden className="pointer-events-none absolute" style={style} />
+      {onion && (
+        <canvas ref={before} aria-hidden className="pointer-events-none absolute opacity-40" style={style} />
       )}
     </>
   )
 }
-
-/** The moment the playhead stands at. */
-export const usePlaying = (player: Player) => useStore(player.store)

@@ -30,12 +30,12 @@ export function MotionStage({ work, setActions }: { work: EmailWork; setActions:
   const own = useMotion(work, chosen, motion)
   const player = usePlayer(own.drawn)
   const [frames, setFrames] = useState<readonly number[]>([])
-  const [marks, setMarks] = useState<Marks>(new Map())
+  const [onion, setOnion] = useState(false)
   useEffect(() => setFrames([]), [chosen?.tile.id])
   useShown(work, chosen?.tile.id ?? null)
   const bring = useBringIn(work)
   const begins = tile && !chosen ? beginsFor(tile.kind) : []
-  const begin = (kind: Recipe['kind']) => beginIn(work, kind, marks)
+  const begin = (kind: Recipe['kind']) => beginIn(work, kind)
   const now = { motion: chosen && motion, own, frames, setFrames, begins, begin }
   useStageActions(setActions, [...work.actions, ...motionActions(player, now)])
   return (
@@ -58,7 +58,7 @@ export function MotionStage({ work, setActions }: { work: EmailWork; setActions:
           motion={motion}
           drawn={own.drawn}
           player={player}
-          onMarks={setMarks}
+          onion={onion}
         />
         {chosen && motion ? (
           <Strip
@@ -68,6 +68,8 @@ export function MotionStage({ work, setActions }: { work: EmailWork; setActions:
             set={own.set}
             chosen={frames}
             onChoose={setFrames}
+            onion={onion}
+            onOnion={setOnion}
           />
         ) : (
           <p className="border-t border-ink bg-plaster p-4 text-xs text-soft">
@@ -75,7 +77,7 @@ export function MotionStage({ work, setActions }: { work: EmailWork; setActions:
           </p>
         )}
       </main>
-      <MotionTray work={work} own={own} chosen={chosen} motion={motion} player={player} busy={bring.busy} />
+      <MotionTray work={work} own={own} chosen={chosen} motion={motion} busy={bring.busy} />
     </>
   )
 }
@@ -87,14 +89,14 @@ function SlotLenses({
   motion,
   drawn,
   player,
-  onMarks,
+  onion,
 }: {
   work: EmailWork
   chosen: MovingTile | null
   motion: Motion | null
   drawn: Drawn | null
   player: Player
-  onMarks: (marks: Marks) => void
+  onion: boolean
 }) {
   // A countdown runs by itself, as readers show it.
   const shown = chosen && motion?.made.kind !== 'countdown' ? chosen.tile.id : null
@@ -109,6 +111,7 @@ function SlotLenses({
             height={heightOf(marks)}
             drawn={drawn}
             player={player}
+            onion={onion}
           />
         )
       )
@@ -116,7 +119,7 @@ function SlotLenses({
   const { width } = work.email
   return (
     <div className="relative grid min-h-0 min-w-0 grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
-      <WorkLens work={work} name="Wide" width={width} speaks onMarks={onMarks} overlay={overlay(width)} />
+      <WorkLens work={work} name="Wide" width={width} speaks overlay={overlay(width)} />
       <WorkLens work={work} name="Narrow" width={PHONE} overlay={overlay(PHONE)} />
       <Ribbons ties={work.ties} band={chosen?.band ?? null} faint={work.hovered} order={['Wide', 'Narrow']} />
     </div>

@@ -1,5 +1,15 @@
 'use client'
-import { ChevronLeft, ChevronRight, Copy, Flag, FlipHorizontal2, Pause, Play, Trash2 } from 'lucide-react'
+import {
+  ChevronLeft,
+  ChevronRight,
+  Copy,
+  Flag,
+  FlipHorizontal2,
+  Layers2,
+  Pause,
+  Play,
+  Trash2,
+} from 'lucide-react'
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react'
 import { useStore } from 'zustand'
 import type { FilmMade } from '@/core/motion/made'
@@ -7,6 +17,7 @@ import type { Motion } from '@/core/motion/schema'
 import { lengthOf } from '@/core/motion/sequence'
 import {
   duplicateFrames,
+  frameOf,
   moveFrames,
   removeFrames,
   reverseFrames,
@@ -27,6 +38,9 @@ interface Props {
   /** Frames that are chosen, counted from 0. */
   chosen: readonly number[]
   onChoose: (at: readonly number[]) => void
+  /** Whether the frame before shows through. */
+  onion: boolean
+  onOnion: (on: boolean) => void
 }
 
 /** px that the shortest frame takes at least. */
@@ -87,12 +101,27 @@ export function Strip(p: Props) {
 }
 
 /** What can be done to the frames. */
-function StripHead({ drawn, motion, player, set, chosen, onChoose, length }: Props & { length: number }) {
+function StripHead({
+  drawn,
+  motion,
+  player,
+  set,
+  chosen,
+  onChoose,
+  onion,
+  onOnion,
+  length,
+}: Props & { length: number }) {
   const on = useStore(player.store, (s) => s.on)
   const t = useStore(player.store, (s) => s.t)
   const { made } = motion
   const strip = made.kind === 'strip' ? made : null
-  const at = chosen.length ? chosen : [frameAt(drawn?.frames ?? [], t)]
+  const frames = drawn?.frames ?? []
+  const seen = chosen.length ? chosen : [frameAt(frames, t)]
+  // Frames that are shown are those of the strip in some order: each is one of them.
+  const at = strip
+    ? [...new Set(seen.map((i) => frameOf(strip, frames[i]?.t ?? 0)))].sort((a, b) => a - b)
+    : seen
   const edit = (label: string, next: typeof strip, choose: readonly number[] = []) => {
     if (next) set(label, { made: next })
     onChoose(choose)
@@ -109,6 +138,9 @@ function StripHead({ drawn, motion, player, set, chosen, onChoose, length }: Pro
         {drawn?.frames.length ?? 0} {drawn?.frames.length === 1 ? 'frame' : 'frames'},{' '}
         {drawn ? `${drawn.width} x ${drawn.height}` : ''}
       </span>
+      <IconButton label="The frame before shows through" active={onion} onClick={() => onOnion(!onion)}>
+        <Layers2 size={13} />
+      </IconButton>
       <span aria-hidden className="mx-1 h-4 w-px bg-grout" />
       {strip ? (
         <StripEdits strip={strip} at={at} edit={edit} set={set} />
@@ -249,7 +281,7 @@ function FrameOf({
         <canvas ref={canvas} className="h-full w-full object-cover" />
       </button>
       {first && (
-        <span className="pointer-events-none absolute top-0 left-0 bg-verdigris px-1 text-[10px] leading-[14px] text-onlapis">
+        <span className="pointer-events-none absolute top-0 left-0 z-10 bg-verdigris px-1 text-[10px] leading-[14px] text-onlapis">
           alone
         </span>
       )}

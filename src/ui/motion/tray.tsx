@@ -6,7 +6,6 @@ import type { EmailWork } from '../bench/email-work'
 import { Progress } from '../parts/controls'
 import { BudgetGroup, FileGroup, TimingGroup } from './budget'
 import { kindOf, type MovingTile } from './moving'
-import type { Player } from './player'
 import { splitOff } from './split'
 import type { MotionWork } from './use-motion'
 import { KindValues } from './values'
@@ -17,14 +16,12 @@ export function MotionTray({
   own,
   chosen,
   motion,
-  player,
   busy,
 }: {
   work: EmailWork
   own: MotionWork
   chosen: MovingTile | null
   motion: Motion | null
-  player: Player
   busy: { what: string; cancel: () => void } | null
 }) {
   const { drawn } = own
@@ -65,15 +62,12 @@ export function MotionTray({
               made={motion.made}
               style={work.style}
               slot={{ width: chosen.width, height: motion.height }}
-              player={player}
               put={(label, patch, merge) =>
                 own.set(label, { made: { ...motion.made, ...patch } as Made }, merge)
               }
             />
             {motion.made.kind !== 'countdown' && (
-              <>
-                <TimingGroup motion={motion} set={own.set} length={length} />
-              </>
+              <TimingGroup motion={motion} set={own.set} length={length} />
             )}
             <FileGroup motion={motion} set={own.set} />
           </div>

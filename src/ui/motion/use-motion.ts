@@ -24,7 +24,10 @@ export interface Busy {
 }
 
 /** What the true encoding came to. */
-export type Made = Omit<WrittenFile, 'bytes'> & { size: number }
+export type Made = Omit<WrittenFile, 'bytes'> & {
+  /** Of the picture that it became. */
+  picture: string
+}
 
 /** Colours that have to come out exactly: the ground that the picture melts into. */
 export function pinnedOf({ made }: Motion): number[] {
@@ -126,7 +129,7 @@ function useEncoded(
           name: 'setTile',
           what: { id: id!, kind: 'picture', set: { picture, motion: { ...motion, key: key! } } },
         })
-        setState({ id: id!, made: { ...facts, size: bytes.length }, problem: null })
+        setState({ id: id!, made: { ...facts, picture: picture.id }, problem: null })
       } catch (error) {
         if ((error as Error).name !== 'AbortError')
           setState({ id: id!, made: null, problem: (error as Error).message })

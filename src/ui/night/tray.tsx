@@ -9,6 +9,7 @@ import { countColor, withColor } from '@/core/night/replace'
 import { call } from '../api'
 import type { EmailWork } from '../bench/email-work'
 import { Button, cx, Group } from '../parts/controls'
+import { CardEdge, PictureAtNight } from './picture'
 
 /** One colour in place of another, looked at before it is taken. */
 export interface TryOn {
@@ -28,6 +29,8 @@ export function NightTray({
   tried: TryOn | null
   onTry: (t: TryOn | null) => void
 }) {
+  const { tile } = work.selection
+  const picture = tile?.kind === 'picture' ? tile : null
   return (
     <section aria-label="Tray" className="col-span-2 flex min-h-0 flex-col border-t-2 border-ink bg-paper">
       <div className="flex h-[31px] shrink-0 items-center gap-2 border-b border-grout px-3.5 text-xs text-soft">
@@ -42,6 +45,7 @@ export function NightTray({
       </div>
       <div className="more-below min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Values">
         <div className="grid w-max auto-cols-[minmax(248px,max-content)] grid-flow-col">
+          {picture && <PictureAtNight key={picture.id} work={work} tile={picture} />}
           {color && <Contrasts color={color} bands={work.email.bands} onSelect={work.select} />}
           {color && <Proposals work={work} color={color} tried={tried} onTry={onTry} />}
           <WholePalette work={work} />
@@ -267,6 +271,7 @@ const WholePalette = ({ work }: { work: EmailWork }) => (
     >
       Propose night colours
     </Button>
+    <CardEdge work={work} />
     <p className="w-52 text-[11.5px] leading-snug text-soft">
       From the day’s: light grounds dark, hue kept, words as they can be read there. What was set for the
       night stays; tune it in Compose.

@@ -8,7 +8,6 @@ export const button = recipe<ChangingButton>({
   label: 'Changing button',
   length: ({ states, hold, turn }) => states.length * (hold + turn),
   pictures: () => [],
-  words: (made) => made.states.map((s) => s.says),
   draw(pen, made, t, slot) {
     fillGround(pen, made.ground, slot)
     const each = made.hold + made.turn

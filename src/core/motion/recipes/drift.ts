@@ -8,7 +8,6 @@ export const drift = recipe<Drift>({
   label: 'Gentle move',
   length: (made) => made.round,
   pictures: (made) => [made.picture.id, made.piece.id],
-  words: () => [],
   draw(pen, made, t, slot) {
     cover(pen, slot.picture(made.picture.id), slot)
     const [x, y] = [made.at.x * slot.width, made.at.y * slot.height]

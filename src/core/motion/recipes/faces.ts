@@ -7,7 +7,6 @@ export const faces = recipe<Faces>({
   label: 'Name in changing faces',
   length: (made) => made.faces.length * made.each,
   pictures: () => [],
-  words: (made) => [made.says],
   draw(pen, made, t, slot) {
     fillGround(pen, made.ground, slot)
     const font = made.faces[Math.floor(t / made.each) % made.faces.length]!

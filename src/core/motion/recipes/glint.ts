@@ -10,7 +10,6 @@ export const glint = recipe<Glint>({
   label: 'Flash of light',
   length: ({ pass, rest }) => pass + rest,
   pictures: (made) => [made.picture.id],
-  words: () => [],
   refused: ({ pass, rest }) =>
     1000 / (pass + rest) > MOST_FLASHES
       ? `It would flash ${(1000 / (pass + rest)).toFixed(1)} times a second. More than three can harm people with epilepsy (WCAG 2.2, 2.3.1): make it slower, or let it rest longer.`

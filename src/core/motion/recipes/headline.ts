@@ -10,7 +10,6 @@ export const headline = recipe<Headline>({
   label: 'Changing headline',
   length: (made) => made.says.length * round(made),
   pictures: () => [],
-  words: (made) => made.says,
   draw(pen, made, t, slot) {
     fillGround(pen, made.ground, slot)
     const each = round(made)

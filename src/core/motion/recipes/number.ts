@@ -20,7 +20,6 @@ export const number = recipe<CountedNumber>({
   label: 'Number that counts',
   length: ({ count, hold }) => FIRST + count + hold,
   pictures: () => [],
-  words: (made) => [`${made.before}${written(made.to, made)}${made.after}`],
   draw(pen, made, t, slot) {
     fillGround(pen, made.ground, slot)
     const part = t < FIRST ? 1 : eased((t - FIRST) / made.count)

@@ -10,8 +10,6 @@ export interface Recipe<M> {
   draw: (pen: Pen, made: M, t: number, slot: Slot) => void
   /** Pictures that it draws. */
   pictures: (made: M) => string[]
-  /** Words it says when all is said, for the alt text; in what order they are seen. */
-  words: (made: M) => string[]
   /** Why it may not be shown so, in words; null: nothing. */
   refused?: (made: M) => string | null
 }

@@ -12,7 +12,6 @@ export const story = recipe<Story>({
   label: 'Story of pictures',
   length: ({ scenes, hold, turn }) => scenes.length * (hold + turn),
   pictures: (made) => made.scenes.map((s) => s.picture.id),
-  words: (made) => made.scenes.map((s) => s.caption).filter(Boolean),
   draw(pen, made, t, slot) {
     fillGround(pen, made.plate, slot)
     const each = made.hold + made.turn

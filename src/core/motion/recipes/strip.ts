@@ -13,7 +13,6 @@ export const strip = recipe<Strip>({
   label: 'Strip of pictures',
   length: (made) => made.frames.reduce((sum, f) => sum + f.delay, 0),
   pictures: (made) => [...new Set(made.frames.map((f) => frameKey(made, f)))],
-  words: () => [],
   draw(pen, made, t, slot) {
     pen.clearRect(0, 0, slot.width, slot.height)
     let end = 0

@@ -83,7 +83,6 @@ describe('a film', () => {
     mark: null,
     closing: null,
     beneath: null,
-    poster: 0,
     address: 'https://films.example/f.mp4',
   }
   test('plays where readers can, with its moving picture for the others and as its poster', () => {

@@ -9,7 +9,7 @@ import type { Cover, Marks } from '../../bench/lens'
 import type { Email } from '@/core/email/schema'
 import type { Design } from '../../bench/types'
 import type { EmailWork } from '../../bench/email-work'
-import { percent } from '../likeness/percent'
+import { percent } from '../../parts/percent'
 import type { Likeness } from '../likeness/use-likeness'
 import { OverBar, overStyle, SplitLine, useLooking } from './over'
 

@@ -7,7 +7,7 @@ import { Dropdown, Tick } from '../../compose/groups/parts'
 import { Button, cx, ColorField, Group, IconButton, NumberField, Row, TextRow } from '../../parts/controls'
 import { filmFacts, filmPicture } from '../engine'
 import { seconds } from '../moving'
-import { LettersGroup, Measure, type ValuesProps } from './parts'
+import { LettersOf, Measure, type ValuesProps } from './parts'
 
 type Props = ValuesProps<'film'>
 
@@ -18,11 +18,7 @@ export function FilmValues(p: Props) {
       <ClipsGroup {...p} />
       <Captions {...p} />
       <Extras {...p} />
-      <LettersGroup
-        letters={made.letters}
-        style={style}
-        onChange={(letters, key) => put('set the letters', { letters }, key)}
-      >
+      <LettersOf made={made} style={style} put={put}>
         <Row label="Plate">
           <ColorField
             label="Plate of the captions"
@@ -31,7 +27,7 @@ export function FilmValues(p: Props) {
             onChange={(plate) => put('set the plate', { plate }, 'plate')}
           />
         </Row>
-      </LettersGroup>
+      </LettersOf>
     </>
   )
 }
@@ -279,7 +275,7 @@ function AreaOf({
       <span className="absolute right-0 bottom-0 w-12">
         <NumberField
           label="Width of the area, % of the film"
-          value={area.w * 100}
+          value={Math.round(area.w * 100)}
           min={2}
           max={100}
           onChange={(w) => onChange({ ...area, w: w / 100 })}

@@ -5,7 +5,6 @@ import type { Letters } from '@/core/motion/letters-schema'
 import type { Made, MadeKind, MadeOf } from '@/core/motion/schema'
 import { Dropdown, fontOptions, Tick } from '../../compose/groups/parts'
 import { Choice, ColorField, Group, NumberField, Row } from '../../parts/controls'
-import type { Player } from '../player'
 
 /** What the values of one kind of moving picture work with. */
 export interface ValuesProps<K extends MadeKind> {
@@ -13,7 +12,6 @@ export interface ValuesProps<K extends MadeKind> {
   style: Style
   /** Width and height of the slot, px. */
   slot: { width: number; height: number }
-  player: Player
   /** Changes some of it. Changes with one `merge` key are one step. */
   put: (label: string, patch: Partial<MadeOf<K>>, merge?: string) => void
 }
@@ -152,14 +150,7 @@ export function Times({
   put: (label: string, patch: { hold?: number; turn?: number }, merge: string) => void
 }) {
   const row = (label: string, value: number, key: 'hold' | 'turn', what: string) => (
-    <Measure
-      label={label}
-      unit="ms"
-      value={value}
-      min={20}
-      max={30_000}
-      onChange={(v) => put(what, { [key]: v }, key)}
-    />
+    <Duration label={label} value={value} onChange={(v) => put(what, { [key]: v }, key)} />
   )
   return (
     <>
@@ -168,3 +159,51 @@ export function Times({
     </>
   )
 }
+
+/** The letters of what is made, and the ground it stands on: the same for all that says something. */
+export const LettersOf = ({
+  made,
+  style,
+  put,
+  children,
+}: {
+  made: { letters: Letters }
+  style: Style
+  put: (label: string, patch: { letters: Letters }, merge: string) => void
+  children?: ReactNode
+}) => (
+  <LettersGroup
+    letters={made.letters}
+    style={style}
+    onChange={(letters, key) => put('set the letters', { letters }, key)}
+  >
+    {children}
+  </LettersGroup>
+)
+
+export const GroundOf = ({
+  made,
+  style,
+  put,
+}: {
+  made: { ground: string }
+  style: Style
+  put: (label: string, patch: { ground: string }, merge: string) => void
+}) => (
+  <GroundRow
+    value={made.ground}
+    style={style}
+    onChange={(ground) => put('set the ground', { ground }, 'ground')}
+  />
+)
+
+/** How long one part of it takes, ms. */
+export const Duration = ({
+  label,
+  value,
+  onChange,
+}: {
+  label: string
+  value: number
+  onChange: (ms: number) => void
+}) => <Measure label={label} unit="ms" value={value} min={20} max={30_000} onChange={onChange} />

@@ -3,7 +3,7 @@ import { ArrowLeft, ArrowRight, Plus, X } from 'lucide-react'
 import type { Drift, Story } from '@/core/motion/made'
 import { Dropdown, PictureChooser } from '../../compose/groups/parts'
 import { Button, ColorField, Group, IconButton, NumberField, Row, TextRow } from '../../parts/controls'
-import { LettersGroup, Measure, Times, type ValuesProps } from './parts'
+import { Duration, LettersOf, Measure, Times, type ValuesProps } from './parts'
 
 const sceneMoves: { value: Story['scenes'][number]['move']; label: string }[] = [
   { value: 'none', label: 'stands still' },
@@ -110,11 +110,7 @@ export function StoryValues({ made, style, put }: ValuesProps<'story'>) {
           />
         </Row>
       </Group>
-      <LettersGroup
-        letters={made.letters}
-        style={style}
-        onChange={(letters, key) => put('set the letters', { letters }, key)}
-      />
+      <LettersOf made={made} style={style} put={put} />
     </>
   )
 }
@@ -141,20 +137,14 @@ export function GlintValues({ made, style, put }: ValuesProps<'glint'>) {
         max={100}
         onChange={(width) => put('set the width of the light', { width }, 'width')}
       />
-      <Measure
+      <Duration
         label="Passes"
-        unit="ms"
         value={made.pass}
-        min={20}
-        max={30000}
         onChange={(pass) => put('set how long it passes', { pass }, 'pass')}
       />
-      <Measure
+      <Duration
         label="Rests"
-        unit="ms"
         value={made.rest}
-        min={20}
-        max={30000}
         onChange={(rest) => put('set how long it rests', { rest }, 'rest')}
       />
     </Group>
@@ -243,12 +233,9 @@ export function DriftValues(p: DriftProps) {
             onChange={(move) => put('choose the move', { move })}
           />
         </Row>
-        <Measure
+        <Duration
           label="Round"
-          unit="ms"
           value={made.round}
-          min={20}
-          max={30000}
           onChange={(round) => put('set how long a round is', { round }, 'round')}
         />
         {made.move !== 'appear' && (

@@ -3,7 +3,7 @@ import { Plus, X } from 'lucide-react'
 import type { Headline } from '@/core/motion/made'
 import { Dropdown, fontOptions } from '../../compose/groups/parts'
 import { Button, ColorField, Group, IconButton, Row, TextRow } from '../../parts/controls'
-import { GroundRow, LettersGroup, Measure, Times, type ValuesProps } from './parts'
+import { Duration, GroundOf, LettersOf, Measure, Times, type ValuesProps } from './parts'
 
 const changes: { value: Headline['change']; label: string }[] = [
   { value: 'cut', label: 'at once' },
@@ -76,17 +76,9 @@ export function HeadlineValues({ made, style, put }: ValuesProps<'headline'>) {
           />
         </Row>
         <Times made={made} put={put} />
-        <GroundRow
-          value={made.ground}
-          style={style}
-          onChange={(ground) => put('set the ground', { ground }, 'ground')}
-        />
+        <GroundOf made={made} style={style} put={put} />
       </Group>
-      <LettersGroup
-        letters={made.letters}
-        style={style}
-        onChange={(letters, key) => put('set the letters', { letters }, key)}
-      />
+      <LettersOf made={made} style={style} put={put} />
     </>
   )
 }
@@ -128,25 +120,14 @@ export function FacesValues({ made, style, put }: ValuesProps<'faces'>) {
         </Button>
       </Group>
       <Group title="Change">
-        <Measure
+        <Duration
           label="Each"
-          unit="ms"
           value={made.each}
-          min={20}
-          max={30000}
           onChange={(each) => put('set how long each is shown', { each }, 'each')}
         />
-        <GroundRow
-          value={made.ground}
-          style={style}
-          onChange={(ground) => put('set the ground', { ground }, 'ground')}
-        />
+        <GroundOf made={made} style={style} put={put} />
       </Group>
-      <LettersGroup
-        letters={made.letters}
-        style={style}
-        onChange={(letters, key) => put('set the letters', { letters }, key)}
-      />
+      <LettersOf made={made} style={style} put={put} />
     </>
   )
 }
@@ -189,33 +170,19 @@ export function NumberValues({ made, style, put }: ValuesProps<'number'>) {
         />
       </Group>
       <Group title="Change">
-        <Measure
+        <Duration
           label="Counts"
-          unit="ms"
           value={made.count}
-          min={20}
-          max={30000}
           onChange={(count) => put('set how long it counts', { count }, 'count')}
         />
-        <Measure
+        <Duration
           label="Stays"
-          unit="ms"
           value={made.hold}
-          min={20}
-          max={30000}
           onChange={(hold) => put('set how long it stays', { hold }, 'hold')}
         />
-        <GroundRow
-          value={made.ground}
-          style={style}
-          onChange={(ground) => put('set the ground', { ground }, 'ground')}
-        />
+        <GroundOf made={made} style={style} put={put} />
       </Group>
-      <LettersGroup
-        letters={made.letters}
-        style={style}
-        onChange={(letters, key) => put('set the letters', { letters }, key)}
-      />
+      <LettersOf made={made} style={style} put={put} />
     </>
   )
 }
@@ -303,17 +270,9 @@ export function ButtonValues({ made, style, put }: ValuesProps<'button'>) {
           max={200}
           onChange={(radius) => put('set the radius', { radius }, 'radius')}
         />
-        <GroundRow
-          value={made.ground}
-          style={style}
-          onChange={(ground) => put('set the ground', { ground }, 'ground')}
-        />
+        <GroundOf made={made} style={style} put={put} />
       </Group>
-      <LettersGroup
-        letters={made.letters}
-        style={style}
-        onChange={(letters, key) => put('set the letters', { letters }, key)}
-      />
+      <LettersOf made={made} style={style} put={put} />
     </>
   )
 }
