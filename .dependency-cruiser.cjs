@@ -8,7 +8,7 @@ const order = [
   ['motion'],
   ['tiles'],
   ['compile'],
-  ['night'],
+  ['night', 'interact'],
   ['readers', 'checks', 'cut', 'house', 'import', 'starters'],
   ['handover'],
 ]

@@ -238,33 +238,3 @@ for (const theme of ['plaster', 'slate'])
       await accessible(page)
     }
   })
-
-test('a file over its budget is made to fit it; its figures are those of the file', async ({
-  page,
-  request,
-}) => {
-  const job = await copyOf(request, 'How to sow a row')
-  await open(page, job)
-  // A small one, whose search takes a moment only.
-  const [w, h] = [120, 60]
-  const raw = Buffer.alloc(w * h * 6 * 3)
-  for (let p = 0; p < w * h * 6; p++) {
-    const [x, y, f] = [p % w, Math.floor(p / w) % h, Math.floor(p / (w * h))]
-    raw.set([(x * 3 + f * 20) & 255, (y * 5 + f * 9) & 255, (x * y) & 255], p * 3)
-  }
-  const gif = await sharp(raw, { raw: { width: w, height: h * 6, channels: 3, pageHeight: h } })
-    .gif()
-    .toBuffer()
-  await page.locator('[aria-label="Moving pictures"] li button').first().click()
-  await page
-    .locator('[aria-label="Moving pictures"] input[type=file]')
-    .setInputFiles({ name: 'slope.gif', mimeType: 'image/gif', buffer: gif })
-  await expect(page.getByText(/6 frames, \d+ x \d+/)).toBeVisible({ timeout: 20_000 })
-  await page.getByLabel('May have, KB').fill('12')
-  await page.keyboard.press('Tab')
-  await page.getByRole('button', { name: /^Make it fit/ }).click()
-  await expect(page.getByRole('img', { name: /ways tried; chosen/ })).toBeVisible({ timeout: 60_000 })
-  const bytes = async () =>
-    (await pictures(request, job)).find((p) => p.motion?.key)?.picture?.bytes ?? Infinity
-  await expect.poll(bytes, { timeout: 30_000 }).toBeLessThanOrEqual(12 * 1024)
-})

@@ -1,6 +1,6 @@
 import { contrast, wantedContrast } from '../color/contrast'
 import { behaviourIds, behaviours, type Behaviour } from '../night/behaviours'
-import { anyInkHolds } from '../night/propose'
+import { anyInkHolds } from '../night/holds'
 import { definitionOf } from '../tiles'
 import type { ColorPair } from '../tiles/definition'
 import type { Check } from './check'

@@ -5,7 +5,7 @@ import type { Cell, Row } from '../email/schema'
 import type { Tile } from '../email/tile'
 import { css, el, type Declarations } from '../html/element'
 import { notWord } from '../html/nodes'
-import { definitionOf, tileHtml } from '../tiles'
+import { definitionOf, tileOutput } from '../tiles'
 import { classes, type CompileContext, type TileContext } from '../tiles/context'
 import { isPlain, physical } from '../tiles/letters'
 import type { Rules } from '../tiles/rules'
@@ -67,7 +67,7 @@ function tileHeld(tile: Tile, cell: Cell, content: number, ground: Ground, c: Ba
     marks: [tile.id],
     names,
     style,
-    children: tileHtml(tile, context),
+    children: tileOutput(tile, context),
   }
 }
 

@@ -41,6 +41,10 @@ export interface CompileOptions {
   print?: 'readable' | 'compact'
   /** What the trees go through last, as what a dark mode does to them. The key tells one from another. */
   pass?: Pass
+  /** Which state of an interactive tile is looked at, for the lenses. */
+  shown?: CompileContext['shown']
+  /** What tiles come to in place of their HTML, as for AMP. */
+  emit?: CompileContext['emit']
   /** Every band in a wrapper of its own, so that each can be changed by itself, for the lenses: it looks the same. */
   apart?: boolean
 }
@@ -99,7 +103,18 @@ const ROWS = DEPTH + 2
  */
 const trees = new WeakMap<Band, { c: CompileContext; tree: BandTree }[]>()
 
-const keys = ['width', 'dir', 'lang', 'style', 'src', 'countdowns', 'fields', 'conditions'] as const
+const keys = [
+  'width',
+  'dir',
+  'lang',
+  'style',
+  'src',
+  'countdowns',
+  'fields',
+  'conditions',
+  'emit',
+  'shown',
+] as const
 const same = (a: CompileContext, b: CompileContext) => keys.every((k) => a[k] === b[k])
 
 function treeOf(band: Band, c: CompileContext): BandTree {
@@ -271,6 +286,8 @@ const contextOf = (email: Email, house: HouseStyle, o: CompileOptions): CompileC
   style: styleOf(house, email.styles),
   src: o.src,
   countdowns: o.countdowns,
+  emit: o.emit,
+  shown: o.shown,
   fields: o.fields ?? asWritten,
   conditions: o.conditions ?? conditionsAsWritten,
 })

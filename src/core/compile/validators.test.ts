@@ -6,6 +6,7 @@ import { join } from 'node:path'
 import fc from 'fast-check'
 import { samples } from '@/test-support/samples'
 import { HtmlValidate } from 'html-validate'
+import { interactiveEmail } from '@/test-support/interactive'
 import { anyEmail, composed, house, longEmail } from '@/test-support/emails'
 import { compile } from './index'
 
@@ -15,13 +16,16 @@ const src = (p: { id: string }) => `https://pictures.example/${p.id}.png`
 // the standard counts. Custom code is people's own: what is wrong in it is theirs.
 let kept: string[] | undefined
 const documents = (): string[] =>
-  (kept ??= [...fc.sample(anyEmail.map(composed), { numRuns: samples(300), seed: 11 }), longEmail(12)].map(
-    (e, i) =>
-      compile(e, house, {
-        src,
-        styles: i % 5 === 4 ? 'inline' : i % 50 === 0 ? 'head' : 'both',
-        print: i % 7 === 0 ? 'compact' : 'readable',
-      }),
+  (kept ??= [
+    ...fc.sample(anyEmail.map(composed), { numRuns: samples(300), seed: 11 }),
+    ...fc.sample(interactiveEmail.map(composed), { numRuns: samples(120), seed: 12 }),
+    longEmail(12),
+  ].map((e, i) =>
+    compile(e, house, {
+      src,
+      styles: i % 5 === 4 ? 'inline' : i % 50 === 0 ? 'head' : 'both',
+      print: i % 7 === 0 ? 'compact' : 'readable',
+    }),
   ))
 
 test('html-validate finds no error (preset "standard", presentational attributes allowed)', async () => {

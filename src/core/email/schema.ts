@@ -137,6 +137,8 @@ const emailFields = {
    * words.
    */
   text: z.string().max(400_000).optional(),
+  /** Its AMP part: none, made from its tiles, or written by hand; left out, it is made where a tile answers inside the message. */
+  amp: z.object({ way: z.enum(['none', 'made', 'hand']), html: z.string().max(300_000) }).optional(),
   fields: z.array(fieldSchema).max(200).optional(),
   recipients: z.array(sampleRecipientSchema).max(40).optional(),
   /** Parameters that its links get when it leaves. */

@@ -10,7 +10,7 @@ import { drawingsIn, starterBand, starterBands, starterEmail, starterLayouts, wi
 import { drawingOf, drawn, motifNames, refOf } from './motifs'
 import { tonesOf } from './tones'
 import { contrast } from '../color/contrast'
-import { anyInkHolds } from '../night/propose'
+import { anyInkHolds } from '../night/holds'
 
 const counter = () => {
   let n = 0

@@ -1,7 +1,9 @@
+import type { ElementContent } from 'hast'
 import type { RoleStyle, Style } from '../email/cascade'
 import type { ConditionWriter } from '../email/conditions'
 import type { Ground } from '../email/ground'
 import type { Dir, Role } from '../email/schema'
+import type { Tile } from '../email/tile'
 import { replaceFields, type FieldWriter } from '../text/fields'
 import { textHref } from '../text/link'
 import type { Rules } from './rules'
@@ -24,6 +26,16 @@ export interface CompileContext {
   countdowns?: string
   fields: FieldWriter
   conditions: ConditionWriter
+  /** What tiles come to in place of their HTML; null where a kind has nothing of its own. */
+  emit?: (tile: Tile, c: TileContext) => ElementContent[] | null
+  /** Which state of an interactive tile is looked at. */
+  shown?: ShownState
+}
+
+/** A state of an interactive tile, counted from 0. */
+export interface ShownState {
+  tile: string
+  state: number
 }
 
 /** What a tile's emitter knows of its surroundings, and where it leaves the rules it needs in the head. */

@@ -52,6 +52,8 @@ export interface TileDefinition<T extends TileBase & { kind: string }> {
   /** What the cell around it says for it. */
   holder: (tile: T, c: TileContext) => Holder
   html: (tile: T, c: TileContext) => ElementContent[]
+  /** What each of its states is called, in their order; none where it has but one. */
+  states: (tile: T) => string[]
   /** As plain text; empty where the kind has no words. */
   text: (tile: T, c: TextContext) => string
   /** Every link, in reading order. */

@@ -25,8 +25,9 @@ const schemas = Object.values(kinds).map((k) => k.schema)
 /** A tile of any kind. */
 export const tileSchema = z.discriminatedUnion('kind', schemas as [(typeof schemas)[number]])
 
-/** A tile as HTML. */
-export const tileHtml = (tile: Tile, c: TileContext): ElementContent[] => definitionOf(tile).html(tile, c)
+/** A tile as what is compiled: HTML, unless the email is compiled to something that its kind has an own form in. */
+export const tileOutput = (tile: Tile, c: TileContext): ElementContent[] =>
+  c.emit?.(tile, c) ?? definitionOf(tile).html(tile, c)
 
 /** A tile as plain text. */
 export const tileText = (tile: Tile, c: TextContext): string => definitionOf(tile).text(tile, c)

@@ -1,6 +1,6 @@
 import { sides } from '../../email/styles'
 import { plainHolder } from '../letters'
-import { defineTile } from '../definition'
+import { defineTile, none } from '../definition'
 import { buttonHtml, buttonStyleOf } from './html'
 import { buttonSchema, type ButtonTile } from './schema'
 import { buttonText } from './text'
@@ -17,6 +17,7 @@ export const button = defineTile<ButtonTile>({
   }),
   holder: plainHolder,
   html: buttonHtml,
+  states: none,
   text: buttonText,
   links: (tile) => [{ href: tile.link, from: 'button' }],
   relinked: (tile, swap) => ({ link: swap(tile.link) }),

@@ -4,12 +4,19 @@ import { css } from '../../html/element'
 import type { Declaration } from '../../html/stylesheet'
 import { replaceFields, type FieldWriter } from '../../text/fields'
 import { classes, type TileContext } from '../context'
+import { liveOr } from '../interactive/live'
 import { letters } from '../letters'
 import type { CodeTile } from './schema'
 import { mergedStyles, scopeCode } from '#reading'
 
 /** Custom code in its cell. Fields in it come out as the destination writes them. */
 export function codeHtml(tile: CodeTile, c: TileContext): ElementContent[] {
+  const own = [scoped(tile, c)]
+  if (!tile.still?.trim()) return own
+  return liveOr(c, own, [scoped({ ...tile, id: `${tile.id}-still`, html: tile.still, css: '' }, c)])
+}
+
+function scoped(tile: CodeTile, c: TileContext): Element {
   const { tree, dynamics, raw } = scopeCode({
     ...tile,
     html: placePictures(tile.html, tile.pictures ?? {}, c.src),
@@ -20,7 +27,7 @@ export function codeHtml(tile: CodeTile, c: TileContext): ElementContent[] {
   for (const r of dynamics) c.rules.custom(r.media, r.selector, r.declarations.map(write).join(';'))
   raw.forEach((r) => c.rules.verbatim(r))
   fillFields(tree, c.fields)
-  return [tree]
+  return tree
 }
 
 /**

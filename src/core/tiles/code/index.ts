@@ -10,6 +10,7 @@ export const code = defineTile<CodeTile>({
   first: () => ({ html: '<p>Your own markup</p>', css: '' }),
   holder: plainHolder,
   html: codeHtml,
+  states: none,
   text: codeText,
   links: (tile) => hrefsIn(tile.html),
   // What a person wrote is not rewritten.

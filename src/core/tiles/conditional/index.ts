@@ -10,6 +10,7 @@ export const conditional = defineTile<ConditionalTile>({
   first: () => ({ word: '', others: '' }),
   holder: plainHolder,
   html: conditionalHtml,
+  states: none,
   text: conditionalText,
   links: none,
   relinked: () => null,

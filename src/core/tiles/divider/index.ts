@@ -10,6 +10,7 @@ export const divider = defineTile<DividerTile>({
   first: () => ({ color: '#cccccc', thickness: 1, padding: sides(12, 0) }),
   holder: blockHolder,
   html: dividerHtml,
+  states: none,
   text: (tile) => (tile.invisible ? '' : '-'.repeat(40)),
   links: none,
   relinked: () => null,

@@ -16,6 +16,7 @@ export const footer = defineTile<FooterTile>({
   }),
   holder: footerHolder,
   html: footerHtml,
+  states: none,
   text: footerText,
   links: (tile) => waysOut(tile).map((w) => ({ href: w.link, from: 'footer', said: w.label })),
   relinked: (tile, swap) => ({

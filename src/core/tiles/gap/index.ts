@@ -8,6 +8,7 @@ export const gap = defineTile<GapTile>({
   first: () => ({ height: 24 }),
   holder: gapHolder,
   html: gapHtml,
+  states: none,
   text: () => '',
   links: none,
   relinked: () => null,

@@ -9,6 +9,7 @@ export const marks = defineTile<MarksTile>({
   first: () => ({ marks: [], gap: 16, align: 'center' }),
   holder: marksHolder,
   html: marksHtml,
+  states: none,
   text: marksText,
   links: (tile) =>
     tile.marks.map((m) => ({

@@ -20,6 +20,7 @@ export const menu = defineTile<MenuTile>({
   }),
   holder: menuHolder,
   html: menuHtml,
+  states: none,
   text: menuText,
   links: (tile) => tile.items.map((i) => ({ href: i.link, from: 'menu', said: i.label })),
   relinked: (tile, swap) => ({ items: tile.items.map((i) => ({ ...i, link: swap(i.link) })) }),

@@ -10,6 +10,7 @@ export const picture = defineTile<PictureTile>({
   first: () => ({ picture: null, alt: null, link: '', width: 600, align: 'center' }),
   holder: blockHolder,
   html: pictureHtml,
+  states: none,
   text: pictureText,
   links: (tile) => [{ href: tile.link, from: 'picture' }],
   relinked: (tile, swap) => ({ link: swap(tile.link) }),

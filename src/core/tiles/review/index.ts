@@ -17,6 +17,7 @@ export const review = defineTile<ReviewTile>({
   }),
   holder: reviewHolder,
   html: reviewHtml,
+  states: none,
   text: reviewText,
   links: none,
   relinked: () => null,

@@ -20,6 +20,7 @@ export const social = defineTile<SocialTile>({
   }),
   holder: socialHolder,
   html: socialHtml,
+  states: none,
   text: socialText,
   links: (tile) =>
     tile.icons.map((i) => ({

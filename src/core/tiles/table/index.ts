@@ -26,6 +26,7 @@ export const table = defineTile<TableTile>({
   }),
   holder: plainHolder,
   html: tableHtml,
+  states: none,
   text: tableText,
   links: none,
   relinked: () => null,

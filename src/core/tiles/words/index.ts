@@ -13,6 +13,7 @@ export const words = defineTile<WordsTile>({
   first: () => ({ text: textOf('Write here'), align: 'left' }),
   holder: wordsHolder,
   html: wordsHtml,
+  states: none,
   text: wordsText,
   links: linksOf,
   relinked: (tile, swap) => ({ text: relink(tile.text, swap) }),

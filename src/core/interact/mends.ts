@@ -1,0 +1,157 @@
+import { componentsIn, components, runtimeScript, scriptOf } from './components'
+import { printMapped } from '../html/print'
+import { tagsOf, type Tag } from '../html/tags'
+import { treeOf } from '#reading'
+
+/** What mends an AMP text in one press, by name. */
+export const mends = {
+  'form-target': 'Take the target away',
+  'form-action': 'Send in place (action-xhr)',
+  img: 'Make it amp-img',
+  'script-lines': 'Add the missing script lines',
+  important: 'Take !important away',
+  relative: 'Take the address away',
+  http: 'Ask by https',
+  scripts: 'Take the script out',
+  frame: 'Put the frame around it',
+} as const
+export type Mend = keyof typeof mends
+
+/** A stretch of a text, and what is put in its place. */
+interface Patch {
+  from: number
+  to: number
+  put: string
+}
+
+/** A text with what each of its tags wants changed. */
+function patched(html: string, change: (tag: Tag, i: number, all: readonly Tag[]) => Patch[]): string {
+  let out = ''
+  let at = 0
+  for (const { from, to, put } of tagsOf(html)
+    .flatMap(change)
+    .sort((a, b) => a.from - b.from)) {
+    if (from < at) continue
+    out += html.slice(at, from) + put
+    at = to
+  }
+  return out + html.slice(at)
+}
+
+const attributeOf = (tag: Tag, name: string) => tag.attributes.find((a) => a.name === name)
+const value = (tag: Tag, name: string) => attributeOf(tag, name)?.value
+
+/** Takes an attribute away, or puts another in its place. */
+function instead(tag: Tag, name: string, put = ''): Patch[] {
+  const found = attributeOf(tag, name)
+  return found ? [{ from: found.from, to: found.to, put }] : []
+}
+
+const quoted = (s: string) => s.replace(/&/g, '&amp;').replace(/"/g, '&quot;')
+const byHttps = (address: string) => quoted(address.replace(/^http:/i, 'https:'))
+
+/** The lines of script that a text lacks, put into its head. */
+export function withScripts(html: string): string {
+  const used = componentsIn(treeOf(html).children)
+  const has = new Set(
+    tagsOf(html)
+      .filter((t) => t.name === 'script' && !t.closing)
+      .map((t) => value(t, 'custom-element') ?? value(t, 'custom-template') ?? 'v0'),
+  )
+  const lines = [
+    ...(has.has('v0') ? [] : [runtimeScript()]),
+    ...used.filter((name) => components[name] && !has.has(name)).map(scriptOf),
+  ].map((s) => printMapped([s], 0, { indent: null, marks: false }).html)
+  if (!lines.length) return html
+  const head = /<head[^>]*>(?:\s*<meta charset[^>]*>)?/i.exec(html)
+  const at = head ? head.index + head[0].length : 0
+  return `${html.slice(0, at)}\n${lines.join('\n')}${html.slice(at)}`
+}
+
+/** The fixed frame of an AMP email around what stands in a text's body (AMP for Email, "Required markup"). */
+function framed(html: string): string {
+  const style = /<style[^>]*\samp-custom[^>]*>([^<]*)<\/style>/i.exec(html)?.[1] ?? ''
+  const open = /<body[^>]*>/i.exec(html)
+  const close = html.toLowerCase().lastIndexOf('</body>')
+  const body = open
+    ? html.slice(open.index + open[0].length, close > open.index ? close : undefined)
+    : patched(html, (t) =>
+        ['html', 'head', 'body', 'meta', 'title', 'link'].includes(t.name)
+          ? [{ from: t.from, to: t.to, put: '' }]
+          : [],
+      )
+        .replace(/<!doctype[^>]{0,200}>/i, '')
+        .trim()
+  return withScripts(
+    [
+      '<!doctype html>',
+      '<html amp4email data-css-strict>',
+      '<head>',
+      '<meta charset="utf-8">',
+      '<style amp4email-boilerplate>body{visibility:hidden}</style>',
+      `<style amp-custom>${style}</style>`,
+      '</head>',
+      `<body>${body}</body>`,
+      '</html>',
+      '',
+    ].join('\n'),
+  )
+}
+
+/** Whether a script is one of AMP's own, or holds data alone. */
+const ownScript = (tag: Tag): boolean =>
+  value(tag, 'type') === 'application/json' ||
+  (value(tag, 'src') ?? '').startsWith('https://cdn.ampproject.org/v0')
+
+const steps: Record<Mend, (html: string) => string> = {
+  'form-target': (html) => patched(html, (t) => (t.name === 'form' ? instead(t, 'target') : [])),
+  'form-action': (html) =>
+    patched(html, (t) => {
+      const action = value(t, 'action')
+      if (t.name !== 'form' || action === undefined) return []
+      if (attributeOf(t, 'action-xhr')) return instead(t, 'action')
+      const method = attributeOf(t, 'method')
+      const post = method ? '' : ' method="post"'
+      return [
+        ...instead(t, 'action', `action-xhr="${byHttps(action)}"${post}`),
+        ...(method && method.value.toLowerCase() !== 'post' ? instead(t, 'method', 'method="post"') : []),
+      ]
+    }),
+  img: (html) =>
+    patched(html, (t) => {
+      if (t.name !== 'img' || t.closing) return []
+      const width = Number.parseInt(value(t, 'width') ?? '', 10) || 600
+      const sized = [
+        ...(attributeOf(t, 'width') ? [] : [`width="${width}"`]),
+        ...(attributeOf(t, 'height') ? [] : [`height="${Math.round((width * 2) / 3)}"`]),
+        ...(attributeOf(t, 'layout') ? [] : ['layout="intrinsic"']),
+      ]
+      const end = t.selfClosing ? t.to - 2 : t.to - 1
+      return [
+        { from: t.from, to: t.from + 4, put: '<amp-img' },
+        { from: end, to: t.to, put: `${sized.map((s) => ` ${s}`).join('')}></amp-img>` },
+      ]
+    }),
+  'script-lines': withScripts,
+  important: (html) => html.replace(/!important/gi, ''),
+  relative: (html) =>
+    patched(html, (t) =>
+      /^(?:https?|mailto|tel|sms):/i.test(value(t, 'href') ?? 'https:') ? [] : instead(t, 'href'),
+    ),
+  http: (html) =>
+    patched(html, (t) =>
+      ['action-xhr', 'src'].flatMap((name) =>
+        /^http:/i.test(value(t, name) ?? '') ? instead(t, name, `${name}="${byHttps(value(t, name)!)}"`) : [],
+      ),
+    ),
+  scripts: (html) =>
+    patched(html, (t, i, all) => {
+      if (t.name !== 'script' || t.closing || ownScript(t)) return []
+      const end = all.slice(i).find((o) => o.name === 'script' && o.closing)
+      return [{ from: t.from, to: end?.to ?? t.to, put: '' }]
+    }),
+  frame: framed,
+}
+
+/** An AMP text with one kind of fault mended throughout. */
+export const mended = (html: string, mend: Mend): string => steps[mend](html)

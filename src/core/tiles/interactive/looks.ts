@@ -1,0 +1,37 @@
+import { contrast } from '../../color/contrast'
+import { mix } from '../../color/mix'
+import type { RoleStyle } from '../../email/cascade'
+import type { TextStyle } from '../../email/styles'
+import type { TileContext } from '../context'
+
+/** What interactive tiles are drawn in: the role's letters and the client's accent, so that they fit without being set. */
+export interface Looks {
+  body: TextStyle
+  small: TextStyle
+  accent: string
+  onAccent: string
+  /** Lines between parts. */
+  line: string
+  radius: number
+}
+
+/** White or near black, whichever is read better on a ground. */
+const inkOn = (ground: string): string =>
+  contrast('#ffffff', ground) >= contrast('#16191c', ground) ? '#ffffff' : '#16191c'
+
+export function looksOf(
+  tile: { accent?: string | undefined },
+  { look, ground }: { look: RoleStyle; ground: Pick<TileContext['ground'], 'color'> },
+): Looks {
+  const main = look.button.main
+  const body = look.text[look.base]
+  const accent = tile.accent ?? main.background
+  return {
+    body,
+    small: look.text.small,
+    accent,
+    onAccent: tile.accent ? inkOn(accent) : main.color,
+    line: mix(body.color, ground.color, 0.7),
+    radius: Math.min(main.radius, 8),
+  }
+}
