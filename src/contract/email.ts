@@ -15,7 +15,7 @@ const finding = z.object({
   id: z.string().describe('the same as long as the check, the place and the matter are'),
   check: z.string(),
   severity: z.enum(['mend', 'mind']),
-  stage: z.enum(['cut', 'compose', 'motion', 'night', 'proof', 'handover']),
+  stage: z.enum(['cut', 'compose', 'motion', 'night', 'interact', 'proof', 'handover']),
   what: z.string(),
   why: z.string(),
   where: z.object({

@@ -2,6 +2,7 @@ import { accessRoutes } from './access'
 import { clientRoutes } from './clients'
 import { cutRoutes } from './cuts'
 import { emailRoutes } from './email'
+import { interactRoutes } from './interact'
 import { handoverRoutes } from './handover'
 import { jobRoutes } from './jobs'
 import { keptRoutes } from './kept'
@@ -27,6 +28,7 @@ export const routes = {
   ...handoverRoutes,
   ...taskRoutes,
   ...standinRoutes,
+  ...interactRoutes,
   ...accessRoutes,
 }
 export type Routes = typeof routes

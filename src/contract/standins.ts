@@ -2,7 +2,9 @@ import { z } from 'zod'
 import { count, time } from './parts'
 import { routesOf } from './route'
 
-const mode = z.object({ mode: z.enum(['ok', 'slow', 'refuse', 'expire', 'mangle']) })
+const mode = z.object({
+  mode: z.enum(['ok', 'slow', 'refuse', 'expire', 'mangle', 'headers', 'other', 'redirect']),
+})
 const message = z.object({
   id: z.string(),
   at: time,
@@ -14,12 +16,12 @@ const message = z.object({
 
 export const standinRoutes = routesOf({
   'GET /api/standins/:standin/mode': {
-    does: 'How a stand-in (`inbox` or `platform`) behaves.',
+    does: 'How a stand-in (`inbox`, `platform` or `answers`) behaves.',
     gives: mode,
     problems: '404',
   },
   'PUT /api/standins/:standin/mode': {
-    does: 'Makes a stand-in work, answer late, refuse, say its token has run out, or garble.',
+    does: 'Makes a stand-in work, answer late, refuse, say its token has run out, or garble; answers also come without the headers that readers want, for another sender, or as a redirect.',
     body: mode,
     gives: mode,
     problems: '404',
@@ -40,6 +42,8 @@ export const standinRoutes = routesOf({
       headers: z.array(z.object({ name: z.string(), value: z.string() })),
       raw: z.string(),
       parts: z.array(z.object({ name: z.string(), type: z.string(), bytes: count })),
+      amp: z.string().describe('its AMP part; empty where it has none'),
+      order: z.array(z.string()).describe('types of the alternatives, in their order'),
     }),
     problems: '404',
   },

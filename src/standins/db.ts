@@ -19,6 +19,11 @@ export function standinsDb(): Database.Database {
     CREATE TABLE IF NOT EXISTS platform_pictures (id TEXT PRIMARY KEY, name TEXT NOT NULL, type TEXT NOT NULL, bytes BLOB NOT NULL, at TEXT NOT NULL);
     CREATE TABLE IF NOT EXISTS platform_templates (id TEXT PRIMARY KEY, name TEXT NOT NULL, subject TEXT NOT NULL, preheader TEXT NOT NULL, html TEXT NOT NULL, text TEXT NOT NULL, at TEXT NOT NULL);
     CREATE TABLE IF NOT EXISTS platform_keys (key TEXT PRIMARY KEY, id TEXT NOT NULL);
+    CREATE TABLE IF NOT EXISTS answers (id TEXT PRIMARY KEY, form TEXT NOT NULL, at TEXT NOT NULL, sender TEXT NOT NULL, fields TEXT NOT NULL, key TEXT NOT NULL);
+    CREATE INDEX IF NOT EXISTS answers_by_form ON answers (form, at);
+    CREATE INDEX IF NOT EXISTS answers_by_key ON answers (key, at);
+    CREATE TABLE IF NOT EXISTS lists (name TEXT PRIMARY KEY, body TEXT NOT NULL);
+    CREATE TABLE IF NOT EXISTS dynamic_senders (sender TEXT PRIMARY KEY);
     CREATE TABLE IF NOT EXISTS modes (standin TEXT PRIMARY KEY, mode TEXT NOT NULL);
   `)
   held.mosaicusStandins = db
@@ -29,9 +34,19 @@ export function standinsDb(): Database.Database {
  * How a stand-in behaves, so that failures can be tried: as it should, late, refusing, with its token run
  * out, or with garbled answers.
  */
-export const modes = ['ok', 'slow', 'refuse', 'expire', 'mangle'] as const
+export const modes = [
+  'ok',
+  'slow',
+  'refuse',
+  'expire',
+  'mangle',
+  // Of answers alone: without the headers that readers want, for another sender, or with a redirect.
+  'headers',
+  'other',
+  'redirect',
+] as const
 export type Mode = (typeof modes)[number]
-export type Standin = 'inbox' | 'platform'
+export type Standin = 'inbox' | 'platform' | 'answers'
 
 export function modeOf(standin: Standin): Mode {
   const row = standinsDb().prepare('SELECT mode FROM modes WHERE standin = ?').get(standin) as

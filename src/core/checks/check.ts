@@ -6,7 +6,7 @@ import type { Band, Email } from '../email/schema'
 import type { Tile } from '../email/tile'
 
 /** The stages a finding can be mended in. */
-export type Stage = 'cut' | 'compose' | 'motion' | 'night' | 'proof' | 'handover'
+export type Stage = 'cut' | 'compose' | 'motion' | 'night' | 'interact' | 'proof' | 'handover'
 
 /** `mend`: the email should not leave so. `mind`: worth a thought. */
 export type Severity = 'mend' | 'mind'

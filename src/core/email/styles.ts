@@ -163,6 +163,11 @@ export const houseStyleSchema = z.object({
   webFonts: z.array(webFontSchema).max(8),
   /** Who sends and from where: every commercial message carries a postal address. */
   footer: z.object({ sender: z.string().max(200), address: z.string().max(400) }),
+  /** What part of the client's people reads in which reader, 0 to 1. */
+  readers: z
+    .array(z.object({ reader: z.string().max(80), share: z.number().min(0).max(1) }))
+    .max(40)
+    .optional(),
 })
 export type HouseStyle = z.infer<typeof houseStyleSchema>
 

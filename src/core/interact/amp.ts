@@ -7,6 +7,7 @@ import type { Email } from '../email/schema'
 import type { HouseStyle } from '../email/styles'
 import { css, el, text } from '../html/element'
 import { printMapped } from '../html/print'
+import { tagsOf } from '../html/tags'
 import type { PictureRef } from '../picture/ref'
 import { placesOf } from '../email/walk'
 import { picturesOf } from '../tiles/contents'
@@ -14,6 +15,7 @@ import { sheetLines, type Rule } from '../tiles/rules'
 import { trackedEmail } from '../tiles/tracking'
 import { componentsIn, runtimeScript, scriptOf } from './components'
 import { ampOf, isInteractive } from './kinds'
+import { sheetOf } from './text'
 import { toAmp, type AmpPass } from './to-amp'
 
 /** Most bytes of an AMP email's styles (AMP for Email, "CSS requirements"). */
@@ -83,8 +85,10 @@ export function compileAmp(written: Email, house: HouseStyle, options: AmpOption
 /** A document that a person wrote, as it is. */
 const writtenPart = (html: string): AmpPart => ({
   html,
-  styles: bytesOf(/<style[^>]*\samp-custom[^>]*>([^<]*)/i.exec(html)?.[1] ?? ''),
-  components: [...html.matchAll(/custom-(?:element|template)="?([a-z-]+)/g)].map((m) => m[1]!),
+  styles: bytesOf(sheetOf(html)),
+  components: tagsOf(html).flatMap((t) =>
+    t.attributes.filter((a) => /^custom-(?:element|template)$/.test(a.name)).map((a) => a.value),
+  ),
   left: [],
 })
 
@@ -101,7 +105,7 @@ export function ampLines(rules: ReadonlyMap<string, Rule>): string[] {
     ),
   )
   return [
-    ...sheetLines(own).map((line) => line.replace(/\s*!important/g, '')),
+    ...sheetLines(own).map((line) => line.replace(/!important/g, '')),
     // What was asked goes once the answer has arrived (amp-form sets this class).
     '.amp-form-submit-success .ix-ask{display:none}',
   ]

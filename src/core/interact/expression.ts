@@ -26,9 +26,7 @@ const binary: Record<string, (a: unknown, b: unknown) => unknown> = {
   '*': (a, b) => (a as number) * (b as number),
   '/': (a, b) => (a as number) / (b as number),
   '%': (a, b) => (a as number) % (b as number),
-  // eslint-disable-next-line eqeqeq -- as amp-bind compares
   '==': (a, b) => a == b,
-  // eslint-disable-next-line eqeqeq -- as amp-bind compares
   '!=': (a, b) => a != b,
   '<': (a, b) => (a as number) < (b as number),
   '<=': (a, b) => (a as number) <= (b as number),

@@ -1,6 +1,7 @@
 import { componentsIn, components, runtimeScript, scriptOf } from './components'
 import { printMapped } from '../html/print'
 import { tagsOf, type Tag } from '../html/tags'
+import { inside, sheetOf } from './text'
 import { treeOf } from '#reading'
 
 /** What mends an AMP text in one press, by name. */
@@ -63,25 +64,31 @@ export function withScripts(html: string): string {
     ...used.filter((name) => components[name] && !has.has(name)).map(scriptOf),
   ].map((s) => printMapped([s], 0, { indent: null, marks: false }).html)
   if (!lines.length) return html
-  const head = /<head[^>]*>(?:\s*<meta charset[^>]*>)?/i.exec(html)
-  const at = head ? head.index + head[0].length : 0
+  const tags = tagsOf(html)
+  const head = tags.findIndex((t) => t.name === 'head' && !t.closing)
+  // The character set stands first of all.
+  const first = tags[head + 1]
+  const after = first?.name === 'meta' && attributeOf(first, 'charset') ? first : tags[head]
+  const at = head < 0 ? 0 : after!.to
   return `${html.slice(0, at)}\n${lines.join('\n')}${html.slice(at)}`
 }
 
+function withoutDoctype(html: string): string {
+  const from = html.toLowerCase().indexOf('<!doctype')
+  const to = from < 0 ? -1 : html.indexOf('>', from)
+  return to < 0 ? html : html.slice(0, from) + html.slice(to + 1)
+}
+
+const FRAME = new Set(['html', 'head', 'body', 'meta', 'title', 'link'])
+
 /** The fixed frame of an AMP email around what stands in a text's body (AMP for Email, "Required markup"). */
 function framed(html: string): string {
-  const style = /<style[^>]*\samp-custom[^>]*>([^<]*)<\/style>/i.exec(html)?.[1] ?? ''
-  const open = /<body[^>]*>/i.exec(html)
-  const close = html.toLowerCase().lastIndexOf('</body>')
-  const body = open
-    ? html.slice(open.index + open[0].length, close > open.index ? close : undefined)
-    : patched(html, (t) =>
-        ['html', 'head', 'body', 'meta', 'title', 'link'].includes(t.name)
-          ? [{ from: t.from, to: t.to, put: '' }]
-          : [],
-      )
-        .replace(/<!doctype[^>]{0,200}>/i, '')
-        .trim()
+  const body = inside(html, (t) => t.name === 'body')
+  const content = body
+    ? html.slice(body.from, body.to)
+    : withoutDoctype(
+        patched(html, (t) => (FRAME.has(t.name) ? [{ from: t.from, to: t.to, put: '' }] : [])),
+      ).trim()
   return withScripts(
     [
       '<!doctype html>',
@@ -89,9 +96,9 @@ function framed(html: string): string {
       '<head>',
       '<meta charset="utf-8">',
       '<style amp4email-boilerplate>body{visibility:hidden}</style>',
-      `<style amp-custom>${style}</style>`,
+      `<style amp-custom>${sheetOf(html)}</style>`,
       '</head>',
-      `<body>${body}</body>`,
+      `<body>${content}</body>`,
       '</html>',
       '',
     ].join('\n'),

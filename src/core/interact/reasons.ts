@@ -19,22 +19,22 @@ export interface Explained extends AmpMessage {
 }
 
 /** By the validator's code and, where one code says several things, by what its message holds. The first that fits counts. */
-const reasons: readonly { code: RegExp; says?: RegExp; why: string; mend?: Mend }[] = [
+const reasons: readonly { code: RegExp; says?: readonly RegExp[]; why: string; mend?: Mend }[] = [
   {
     code: /DISALLOWED_ATTR/,
-    says: /'target'.*'form'/,
+    says: [/'target'/, /'form'/],
     why: 'A form of AMP for Email is sent in place, so it opens no window: it may not say where.',
     mend: 'form-target',
   },
   {
     code: /DISALLOWED_ATTR|MANDATORY_ATTR|ATTR_REQUIRED/,
-    says: /'action'|'action-xhr'|action-xhr/,
+    says: [/'action'|'action-xhr'|action-xhr/],
     why: 'A form of AMP for Email sends to action-xhr in place of action, by https.',
     mend: 'form-action',
   },
   {
     code: /DISALLOWED_TAG|MANDATORY_TAG_ANCESTOR/,
-    says: /tag 'img'/,
+    says: [/tag 'img'/],
     why: 'AMP lays pictures out before they are loaded: it wants amp-img, with width and height.',
     mend: 'img',
   },
@@ -45,7 +45,7 @@ const reasons: readonly { code: RegExp; says?: RegExp; why: string; mend?: Mend 
   },
   {
     code: /DISALLOWED_IMPORTANT|DISALLOWED_SUBSTRING/,
-    says: /!important/i,
+    says: [/!important/i],
     why: 'AMP allows no !important. Let the rule come later, or be more exact.',
     mend: 'important',
   },
@@ -61,7 +61,7 @@ const reasons: readonly { code: RegExp; says?: RegExp; why: string; mend?: Mend 
   },
   {
     code: /DISALLOWED_SCRIPT_TAG|DISALLOWED_TAG/,
-    says: /script|JavaScript/i,
+    says: [/script|JavaScript/i],
     why: 'No script of your own runs in a message; only the lines of AMP’s own parts may stand there.',
     mend: 'scripts',
   },
@@ -88,7 +88,9 @@ const reasons: readonly { code: RegExp; says?: RegExp; why: string; mend?: Mend 
 
 /** A message in plain words. */
 export function explained(message: AmpMessage): Explained {
-  const found = reasons.find((r) => r.code.test(message.code) && (!r.says || r.says.test(message.message)))
+  const found = reasons.find(
+    (r) => r.code.test(message.code) && (r.says ?? []).every((says) => says.test(message.message)),
+  )
   return {
     ...message,
     why: found?.why ?? 'See the standard of AMP for Email for what is allowed here.',

@@ -103,7 +103,7 @@ function declarations(style: string, without: ReadonlySet<string> = new Set()): 
       const name = d.slice(0, d.indexOf(':')).trim()
       return name && !foreign.test(name) && !without.has(name)
     })
-    .map((d) => d.replace(/\s*!important/, ''))
+    .map((d) => d.replace(/!important/, ''))
     .join(';')
 }
 

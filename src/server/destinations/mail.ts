@@ -21,7 +21,7 @@ const unsubscribing = {
  * Content-ID (RFC 2046, 2387, 2392). @param message names it among all others. The same HTML and text are read back from it by any mail library.
  */
 export async function mailOf(jobId: string, envelope: Envelope, message: string, signal?: AbortSignal) {
-  const { html, text, revision, subject, pictures } = await writtenJob(
+  const { html, text, amp, revision, subject, pictures } = await writtenJob(
     jobId,
     { writing: 'message', places: 'message', message },
     signal,
@@ -41,6 +41,8 @@ export async function mailOf(jobId: string, envelope: Envelope, message: string,
       to: envelope.to,
       subject,
       ...(html ? { html } : {}),
+      // Between text and HTML (AMP for Email, "Structure and rendering"): readers that do not know it show the last they know.
+      ...(amp && html ? { amp } : {}),
       text,
       attachments,
       headers: html.includes(WAY_OUT) || text.includes(WAY_OUT) ? unsubscribing : {},

@@ -1,5 +1,7 @@
 import { compile, printOf, type CompileOptions } from '@/core/compile'
 import { compileText, type TextOptions } from '@/core/compile/text'
+import { pictureAddress } from '@/core/interact/addresses'
+import { ampWay, compileAmp } from '@/core/interact/amp'
 import type { ConditionWriter } from '@/core/email/conditions'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
@@ -24,6 +26,8 @@ export interface Written {
   preheader: string
   html: string
   text: string
+  /** Its AMP part; empty where none leaves. */
+  amp: string
   /** Its pictures in reading order, named. */
   pictures: NamedPicture[]
   manifest: Manifest
@@ -49,6 +53,10 @@ function placesOf(
   )
   return ({ id }) => at.get(id)!
 }
+
+/** An AMP part holds no picture of its own message (no cid:, no folder): they stand on the web. */
+const ampPlaces = ({ places }: Pick<How, 'places'>): CompileOptions['src'] =>
+  typeof places === 'object' ? ({ id }) => places[id] ?? pictureAddress(id) : ({ id }) => pictureAddress(id)
 
 // Private use characters (Unicode, section 23.5) hold the places of fields and conditions while the words around them are escaped.
 const OPEN = '\ue000',
@@ -99,12 +107,17 @@ export function writeAs(own: Writing, email: Email, house: HouseStyle, how: Omit
   // What travels in a message is broken by its reader.
   const broken = how.places !== 'message'
   const text = toText(compileText(email, { fields, conditions, house, links, broken }))
+  const amp =
+    ampWay(email) === 'none'
+      ? ''
+      : toHtml(compileAmp(email, house, { src: ampPlaces(how), fields, conditions }).html)
   return {
     title: email.title,
     subject: toText(replaceFields(email.subject, fields)),
     preheader: toText(replaceFields(email.preheader, fields)),
     html,
     text,
+    amp,
     pictures,
     manifest: manifestOf(email, { html: bytesOf(html), text: bytesOf(text) }),
   }

@@ -34,11 +34,14 @@ export interface Fetched {
   address: string
   type: string
   bytes: Buffer
+  /** Names in lower case. */
+  headers: Record<string, string>
 }
 export interface FetchLimits {
   /** bytes */ most: number
   /** For each answer, ms. */ patience: number
   /** When all of it has to be over, ms since 1970; 20 s from now unless said. */ until?: number
+  /** Headers beside the usual ones. */ send?: Readonly<Record<string, string>>
   /** How names are resolved; tests set their own. */ lookup?: LookupFunction
   /** How an address is asked; tests set their own, which answers for hosts that do not exist. */ ask?: Ask
 }
@@ -85,6 +88,7 @@ export async function guardedFetch(typed: string, asked: FetchLimits): Promise<F
       address: address.href,
       type: (headers['content-type'] ?? '').split(';')[0]!.trim().toLowerCase(),
       bytes: await bodyOf(answer, address, limits),
+      headers: Object.fromEntries(Object.entries(headers).map(([k, v]) => [k, String(v)])),
     }
   }
   throw unreachable(address.host, 'it leads from one address to the next without end')
@@ -141,6 +145,7 @@ function once(url: URL, limits: FetchLimits): Promise<IncomingMessage> {
           'user-agent': 'Mosaicus',
           accept: 'text/html,text/css,image/*;q=0.9,*/*;q=0.5',
           'accept-encoding': 'identity',
+          ...limits.send,
         },
       },
       resolve,

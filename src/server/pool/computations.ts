@@ -20,6 +20,7 @@ import { bytesOf, type Content } from '../content'
 import { deckOfFile, deckOfText } from '../decks/read'
 import { openDesign, readDesign } from '../designs/read'
 import { pageOf, pageOfFile } from '../house/read'
+import { checkAmp } from '../interact/validator'
 import { importFile, importHtml } from '../import/import'
 import { checkPicture } from '../pictures/check'
 import { countdownPicture } from '../motion/countdown/draw'
@@ -75,6 +76,8 @@ export const computations = {
 
   /** An email, compiled for whoever it goes to. @param email, house as they are stored */
   written: ({ email, house, how }: Stored & { how: How }) => write(storedEmail(email), readHouse(house), how),
+  /** What the official validator says of an AMP email. */
+  checkAmp: ({ html }: { html: string }) => checkAmp(html),
   proof: ({ email, house }: Stored) => proof(storedEmail(email), readHouse(house)),
   namePictures: ({ email }: Pick<Stored, 'email'>) => namePictures(storedEmail(email)),
   figures: ({ email, cuts, house }: Stored & { cuts: unknown }) =>

@@ -38,7 +38,14 @@ const held = globalThis as typeof globalThis & {
 type Lane = 'long' | 'short'
 
 /** What a person waits for while looking at an email, here or where it arrived. */
-const short: ReadonlySet<Name> = new Set(['written', 'proof', 'figures', 'namePictures', 'countdown'])
+const short: ReadonlySet<Name> = new Set([
+  'written',
+  'proof',
+  'figures',
+  'namePictures',
+  'countdown',
+  'checkAmp',
+])
 
 /** A computation that runs. */
 interface Running {

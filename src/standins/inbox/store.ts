@@ -16,7 +16,16 @@ export interface WholeMessage extends Message {
   headers: { name: string; value: string }[]
   raw: string
   parts: { name: string; type: string; bytes: number }[]
+  /** Its AMP part; empty where it has none. */
+  amp: string
+  /** Types of the alternatives, in their order. */
+  order: string[]
 }
+
+const AMP = 'text/x-amp-html'
+
+const ampOf = (attachments: readonly { contentType: string; content: Buffer }[]): string =>
+  attachments.find((a) => a.contentType === AMP)?.content.toString('utf8') ?? ''
 
 interface Row {
   id: string
@@ -60,7 +69,14 @@ export async function readMessage(id: string): Promise<WholeMessage | null> {
       const at = h.line.indexOf(':')
       return { name: h.line.slice(0, at), value: h.line.slice(at + 1).trim() }
     }),
-    parts: mail.attachments.map((a) => ({ name: a.filename ?? '', type: a.contentType, bytes: a.size })),
+    // The parser hands a part of this type on as an attachment.
+    amp: ampOf(mail.attachments),
+    order: [
+      ...row.raw.toString('latin1').matchAll(/^content-type:\s*(text\/(?:plain|x-amp-html|html))\b/gim),
+    ].map((m) => m[1]!.toLowerCase()),
+    parts: mail.attachments
+      .filter((a) => a.contentType !== AMP)
+      .map((a) => ({ name: a.filename ?? '', type: a.contentType, bytes: a.size })),
   }
 }
 

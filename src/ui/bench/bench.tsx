@@ -39,6 +39,10 @@ const NightStage = dynamic(() => import('../night/stage').then((m) => m.NightSta
   ssr: false,
   loading: Laying,
 })
+const InteractStage = dynamic(() => import('../interact/stage').then((m) => m.InteractStage), {
+  ssr: false,
+  loading: Laying,
+})
 const ProofStage = dynamic(() => import('../proof/stage').then((m) => m.ProofStage), {
   ssr: false,
   loading: Laying,
@@ -56,6 +60,7 @@ const sides: Record<StageId, number> = {
   compose: 186,
   motion: 208,
   night: 208,
+  interact: 272,
   proof: 272,
   handover: 272,
 }
@@ -198,6 +203,7 @@ function Stage({
     return <ComposeStage job={job} work={work} cuts={cutSession} setActions={setActions} />
   if (stage === 'motion') return <MotionStage work={work} setActions={setActions} />
   if (stage === 'night') return <NightStage work={work} setActions={setActions} />
+  if (stage === 'interact') return <InteractStage work={work} setActions={setActions} />
   if (stage === 'proof') return <ProofStage work={work} setActions={setActions} onValue={onValue} />
   return <HandoverStage {...{ job, work, focus, setActions }} session={emailSession} />
 }
@@ -308,6 +314,7 @@ function useLeft(cutSession: CutSession, work: EmailWork, built: boolean): Recor
       compose: built ? mend.filter((f) => f.stage === 'compose').length : 0,
       motion: built ? mend.filter((f) => f.stage === 'motion').length : 0,
       night: built ? mend.filter((f) => f.stage === 'night').length : 0,
+      interact: built ? mend.filter((f) => f.stage === 'interact').length : 0,
       proof: built ? mend.length : 0,
       handover: built ? mend.filter((f) => f.stage === 'handover').length : 0,
     }),

@@ -165,6 +165,8 @@ export function WorkTray({ work, right }: { work: EmailWork; right?: ReactNode }
       onMove={work.move}
       onRemove={work.remove}
       onAddBand={work.addBand}
+      shown={work.shown}
+      onShown={work.setShown}
       right={
         <>
           {work.email.way === 'plain' ? null : <RecipientPick work={work} />}

@@ -11,6 +11,7 @@ import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import { placeOf } from '@/core/email/walk'
 import { asSample } from '@/core/text/fields'
+import type { ShownState } from '@/core/tiles/context'
 import { useDoc } from '../session/use-doc'
 import type { CurrentWords } from '../compose/editor'
 import type { Action } from './actions'
@@ -166,6 +167,7 @@ function useProof(email: Email, house: HouseStyle): ReturnType<typeof proof> {
 /** The email as somebody sees it: everyone, or one of its sample recipients. */
 function useSeen(email: Email, house: HouseStyle) {
   const [recipient, setRecipient] = useState<string | null>(null)
+  const [shown, setShown] = useState<ShownState | undefined>(undefined)
   const values = useMemo(
     () => email.recipients?.find((r) => r.name === recipient)?.values ?? null,
     [email.recipients, recipient],
@@ -183,16 +185,17 @@ function useSeen(email: Email, house: HouseStyle) {
         src,
         countdowns: '/api/countdown',
         ...seen,
+        shown,
         marks: true,
         apart: true,
       }).parts(),
-    [email, house, seen],
+    [email, house, seen, shown],
   )
   const text = useMemo(
     () => (email.way === 'plain' ? compileText(email, { ...seen, house }) : ''),
     [email, house, seen],
   )
-  return { recipient, setRecipient, parts, text }
+  return { recipient, setRecipient, parts, text, shown, setShown }
 }
 
 /** What is selected and what is being written in. */

@@ -14,6 +14,7 @@ export const stages = [
   { id: 'compose', label: 'Compose' },
   { id: 'motion', label: 'Motion' },
   { id: 'night', label: 'Night' },
+  { id: 'interact', label: 'Interact' },
   { id: 'proof', label: 'Proof' },
   { id: 'handover', label: 'Hand over' },
 ] as const
@@ -53,7 +54,7 @@ export function TopBar(p: Props) {
             aria-current={p.stage === s.id ? 'step' : undefined}
             onClick={() => p.onStage(s.id)}
             className={cx(
-              'px-4 py-1.5 font-semibold',
+              'px-3 py-1.5 font-semibold',
               p.stage === s.id
                 ? 'bg-ink text-onink'
                 : p.done[s.id]

@@ -14,7 +14,13 @@ const modes = [
   { value: 'expire' as const, label: 'token ended' },
   { value: 'mangle' as const, label: 'garbles' },
 ]
-export type Mode = (typeof modes)[number]['value']
+/** Ways in which answers alone fail: readers refuse them. */
+const refusedModes = [
+  { value: 'headers' as const, label: 'no headers', name: 'Without the headers that readers want' },
+  { value: 'other' as const, label: 'other sender', name: 'For another sender' },
+  { value: 'redirect' as const, label: 'redirects' },
+]
+export type Mode = (typeof modes)[number]['value'] | (typeof refusedModes)[number]['value']
 
 /** The frame of a stand-in's page: what it stands for, and how it behaves. */
 export function StandinPage({
@@ -25,7 +31,7 @@ export function StandinPage({
   list,
   children,
 }: {
-  standin: 'inbox' | 'platform'
+  standin: 'inbox' | 'platform' | 'answers'
   title: string
   about: string
   mode: Mode
@@ -57,8 +63,13 @@ export function StandinPage({
         </div>
         <span className="ml-auto flex items-center gap-2 text-xs text-soft">
           This stand-in{' '}
-          <span className="w-[430px]">
-            <Choice label="How the stand-in behaves" value={mode} options={modes} onChange={set} />
+          <span className={standin === 'answers' ? 'w-[640px]' : 'w-[430px]'}>
+            <Choice<Mode>
+              label="How the stand-in behaves"
+              value={mode}
+              options={standin === 'answers' ? [...modes, ...refusedModes] : modes}
+              onChange={set}
+            />
           </span>
         </span>
       </header>

@@ -6,14 +6,14 @@ import { pictureBytes } from '../../pictures/store'
 const date = new Date(Date.UTC(1980, 0, 1))
 
 /**
- * A job as a ZIP: index.html, images/ in reading order (or as its HTML by hand has them), text.txt and
+ * A job as a ZIP: index.html, images/ in reading order (or as its HTML by hand has them), text.txt, amp.html where there is an AMP part, and
  * manifest.json. Fields stand as written.
  */
 export async function zipOf(
   jobId: string,
   signal?: AbortSignal,
 ): Promise<{ bytes: Buffer; revision: number }> {
-  const { html, text, pictures, manifest, revision } = await writtenJob(
+  const { html, text, amp, pictures, manifest, revision } = await writtenJob(
     jobId,
     { writing: 'document', places: 'folder' },
     signal,
@@ -27,6 +27,7 @@ export async function zipOf(
       compression: 'STORE',
       createFolders: false,
     })
+  if (amp) zip.file('amp.html', amp, { date })
   zip.file('text.txt', text, { date })
   zip.file('manifest.json', `${JSON.stringify(manifest, null, 2)}\n`, { date })
   return { bytes: await zip.generateAsync({ type: 'nodebuffer', compression: 'DEFLATE' }), revision }

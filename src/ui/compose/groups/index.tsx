@@ -61,6 +61,51 @@ const trays: { [K in TileKind]: TrayDefinition<K> } = {
     columns: '1.15fr 1fr 1.1fr 0.85fr',
     Groups: dynamic(() => import('./review').then((m) => m.ReviewGroups), { ssr: false }),
   },
+  panels: {
+    label: 'Panels',
+    columns: '1.1fr 1.1fr 1fr',
+    Groups: dynamic(() => import('./panels').then((m) => m.PanelsGroups), { ssr: false }),
+  },
+  carousel: {
+    label: 'Picture row',
+    columns: '1.1fr 1fr 1fr',
+    Groups: dynamic(() => import('./carousel').then((m) => m.CarouselGroups), { ssr: false }),
+  },
+  spots: {
+    label: 'Places on a picture',
+    columns: '1fr 1.1fr 1.1fr',
+    Groups: dynamic(() => import('./spots').then((m) => m.SpotsGroups), { ssr: false }),
+  },
+  swap: {
+    label: 'Before and after',
+    columns: '1fr 1fr 1.1fr',
+    Groups: dynamic(() => import('./swap').then((m) => m.SwapGroups), { ssr: false }),
+  },
+  rating: {
+    label: 'Rating',
+    columns: '1.1fr 1.1fr 1.1fr',
+    Groups: dynamic(() => import('./rating').then((m) => m.RatingGroups), { ssr: false }),
+  },
+  form: {
+    label: 'Form or poll',
+    columns: '1fr 1fr 1fr 1fr',
+    Groups: dynamic(() => import('./form').then((m) => m.FormGroups), { ssr: false }),
+  },
+  quiz: {
+    label: 'Quiz',
+    columns: '1fr 1.1fr 1fr 0.9fr',
+    Groups: dynamic(() => import('./quiz').then((m) => m.QuizGroups), { ssr: false }),
+  },
+  swatches: {
+    label: 'Swatches',
+    columns: '1.1fr 1fr 1fr',
+    Groups: dynamic(() => import('./swatches').then((m) => m.SwatchesGroups), { ssr: false }),
+  },
+  live: {
+    label: 'Live list',
+    columns: '1.1fr 1fr 1fr',
+    Groups: dynamic(() => import('./live').then((m) => m.LiveGroups), { ssr: false }),
+  },
   footer: {
     label: 'Footer',
     columns: '1.15fr 1.05fr 1.1fr 0.85fr',

@@ -38,6 +38,9 @@ export interface TileProps<K extends TileKind> {
   ground: string
   /** What its cell leaves it, px. */
   available: number
+  /** Which state of an interactive tile is looked at, counted from 0. */
+  state: number
+  onState: (state: number) => void
   set: (label: string, what: TilePatch<K>, merge?: string) => void
   editor: Editor | null
   onEdit: () => void

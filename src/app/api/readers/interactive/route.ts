@@ -1,0 +1,4 @@
+import { serve } from '@/server/api/serve'
+import { readersOfParts } from '@/server/interact/readers'
+
+export const GET = serve('GET /api/readers/interactive', () => readersOfParts())
