@@ -57,7 +57,3 @@ export const findingsOf = (email: Email, style: Style, html: string, bytes: numb
 /** The same a band at a time, for who has to give way meanwhile: what the checks of tiles find is remembered. */
 export const findingsByBand = (email: Email, style: Style): Generator<void> =>
   checkedByBand(checks, scopeOf(email, style, '', 0))
-
-/** What has to be mended before an email leaves: what is not muted with a reason. */
-export const toMend = (findings: readonly Finding[]): Finding[] =>
-  findings.filter((f) => f.severity === 'mend' && !f.muted)

@@ -1,7 +1,7 @@
 import type { Element } from 'hast'
 import { fromHtml } from 'hast-util-from-html'
 import { elementsOf } from './elements'
-import { print } from './print'
+import { print } from './print-foreign'
 import { inlineRules, readSheet } from './stylesheet'
 
 /**

@@ -1,5 +1,4 @@
 import type { Element, ElementContent, Properties, Root, RootContent } from 'hast'
-import { toHtml } from 'hast-util-to-html'
 import { find, html, type Info } from 'property-information'
 import { guarded } from './element'
 
@@ -201,11 +200,3 @@ export function printAround(root: Root, o: PrintOptions, depth = 0): [before: st
   }
   return [printer.parts.slice(0, printer.slot).join(''), printer.parts.slice(printer.slot).join('')]
 }
-
-/** A tree that came from elsewhere as HTML text, its white space as it is. */
-export const print = (node: RootContent | Root): string =>
-  toHtml(node, {
-    quote: '"',
-    allowDangerousCharacters: true,
-    characterReferences: { useNamedReferences: true, omitOptionalSemicolons: false },
-  })

@@ -1,4 +1,5 @@
-import { findingsOf, toMend, type Finding } from '@/core/checks'
+import { findingsOf, type Finding } from '@/core/checks'
+import { toMend } from '@/core/checks/to-mend'
 import { HTML_LIMIT } from '@/core/checks/weight'
 import { compile, printOf } from '@/core/compile'
 import type { CutPlan } from '@/core/cut/plan'

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { z } from 'zod'
 import type { Edit } from '@/core/email/edits'
 import { fresh } from '@/core/email/edits/reach'

@@ -1,8 +1,8 @@
 'use client'
 import type { Editor } from '@tiptap/react'
 import { startTransition, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { findingsByBand, findingsOf, type Finding } from '@/core/checks'
-import { bandByBand, compile, compileMapped, printOf } from '@/core/compile'
+import type { Finding } from '@/core/checks'
+import { compileMapped } from '@/core/compile'
 import { compileText } from '@/core/compile/text'
 import { styleOf } from '@/core/email/cascade'
 import { conditionsFor } from '@/core/email/conditions'
@@ -18,27 +18,12 @@ import type { Action } from './actions'
 import { useClipboard } from './clipboard'
 import { onSelection, type OnSelection } from './on-selection'
 import { bandOf, kinOf, pickedOf, selectionOf } from './selection'
+import { src } from './src'
 import { Ties } from './ties'
 import type { BenchJob, EmailSession } from './types'
 
-export const src = (p: { id: string }) => `/api/pictures/${p.id}`
 /** Every conditional band is shown where nobody in particular is looked at. */
 const everyone = () => true
-const encoder = new TextEncoder()
-
-/** What the checks find in an email as it will be handed over. */
-export function proof(email: Email, house: HouseStyle): { findings: Finding[]; bytes: number } {
-  const html = compile(email, house, { src, print: printOf(email) })
-  const bytes = encoder.encode(html).length
-  return { findings: findingsOf(email, styleOf(house, email.styles), html, bytes), bytes }
-}
-
-/** The longest part of that a band at a time; what it gives is remembered with each band. */
-function* proofByBand(email: Email, house: HouseStyle): Generator<void> {
-  yield* bandByBand(email, house, { src, print: printOf(email) })
-  yield* findingsByBand(email, styleOf(house, email.styles))
-}
-
 /**
  * What the stages of an email share: the email, what is selected in it, its compiled form, and the changes
  * that can be made.
@@ -137,16 +122,22 @@ async function whenRead<T>(work: () => T): Promise<T> {
 /** How long an email rests before the checks look at it again, ms. */
 const REST = 250
 
-const unproved: ReturnType<typeof proof> = { findings: [], bytes: 0 }
+interface Proof {
+  findings: Finding[]
+  bytes: number
+}
+const unproved: Proof = { findings: [], bytes: 0 }
 
 /** What the checks find once the email rests: they follow neither each key, nor the first look at it. */
-function useProof(email: Email, house: HouseStyle): ReturnType<typeof proof> {
+function useProof(email: Email, house: HouseStyle): Proof {
   const [found, setFound] = useState(unproved)
   const began = useRef(false)
   useEffect(() => {
     let current = true
     const look = async () => {
       began.current = true
+      // The checks come once there is something to look at.
+      const { proof, proofByBand } = await import('./proof')
       await inSlices(
         () => proofByBand(email, house),
         () => current,

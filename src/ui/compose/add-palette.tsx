@@ -1,6 +1,6 @@
 'use client'
 import { useMemo } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { starterBand, starterBands } from '@/core/starters'
 import type { Action } from '../bench/action'
 import type { EmailWork } from '../bench/email-work'

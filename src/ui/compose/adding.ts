@@ -1,4 +1,4 @@
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { newCell, newId } from '@/core/email/defaults'
 import type { Edit, SetTile } from '@/core/email/edits'
 import { measureBand } from '@/core/email/measures'

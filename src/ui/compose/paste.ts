@@ -1,6 +1,6 @@
 import type { Editor } from '@tiptap/react'
 import type { EditorView } from '@tiptap/pm/view'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 
 /**
  * Text from the clipboard, without its look; line ends that come from the width of the design's box are

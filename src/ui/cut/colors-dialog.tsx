@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import type { PaletteColor } from '@/core/cut/palette'
 import type { Rect } from '@/core/cut/raster'
 import { setCut } from '@/core/cut/edits'

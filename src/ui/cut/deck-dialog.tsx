@@ -1,7 +1,7 @@
 'use client'
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { deal, takeDeck, type Deal, type DeckPiece } from '@/core/cut/deck'
 import { saidOf } from '@/core/cut/imagemap'
 import type { Cut } from '@/core/cut/plan'

@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import type { Routes } from '@/contract'
 import type { AnswerOf } from '@/contract/route'
 import { addressOf, ApiProblem, call, formOf } from '../api'

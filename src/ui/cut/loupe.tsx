@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import type { CutWork } from './work/use-cut-work'
 
 const SIDE = 11,

@@ -1,7 +1,7 @@
 import { FileArchive, Inbox, Mail, Send, type LucideIcon } from 'lucide-react'
 import Link from 'next/link'
 import type { ReactNode } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { newId } from '@/core/email/defaults'
 import type { NamedPicture } from '@/core/handover/names'
 import { call, callFile } from '../api'

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import type { HouseStyle } from '@/core/email/styles'
 import { call } from '../api'
 import type { SetHouse } from './set-house'

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react'
 import { pictureAddress } from '@/core/interact/addresses'
 import { call } from '../api'
-import { src } from '../bench/email-work'
+import { src } from '../bench/src'
 import { run } from './runtime'
 import { TryFrame } from './try-frame'
 

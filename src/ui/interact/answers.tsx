@@ -1,7 +1,7 @@
 'use client'
 import dynamic from 'next/dynamic'
 import { useCallback, useEffect, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { standinPath } from '@/core/interact/addresses'
 import type { Tile } from '@/core/email/tile'
 import { addressOf, call } from '../api'

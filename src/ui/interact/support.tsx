@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { sharesOf, versionIn, type ReaderSupport, type Version } from '@/core/readers/versions'
 import type { Email } from '@/core/email/schema'
 import type { Tile } from '@/core/email/tile'

@@ -1,4 +1,4 @@
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { groundOf } from '@/core/email/ground'
 import { measureBand } from '@/core/email/measures'
 import { plainOf } from '@/core/email/richtext'

@@ -1,4 +1,4 @@
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { newId } from '@/core/email/defaults'
 import { placeOf } from '@/core/email/walk'
 import type { Motion } from '@/core/motion/schema'

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { measureBand } from '@/core/email/measures'
 import { newTile } from '@/core/tiles'
 import { call } from '../api'

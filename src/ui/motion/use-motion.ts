@@ -1,6 +1,6 @@
 'use client'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import type { Point } from '@/core/motion/fit'
 import { keyOf } from '@/core/motion/key'
 import { recipeOf } from '@/core/motion/recipes'

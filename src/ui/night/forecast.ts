@@ -7,7 +7,7 @@ import { behaviours, type BehaviourId } from '@/core/night/behaviours'
 import { recoloredAround, withRules } from '@/core/night/page'
 import { recolored } from '@/core/night/recolor'
 import { asSample } from '@/core/text/fields'
-import { src } from '../bench/email-work'
+import { src } from '../bench/src'
 
 export type LensId = 'day' | BehaviourId
 

@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { groundOf } from '@/core/email/ground'
 import type { TileOf } from '@/core/email/tile'
 import { behaviours } from '@/core/night/behaviours'

@@ -1,6 +1,6 @@
 'use client'
 import { useMemo } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { behaviourIds, behaviours } from '@/core/night/behaviours'
 import { leastOf, type EmailColor, type Standing, type StandingUse } from '@/core/night/colors'
 import { nightPalette } from '@/core/night/palette'

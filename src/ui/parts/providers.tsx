@@ -1,25 +1,19 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { Tooltip } from 'radix-ui'
-import { type ReactNode } from 'react'
-import { Toaster } from 'sonner'
+import { useEffect, useState, type ReactNode } from 'react'
+import { onFirstToast } from './toast'
+
+const Toasts = dynamic(() => import('./toaster'), { ssr: false })
 
 /** What every page has around it: tooltips and short messages. */
 export function Providers({ children }: { children: ReactNode }) {
+  const [toasts, setToasts] = useState(false)
+  useEffect(() => onFirstToast(() => setToasts(true)), [])
   return (
     <Tooltip.Provider delayDuration={450}>
       {children}
-      <Toaster
-        position="bottom-right"
-        toastOptions={{
-          style: {
-            borderRadius: 0,
-            background: 'var(--sheet)',
-            color: 'var(--ink)',
-            border: '1px solid var(--grout)',
-            fontFamily: 'var(--font-sans)',
-          },
-        }}
-      />
+      {toasts && <Toasts />}
     </Tooltip.Provider>
   )
 }

@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import type { ReactNode } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { call } from '../api'
 import { Choice } from '../parts/controls'
 import { Mark } from '../parts/mark'

@@ -1,7 +1,7 @@
 'use client'
 import { Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { copiesOf } from '@/core/email/kept'
 import type { Band } from '@/core/email/schema'
 import { starterBand, starterBands, starterGroups } from '@/core/starters'

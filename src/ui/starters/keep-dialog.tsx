@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { copiesOf } from '@/core/email/kept'
 import type { Band, Email } from '@/core/email/schema'
 import { call } from '../api'

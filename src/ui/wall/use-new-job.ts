@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useState, type FormEvent } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../parts/toast'
 import { ApiProblem, call, formOf } from '../api'
 import type { Board } from '../parts/boards'
 import { runTask } from '../tasks/run'

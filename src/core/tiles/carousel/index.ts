@@ -1,8 +1,8 @@
+import { carouselHtml } from '#interactive'
 import { defineTile } from '../definition'
 import { pairOf, plainHolder } from '../letters'
 import { linked } from '../context'
 import { looksOf } from '../interactive/looks'
-import { carouselHtml } from './html'
 import { carouselSchema, type CarouselTile } from './schema'
 
 const slide = () => ({ shows: { picture: null, alt: null }, caption: '', link: '' })

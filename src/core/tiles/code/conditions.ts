@@ -1,7 +1,7 @@
 import type { ElementContent } from 'hast'
 import { nestingErrors, segmentsOf } from '../../html/conditional'
 import { unconditional } from '../../html/nodes'
-import { print } from '../../html/print'
+import { print } from '../../html/print-foreign'
 
 /**
  * Conditions stay where every one is closed; where not, all go, since one left open would hide what follows.

@@ -1,10 +1,10 @@
+import { formHtml } from '#interactive'
 import { linked } from '../context'
 import { defineTile, none } from '../definition'
 import { pairOf, plainHolder } from '../letters'
-import { sentStates } from '../interactive/answering'
+import { sentStates } from '../interactive/answer'
 import { looksOf } from '../interactive/looks'
 import { firstSayings, firstTarget } from '../interactive/schema'
-import { formHtml } from './html'
 import { formSchema, type FormTile } from './schema'
 
 export const form = defineTile<FormTile>({

@@ -5,6 +5,7 @@ import { replaceFields } from '../../text/fields'
 import { hrefOf } from '../../text/link'
 import type { TileContext } from '../context'
 import { letters } from '../letters'
+import { sentStates } from './answer'
 import { nameOf } from './live'
 import type { Looks } from './looks'
 import { paragraphs, pressStyle } from './pieces'
@@ -15,9 +16,6 @@ export interface Answered extends TileBase {
   target: Target
   sayings: Sayings
 }
-
-/** What stands for the message of a form that was sent. */
-export const sentStates = ['waiting', 'sent', 'not sent'] as const
 
 /** The state of a form that is looked at, beyond that in which it is filled in. */
 export const sentState = (tile: Answered, c: TileContext): (typeof sentStates)[number] | null =>
@@ -74,12 +72,4 @@ export function ampForm(
     ),
     el('div', { 'submit-error': '' }, template(paragraphs(tile.sayings.failed, looks.body, c))),
   )
-}
-
-/** The page with an answer as its query, so that one press answers. */
-export function answerLink(page: string, name: string, value: string): string {
-  if (!/^https?:\/\//i.test(page.trim())) return page
-  const [address, hash] = page.trim().split('#', 2) as [string, string?]
-  const query = `${encodeURIComponent(name)}=${encodeURIComponent(value)}`
-  return `${address}${address.includes('?') ? '&' : '?'}${query}${hash === undefined ? '' : `#${hash}`}`
 }

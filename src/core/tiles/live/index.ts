@@ -1,8 +1,8 @@
+import { liveHtml } from '#interactive'
 import { linked } from '../context'
 import { defineTile, none } from '../definition'
 import { pairOf, plainHolder } from '../letters'
 import { looksOf } from '../interactive/looks'
-import { liveHtml } from './html'
 import { liveSchema, type LiveTile } from './schema'
 
 export const live = defineTile<LiveTile>({

@@ -1,8 +1,8 @@
+import { panelsHtml } from '#interactive'
 import { defineTile } from '../definition'
 import { plainHolder, pairOf } from '../letters'
 import { linked } from '../context'
 import { looksOf } from '../interactive/looks'
-import { panelsHtml } from './html'
 import { panelsSchema, type PanelsTile } from './schema'
 
 const panel = (title: string, text: string) => ({ title, text, label: '', link: '' })

@@ -1,8 +1,8 @@
+import { quizHtml } from '#interactive'
 import { linked } from '../context'
 import { defineTile, none } from '../definition'
 import { pairOf, plainHolder } from '../letters'
 import { looksOf } from '../interactive/looks'
-import { quizHtml } from './html'
 import { quizSchema, type QuizTile } from './schema'
 
 export const quiz = defineTile<QuizTile>({

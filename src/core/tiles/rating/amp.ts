@@ -4,8 +4,8 @@ import type { TileContext } from '../context'
 import { ampForm } from '../interactive/answering'
 import { nameOf } from '../interactive/live'
 import { looksOf } from '../interactive/looks'
-import { chosenStep, endsOf, questionOf, RATING, stepStyle } from './html'
-import { stepsOf } from './scale'
+import { chosenStep, endsOf, questionOf, stepStyle } from './html'
+import { RATING, stepsOf } from './scale'
 import type { RatingTile } from './schema'
 
 /** A form whose steps are options of an `amp-selector`; stars up to the chosen one shine (amp-bind). */

@@ -2,15 +2,13 @@ import type { Element, ElementContent } from 'hast'
 import { css, el, text, type Declarations } from '../../html/element'
 import { hrefOf } from '../../text/link'
 import type { TileContext } from '../context'
-import { answerLink, plainForm } from '../interactive/answering'
+import { answerLink } from '../interactive/answer'
+import { plainForm } from '../interactive/answering'
 import { inputs, labelClasses, liveOr, nameOf } from '../interactive/live'
 import { looksOf, type Looks } from '../interactive/looks'
 import { heard, said } from '../interactive/pieces'
-import { stepsOf } from './scale'
+import { RATING, stepsOf } from './scale'
 import type { RatingTile } from './schema'
-
-/** Sent under this name. */
-export const RATING = 'rating'
 
 /** How a step looks while it is not chosen. */
 export function stepStyle({ scale }: Pick<RatingTile, 'scale'>, looks: Looks): Declarations {

@@ -1,10 +1,11 @@
+import { ratingHtml } from '#interactive'
 import { linked } from '../context'
 import { defineTile, none } from '../definition'
 import { pairOf, plainHolder } from '../letters'
-import { answerLink, sentStates } from '../interactive/answering'
+import { answerLink, sentStates } from '../interactive/answer'
 import { looksOf } from '../interactive/looks'
 import { firstSayings, firstTarget } from '../interactive/schema'
-import { RATING, ratingHtml } from './html'
+import { RATING } from './scale'
 import { stepsOf } from './scale'
 import { ratingSchema, type RatingTile } from './schema'
 

@@ -7,6 +7,9 @@ export interface Step {
   said: string
 }
 
+/** What a rating is sent as. */
+export const RATING = 'rating'
+
 const FACES = ['\u{1F61E}', '\u{1F641}', '\u{1F610}', '\u{1F642}', '\u{1F600}']
 const MOODS = ['very bad', 'bad', 'neither', 'good', 'very good']
 

@@ -1,8 +1,8 @@
+import { spotsHtml } from '#interactive'
 import { defineTile } from '../definition'
 import { pairOf, plainHolder } from '../letters'
 import { linked } from '../context'
 import { looksOf } from '../interactive/looks'
-import { spotsHtml } from './html'
 import { spotsSchema, type SpotsTile } from './schema'
 
 export const spots = defineTile<SpotsTile>({

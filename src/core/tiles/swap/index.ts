@@ -1,7 +1,7 @@
+import { swapHtml } from '#interactive'
 import { defineTile, none } from '../definition'
 import { linked } from '../context'
 import { plainHolder } from '../letters'
-import { swapHtml } from './html'
 import { swapSchema, type SwapTile } from './schema'
 
 const both = (tile: SwapTile) => [tile.first, tile.second]

@@ -1,8 +1,8 @@
+import { swatchesHtml } from '#interactive'
 import { linked } from '../context'
 import { defineTile } from '../definition'
 import { pairOf, plainHolder } from '../letters'
 import { looksOf } from '../interactive/looks'
-import { swatchesHtml } from './html'
 import { swatchesSchema, type SwatchesTile } from './schema'
 
 const option = (name: string, color: string) => ({

@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../parts/toast'
 import { copiesOf, withPart } from '@/core/email/kept'
 import type { Edit } from '@/core/email/edits'
 import type { Band, Email } from '@/core/email/schema'

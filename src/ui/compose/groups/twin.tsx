@@ -4,7 +4,7 @@ import { compileMapped } from '@/core/compile'
 import type { Edit } from '@/core/email/edits'
 import type { Band, Email } from '@/core/email/schema'
 import { partedIntoTwins, twinOf, withoutPair } from '@/core/email/twins'
-import { src } from '../../bench/email-work'
+import { src } from '../../bench/src'
 import type { BenchJob } from '../../bench/types'
 import { Button, kb } from '../../parts/controls'
 

@@ -9,7 +9,8 @@ import CodeMirror, {
 import { html as htmlLanguage } from '@codemirror/lang-html'
 import { useDeferredValue, useEffect, useMemo, useRef } from 'react'
 import { compileMapped } from '@/core/compile'
-import { src, type EmailWork } from '../../bench/email-work'
+import { type EmailWork } from '../../bench/email-work'
+import { src } from '../../bench/src'
 import { LensFrame } from '../../bench/lens'
 import { useSlate } from '../../parts/theme'
 

@@ -1,6 +1,6 @@
 'use client'
 import { useCallback, useEffect, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../parts/toast'
 import type { Routes } from '@/contract'
 import type { AnswerOf } from '@/contract/route'
 import { call } from '../../api'

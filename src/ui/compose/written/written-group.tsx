@@ -1,7 +1,7 @@
 'use client'
 import dynamic from 'next/dynamic'
 import { useCallback, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../parts/toast'
 import type { Edit } from '@/core/email/edits'
 import type { Email } from '@/core/email/schema'
 import { compile } from '@/core/compile'

@@ -1,4 +1,4 @@
-import { toast } from 'sonner'
+import { toast } from '../../parts/toast'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import { ApiProblem } from '../../api'

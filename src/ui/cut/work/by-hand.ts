@@ -1,4 +1,4 @@
-import { toast } from 'sonner'
+import { toast } from '../../parts/toast'
 import {
   addCut,
   mergeCuts,

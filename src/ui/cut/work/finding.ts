@@ -1,4 +1,4 @@
-import { toast } from 'sonner'
+import { toast } from '../../parts/toast'
 import type { Autocut } from '@/core/cut/autocut'
 import type { DesignLayers } from '@/core/cut/layers'
 import type { Cut, CutPlan } from '@/core/cut/plan'

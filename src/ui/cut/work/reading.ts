@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState, type Dispatch, type SetStateAction } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../parts/toast'
 import { setCut } from '@/core/cut/edits'
 import { saidBy, textsIn, type DesignLayers } from '@/core/cut/layers'
 import type { Cut, CutPlan } from '@/core/cut/plan'

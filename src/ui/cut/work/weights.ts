@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { toast } from 'sonner'
+import { toast } from '../../parts/toast'
 import type { Cut } from '@/core/cut/plan'
 import type { PictureRef } from '@/core/picture/ref'
 import type { DesignedJob, CutSession } from '../../bench/types'

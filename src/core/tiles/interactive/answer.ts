@@ -1,0 +1,10 @@
+/** What stands for the message of a form that was sent. */
+export const sentStates = ['waiting', 'sent', 'not sent'] as const
+
+/** The page with an answer as its query, so that one press answers. */
+export function answerLink(page: string, name: string, value: string): string {
+  if (!/^https?:\/\//i.test(page.trim())) return page
+  const [address, hash] = page.trim().split('#', 2) as [string, string?]
+  const query = `${encodeURIComponent(name)}=${encodeURIComponent(value)}`
+  return `${address}${address.includes('?') ? '&' : '?'}${query}${hash === undefined ? '' : `#${hash}`}`
+}
