@@ -1,3 +1,4 @@
+import { berthChoice } from './berths'
 import { type Tile } from '@/core/email/tile'
 import type { Cut } from '@/core/cut/plan'
 import { applyEdit, type Edit } from '@/core/email/edits'
@@ -21,8 +22,8 @@ export interface DemoJob {
   design?: string
   cuts?: Cut[]
   begins?: () => Email
-  /** Which of its pictures move. */
-  moves?: 'moon' | 'film'
+  /** What is made for it: what moves, or what answers inside the message. */
+  makes?: 'moon' | 'film' | 'berths'
   finish?: (e: Email) => Email
 }
 
@@ -529,11 +530,18 @@ function finishHalden(e: Email): Email {
 
 export const jobs: DemoJob[] = [
   {
+    client: 'Halden Night Rail',
+    name: 'Choose a berth',
+    due: '2027-01-15',
+    begins: () => berthChoice([]),
+    makes: 'berths',
+  },
+  {
     client: 'Fennmoor Seed Library',
     name: 'How to sow a row',
     due: '2027-01-08',
     begins: sowingFilm,
-    moves: 'film',
+    makes: 'film',
   },
   {
     client: 'Fennmoor Seed Library',
@@ -556,6 +564,6 @@ export const jobs: DemoJob[] = [
     design: 'orrery-point-eclipse-night',
     cuts: orreryCuts,
     finish: finishOrrery,
-    moves: 'moon',
+    makes: 'moon',
   },
 ]

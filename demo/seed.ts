@@ -4,6 +4,8 @@
  */
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
+import sharp from 'sharp'
+import { berthChoice, berthDrawing, trains, windowDrawing } from './berths'
 import { clients, jobs, type DemoJob } from './scenario'
 import { emptyPlan, type CutPlan } from '@/core/cut/plan'
 import { newBand, newCell } from '@/core/email/defaults'
@@ -43,11 +45,11 @@ async function send<T>(path: string, field: string, file: File): Promise<T> {
   form.set(field, file)
   return call<T>(path, 'POST', form)
 }
-const picture = (bytes: Uint8Array): Promise<PictureRef> =>
+const picture = (bytes: Uint8Array, type: 'gif' | 'png' = 'gif'): Promise<PictureRef> =>
   send(
     '/pictures',
     'picture',
-    new File([bytes as Uint8Array<ArrayBuffer>], 'moving.gif', { type: 'image/gif' }),
+    new File([bytes as Uint8Array<ArrayBuffer>], `picture.${type}`, { type: `image/${type}` }),
   )
 
 async function load(job: DemoJob, clientId: string): Promise<void> {
@@ -61,7 +63,7 @@ async function load(job: DemoJob, clientId: string): Promise<void> {
   const first = job.begins ? { email: job.begins(), revision: 0 } : await built(id, job)
   if (!first) return
   const finished = job.finish?.(first.email) ?? first.email
-  const email = job.moves ? await moving[job.moves](finished) : finished
+  const email = job.makes ? await making[job.makes](finished) : finished
   await call(`/jobs/${id}/email`, 'PUT', { revision: first.revision, email })
 }
 
@@ -73,8 +75,8 @@ async function built(id: string, job: DemoJob): Promise<{ email: Email; revision
   return call(`/jobs/${id}/build`, 'POST', {})
 }
 
-/** What moves, made of what the email holds. */
-const moving: Record<NonNullable<DemoJob['moves']>, (email: Email) => Promise<Email>> = {
+/** What is made of, or for, what the email holds. */
+const making: Record<NonNullable<DemoJob['makes']>, (email: Email) => Promise<Email>> = {
   async moon(email) {
     const hero = placeOf(email, 't-sky')!.tile as TileOf<'picture'>
     const bytes = await (await fetch(`${base}/api/pictures/${hero.picture!.id}`)).arrayBuffer()
@@ -115,6 +117,16 @@ const moving: Record<NonNullable<DemoJob['moves']>, (email: Email) => Promise<Em
       ] satisfies Edit[]
     ).reduce(applyEdit, email)
   },
+  async berths() {
+    const drawn = [...[0, 1, 2].map(berthDrawing), windowDrawing(false), windowDrawing(true)]
+    const pictures: PictureRef[] = []
+    for (const svg of drawn)
+      pictures.push(await picture(await sharp(Buffer.from(svg)).png({ palette: true }).toBuffer(), 'png'))
+    await call('/standins/answers/lists/trains', 'PUT', { list: trains })
+    await answer('next-stop', ['Lake End', 'Lake End', 'Skerry Bridge', 'Old Sawmill', 'Lake End'], 'stop')
+    await answer('slept', ['5', '4', '5', '3', '5', '4'], 'rating')
+    return berthChoice(pictures)
+  },
   async film(email) {
     const name = 'fennmoor-how-to.webm'
     const film = await send<FilmRef>('/films', 'film', new File([fileAt(name)], name, { type: 'video/webm' }))
@@ -129,6 +141,16 @@ const moving: Record<NonNullable<DemoJob['moves']>, (email: Email) => Promise<Em
       },
     })
   },
+}
+
+/** Answers that came before, as readers of the message sent them. */
+async function answer(form: string, values: readonly string[], name: string): Promise<void> {
+  for (const [i, value] of values.entries())
+    await fetch(`${base}/standins/answers/${form}`, {
+      method: 'POST',
+      headers: { 'amp-email-sender': 'night@halden-rail.example', 'user-agent': `reader ${i}` },
+      body: new URLSearchParams({ [name]: value }),
+    })
 }
 
 if ((await call<{ clients: unknown[] }>('/clients')).clients.length)

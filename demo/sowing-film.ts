@@ -1,19 +1,12 @@
 import { newBand, newCell, newEmail } from '@/core/email/defaults'
-import { textOf, type Block, type RichText } from '@/core/email/richtext'
+import { textOf } from '@/core/email/richtext'
 import type { Band, Email } from '@/core/email/schema'
 import { sides } from '@/core/email/styles'
 import type { Tile } from '@/core/email/tile'
 import { newTile } from '@/core/tiles'
+import { heading, words } from './letter'
 
 /** The seed library's short letter about a film, written without a design. */
-
-const heading = (level: 1 | 2, text: string): Block => ({
-  type: 'heading',
-  attrs: { level, textAlign: null },
-  content: [{ type: 'text', text }],
-})
-const words = (id: string, ...content: Block[]): Tile =>
-  ({ ...newTile('words'), id, text: { type: 'doc', content } satisfies RichText }) as Tile
 
 const band = (id: string, name: string, items: Tile[], more: Partial<Band> = {}): Band => {
   const made = newBand(600, () => id)

@@ -43,6 +43,22 @@ export const interactRoutes = routesOf({
       ),
     }),
   },
+  'POST /api/code/lint': {
+    does: 'What is wrong with code that a person wrote (html-validate, as email has it), and what major readers do not know of it, line by line.',
+    body: z.object({ html: z.string().max(200_000), css: z.string().max(100_000) }),
+    gives: z.object({
+      notes: z.array(
+        z.object({
+          of: z.enum(['html', 'css']),
+          line: z.number(),
+          col: z.number(),
+          severity: z.enum(['ERROR', 'WARNING']),
+          why: z.string(),
+          message: z.string(),
+        }),
+      ),
+    }),
+  },
   'POST /api/interact/ask': {
     does: 'Asks an address as a reader does that shows an AMP email: with its headers, refusing what readers refuse. Answers are sent to the stand-in alone.',
     body: z.object({

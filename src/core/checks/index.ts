@@ -2,6 +2,7 @@ import type { Style } from '../email/cascade'
 import type { Email } from '../email/schema'
 import { altLong } from './alt-long'
 import { altMissing } from './alt-missing'
+import { answers } from './answers'
 import { byHand } from './by-hand'
 import type { Check, Finding } from './check'
 import { codeChanged } from './code-changed'
@@ -32,6 +33,7 @@ export const checks: readonly Check[] = [
   weight,
   empty,
   altMissing,
+  answers,
   altLong,
   linkMissing,
   linkScheme,

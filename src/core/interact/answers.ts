@@ -30,9 +30,16 @@ export function counted(answers: readonly Given[]): Counted[] {
         name,
         values: [...values]
           .map(([label, count]) => ({ label, count, percent: Math.round((count / all) * 100) }))
-          .sort((a, b) => b.count - a.count || (a.label < b.label ? -1 : 1)),
+          .sort(inOrder(values.keys())),
       }
     })
+}
+
+/** Numbers stand in their order, as on a scale; all else by how often it was given. */
+const inOrder = (labels: Iterable<string>) => {
+  const scale = [...labels].every((l) => l.trim() !== '' && Number.isFinite(Number(l)))
+  return (a: { label: string; count: number }, b: { label: string; count: number }): number =>
+    scale ? Number(b.label) - Number(a.label) : b.count - a.count || (a.label < b.label ? -1 : 1)
 }
 
 /** A cell of CSV (RFC 4180); what a spreadsheet would take for a formula begins with an apostrophe (OWASP, "CSV Injection"). */

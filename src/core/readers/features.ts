@@ -90,6 +90,14 @@ const propertyNames: Record<string, string> = {
   color: 'css:color',
 }
 
+/** What the data set calls an element. */
+export const elementFeature = (name: string, known: (slug: string) => boolean): FeatureName =>
+  elementNames[name] ?? (known(`html-${name}`) ? `html-${name}` : `html:${name}`)
+
+/** What the data set calls a property. */
+export const propertyFeature = (name: string, known: (slug: string) => boolean): FeatureName =>
+  propertyNames[name] ?? (known(`css-${name}`) ? `css-${name}` : `css:${name}`)
+
 /**
  * Every feature of HTML and CSS that compiled documents use, each under one name. @param known whether the
  * data set has a name
@@ -97,7 +105,7 @@ const propertyNames: Record<string, string> = {
 export function featuresOf(html: string, known: (slug: string) => boolean): Set<FeatureName> {
   const out = new Set<FeatureName>(['html-doctype', 'html-comments'])
   const property = (name: string, value: string) => {
-    out.add(propertyNames[name] ?? (known(`css-${name}`) ? `css-${name}` : `css:${name}`))
+    out.add(propertyFeature(name, known))
     if (name === 'display')
       for (const [word, slug] of [
         ['flex', 'css-display-flex'],

@@ -20,6 +20,7 @@ import { bytesOf, type Content } from '../content'
 import { deckOfFile, deckOfText } from '../decks/read'
 import { openDesign, readDesign } from '../designs/read'
 import { pageOf, pageOfFile } from '../house/read'
+import { lintCode } from '../interact/lint'
 import { checkAmp } from '../interact/validator'
 import { importFile, importHtml } from '../import/import'
 import { checkPicture } from '../pictures/check'
@@ -78,6 +79,8 @@ export const computations = {
   written: ({ email, house, how }: Stored & { how: How }) => write(storedEmail(email), readHouse(house), how),
   /** What the official validator says of an AMP email. */
   checkAmp: ({ html }: { html: string }) => checkAmp(html),
+  /** What is wrong with code that a person wrote, and what readers do not know of it. */
+  lintCode,
   proof: ({ email, house }: Stored) => proof(storedEmail(email), readHouse(house)),
   namePictures: ({ email }: Pick<Stored, 'email'>) => namePictures(storedEmail(email)),
   figures: ({ email, cuts, house }: Stored & { cuts: unknown }) =>

@@ -23,7 +23,7 @@ import { measureBand } from '@/core/email/measures'
 import type { Band, Cell, Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import type { BenchJob } from '../bench/types'
-import { Button, Choice, cx, Group, IconButton, SidesField } from '../parts/controls'
+import { Button, Choice, Group, IconButton, SidesField } from '../parts/controls'
 import { rowHolding } from '@/core/email/walk'
 import { EmailGroups } from './groups/email'
 import { addRow, addTile } from './adding'
@@ -32,7 +32,6 @@ import { groupColumns, KindGroups, kindLabel, offeredKinds } from './groups'
 import type { OnSelection } from '../bench/on-selection'
 import type { Selection } from '../bench/selection'
 import type { ShownState } from '@/core/tiles/context'
-import { definitionOf } from '@/core/tiles'
 import { shows, type AnyTileProps } from './groups/parts'
 
 // What is selected has its groups brought when it first is.
@@ -78,7 +77,6 @@ export function Tray(p: Props) {
     <section aria-label="Tray" className="col-span-2 flex min-h-0 flex-col border-t-2 border-ink bg-paper">
       <div className="flex h-[31px] shrink-0 items-center gap-2 border-b border-grout px-3.5 text-xs text-soft">
         <Path selection={p.selection} also={p.also} onSelect={p.onSelect} />
-        {tile && <States {...p} tile={tile} />}
         <span className="ml-auto flex items-center gap-0.5">
           {p.right}
           {p.email.way === 'bands' && <Adding {...p} />}
@@ -103,32 +101,6 @@ export function Tray(p: Props) {
 /** Which state of a tile is looked at: its own first one until another is chosen. */
 const stateOf = ({ shown }: Pick<Props, 'shown'>, tile: Tile): number =>
   shown?.tile === tile.id ? shown.state : 0
-
-/** The states of an interactive tile as small steps: each is looked at, and written, where it stands. */
-function States({ tile, ...p }: Props & { tile: Tile }) {
-  const states = definitionOf(tile).states(tile)
-  if (states.length < 2) return null
-  const at = stateOf(p, tile)
-  return (
-    <div role="group" aria-label="States" className="ml-3 flex min-w-0 gap-px overflow-hidden">
-      {states.map((name, i) => (
-        <button
-          key={i}
-          type="button"
-          aria-pressed={i === at}
-          title={name}
-          className={cx(
-            'min-h-6 max-w-28 truncate border-b-2 px-2',
-            i === at ? 'border-lapis text-ink' : 'border-grout hover:text-ink',
-          )}
-          onClick={() => p.onShown({ tile: tile.id, state: i })}
-        >
-          {name}
-        </button>
-      ))}
-    </div>
-  )
-}
 
 /** What can be added to what is selected. */
 function Adding(p: Props) {

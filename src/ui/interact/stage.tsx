@@ -4,6 +4,8 @@ import { ampWay, compileAmp, type AmpPart } from '@/core/interact/amp'
 import { pictureAddress } from '@/core/interact/addresses'
 import { mended, type Mend } from '@/core/interact/mends'
 import { stillOf } from '@/core/interact/still'
+import type { Email } from '@/core/email/schema'
+import type { Tile } from '@/core/email/tile'
 import { useStageActions, type Action } from '../bench/actions'
 import { PHONE } from '../bench/email-lenses'
 import type { EmailWork } from '../bench/email-work'
@@ -12,6 +14,7 @@ import { AmpLens, type Asking } from './amp-lens'
 import { AnswersGroup, AskingGroup, formOf, SaidGroup, useAnswers } from './answers'
 import { AmpByHand } from './by-hand'
 import { Messages } from './messages'
+import { Senders } from './senders'
 import { interactiveIn, Support } from './support'
 import { TryFrame } from './try-frame'
 import { useAmp, useChecked, type Checked } from './use-amp'
@@ -31,8 +34,7 @@ export function InteractStage({ work, setActions }: { work: EmailWork; setAction
   const way = ampWay(email)
   const { part, problem } = useAmp(email, work.job.client.house, work.shown)
   const checked = useChecked(part?.html ?? null)
-  const tile = work.selection.tile ?? interactiveIn(email)[0]
-  const form = tile ? formOf(tile) : null
+  const form = answeredForm(work.selection.tile, email)
   const { answers, look } = useAnswers(form, sent)
   const toggle = (name: LensName) =>
     setShown((now) => {
@@ -46,6 +48,9 @@ export function InteractStage({ work, setActions }: { work: EmailWork; setAction
       <aside className="min-h-0 overflow-y-auto border-r border-grout bg-paper">
         <AmpMessages {...{ work, way, part, checked, problem }} onLine={(at) => setLine({ line: at })} />
         <Support work={work} amp={way !== 'none'} />
+        {part && way !== 'none' && (
+          <Senders part={part} checked={checked} sender={asking.sender} html={email.way !== 'plain'} />
+        )}
       </aside>
       <main className="relative grid min-h-0 min-w-0 grid-rows-[30px_minmax(0,1fr)] bg-ground">
         <Choices {...{ shown, toggle, narrow, setNarrow, work, way }} />
@@ -84,6 +89,10 @@ export function InteractStage({ work, setActions }: { work: EmailWork; setAction
     </>
   )
 }
+
+/** The form whose answers are shown: that of the selected tile, else the first there is. */
+const answeredForm = (tile: Tile | null, email: Email): string | null =>
+  [...(tile ? [tile] : []), ...interactiveIn(email)].map(formOf).find((f) => f !== null) ?? null
 
 const lensActions = (toggle: (l: LensName) => void, turn: () => void): Action[] => [
   ...lenses.map((l): Action => ({
@@ -138,7 +147,7 @@ function HtmlLens({ name, work, width }: { name: LensName; work: EmailWork; widt
 
 const ways = [
   { value: 'none' as const, label: 'no AMP part' },
-  { value: 'made' as const, label: 'made from the tiles' },
+  { value: 'made' as const, label: 'from the tiles' },
   { value: 'hand' as const, label: 'by hand' },
 ]
 

@@ -132,6 +132,12 @@ function wallActions({
       group: 'Stand-ins',
       run: () => go('/standins/platform'),
     },
+    {
+      id: 'answers',
+      label: 'Open the answers stand-in',
+      group: 'Stand-ins',
+      run: () => go('/standins/answers'),
+    },
     ...(lock ? [{ id: 'lock', label: 'Close the bench in this browser', group: 'Wall', run: lock }] : []),
     ...shown.map((j): Action => ({
       id: `open-${j.id}`,
@@ -354,6 +360,9 @@ function WallBar({
         </Link>
         <Link href="/standins/platform" className="px-1 text-soft hover:text-ink">
           Platform
+        </Link>
+        <Link href="/standins/answers" className="px-1 text-soft hover:text-ink">
+          Answers
         </Link>
         <WorkList />
         <IconButton label="Light or dark app" onClick={toggleTheme}>

@@ -24,7 +24,7 @@ export function carouselAmp(tile: CarouselTile, c: TileContext): ElementContent[
   return [
     el(
       'amp-carousel',
-      { width, height, layout: 'responsive', type: 'slides', controls: '', loop: '' },
+      { width, height, layout: 'responsive', type: 'slides', controls: true, loop: true },
       turned.map((s) => el('div', null, slideOf(s, looks, c))),
     ),
   ]

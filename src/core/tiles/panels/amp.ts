@@ -45,7 +45,7 @@ export function panelsAmp(tile: PanelsTile, c: TileContext): ElementContent[] {
           properties: {
             option: String(i),
             role: 'tab',
-            ...(open === i ? { selected: '' } : {}),
+            ...(open === i ? { selected: true } : {}),
             ...made.properties,
           },
         }

@@ -15,7 +15,10 @@ export function ratingAmp(tile: RatingTile, c: TileContext): ElementContent[] {
   const name = `ix-step-${tile.scale}-${looks.accent.slice(1)}`
   const on = chosenStep(tile, looks).replace(/!important/g, '')
   c.rules.custom('', `.${name}[selected]`, on)
-  c.rules.custom('', `.${name}.ix-lit`, on)
+  c.rules.custom('', `.${name} .ix-lit`, on)
+  // What is bound takes the place of all classes, so a star has an element of its own without any other.
+  const star = (shown: string, i: number) =>
+    el('span', { '[class]': `${state}>${i}?'ix-lit':''` }, text(shown))
   const selector = el(
     'amp-selector',
     { layout: 'container', name: RATING, on: `select:AMP.setState({${state}:event.targetOption})` },
@@ -27,10 +30,9 @@ export function ratingAmp(tile: RatingTile, c: TileContext): ElementContent[] {
           role: 'option',
           ariaLabel: step.said,
           className: [name],
-          ...(tile.scale === 'stars' ? { '[class]': `${state}>${i}?'${name} ix-lit':'${name}'` } : {}),
           style: css(stepStyle(tile, looks)),
         },
-        text(step.shown),
+        tile.scale === 'stars' ? star(step.shown, i) : text(step.shown),
       ),
     ),
   )

@@ -36,7 +36,7 @@ export function swatchesAmp(tile: SwatchesTile, c: TileContext): ElementContent[
             role: 'option',
             ariaLabel: option.name,
             className: [mark],
-            ...(i === open ? { selected: '' } : {}),
+            ...(i === open ? { selected: true } : {}),
             style: css(swatchStyle(option.color, looks)),
           },
           text('\u00a0'),

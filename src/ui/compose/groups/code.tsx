@@ -1,12 +1,15 @@
 'use client'
 import { useMemo, useState } from 'react'
 import { scopeCode } from '#reading'
+import dynamic from 'next/dynamic'
 import { Button, Group } from '../../parts/controls'
-import { CodeField } from '../../parts/code-field-later'
-import { Dialog } from '../../parts/dialog'
 import type { TileProps } from './parts'
 
-export function CodeGroups({ tile, set }: TileProps<'code'>) {
+// What code is written in comes when it is first opened.
+const CodeDialog = dynamic(() => import('./code-dialog').then((m) => m.CodeDialog), { ssr: false })
+
+export function CodeGroups(p: TileProps<'code'>) {
+  const { tile } = p
   const [open, setOpen] = useState(false)
   const { notes } = useMemo(() => scopeCode(tile), [tile])
   return (
@@ -17,6 +20,8 @@ export function CodeGroups({ tile, set }: TileProps<'code'>) {
         </Button>
         <p className="font-mono text-[11px] text-soft">
           {tile.html.length} characters of HTML, {tile.css.length} of CSS
+          {tile.amp ? ', an AMP version' : ''}
+          {tile.still ? ', a static version' : ''}
         </p>
         <p className="text-[11.5px] text-soft">
           Its style sheet counts inside it alone, and is written into its elements.
@@ -33,30 +38,7 @@ export function CodeGroups({ tile, set }: TileProps<'code'>) {
           <p className="text-[11.5px] text-verdigris">Nothing: it leaves as it is written.</p>
         )}
       </Group>
-      <Dialog
-        open={open}
-        onClose={() => setOpen(false)}
-        title="Your own markup"
-        about="What cannot stand in an email is left out, and said in the tray."
-        wide
-      >
-        <div className="flex flex-col gap-2">
-          <CodeField
-            label="HTML"
-            language="html"
-            value={tile.html}
-            height="240px"
-            onChange={(html) => set('write the code', { html }, 'html')}
-          />
-          <CodeField
-            label="CSS"
-            language="css"
-            value={tile.css}
-            height="140px"
-            onChange={(css) => set('write the style sheet', { css }, 'css')}
-          />
-        </div>
-      </Dialog>
+      {open && <CodeDialog {...p} onClose={() => setOpen(false)} />}
     </>
   )
 }

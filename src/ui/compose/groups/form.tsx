@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { askedKinds, type Asked } from '@/core/tiles/form/schema'
 import { Group, Row, TextRow } from '../../parts/controls'
-import { AccentRow, PartsGroup, SayingsGroup, TargetGroup } from './interactive'
+import { AccentRow, PartsGroup, SayingsGroup, TargetGroup, StateRow } from './interactive'
 import { Dropdown, Tick, type TileProps } from './parts'
 
 const labels: Record<Asked['kind'], string> = {
@@ -16,7 +16,7 @@ const labels: Record<Asked['kind'], string> = {
   consent: 'a yes',
 }
 
-export function FormGroups({ tile, style, band, set }: TileProps<'form'>) {
+export function FormGroups({ tile, style, band, state, onState, set }: TileProps<'form'>) {
   const [open, setOpen] = useState(0)
   const at = Math.min(open, tile.asked.length - 1)
   const asked = tile.asked[at]!
@@ -52,6 +52,7 @@ export function FormGroups({ tile, style, band, set }: TileProps<'form'>) {
         <Tick checked={tile.results} onChange={(results) => set('say what is shown after', { results })}>
           Show what all have chosen
         </Tick>
+        <StateRow tile={tile} state={state} onState={onState} />
         <AccentRow tile={tile} role={band.role} style={style} set={set} />
       </PartsGroup>
       <AskedGroup asked={asked} put={put} />

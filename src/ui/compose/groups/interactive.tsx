@@ -2,10 +2,12 @@
 import { Plus } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { answersAddress } from '@/core/interact/addresses'
+import type { Tile } from '@/core/email/tile'
+import { definitionOf } from '@/core/tiles'
 import type { Role } from '@/core/email/styles'
 import type { PictureRef } from '@/core/picture/ref'
 import type { Sayings, Shown, Target } from '@/core/tiles/interactive/schema'
-import { Button, ColorField, Group, Row, TextRow } from '../../parts/controls'
+import { Button, Choice, ColorField, Group, Row, TextRow } from '../../parts/controls'
 import type { Style } from '@/core/email/cascade'
 import { LinkRow, PictureChooser, Tick } from './parts'
 import { swap } from './order'
@@ -101,6 +103,29 @@ function OrderButtons<T>({
         Take out
       </Button>
     </div>
+  )
+}
+
+/** The states of a tile as small steps: each is looked at, and written, where it stands. */
+export function StateRow({
+  tile,
+  state,
+  onState,
+}: {
+  tile: Tile
+  state: number
+  onState: (state: number) => void
+}) {
+  const states = definitionOf(tile).states(tile)
+  return (
+    <Row label="Looked at">
+      <Choice
+        label="State that is looked at"
+        value={String(state)}
+        options={states.map((label, i) => ({ value: String(i), label }))}
+        onChange={(v) => onState(Number(v))}
+      />
+    </Row>
   )
 }
 

@@ -2,13 +2,13 @@
 import { useState } from 'react'
 import type { QuizTile } from '@/core/tiles/quiz/schema'
 import { Group, NumberField, Row, TextRow } from '../../parts/controls'
-import { AccentRow, PartsGroup } from './interactive'
+import { AccentRow, PartsGroup, StateRow } from './interactive'
 import { Dropdown, LinkRow, type TileProps } from './parts'
 
 type Question = QuizTile['questions'][number]
 type Result = QuizTile['results'][number]
 
-export function QuizGroups({ tile, style, band, set }: TileProps<'quiz'>) {
+export function QuizGroups({ tile, style, band, state, onState, set }: TileProps<'quiz'>) {
   const [open, setOpen] = useState(0)
   const at = Math.min(open, tile.questions.length - 1)
   const question = tile.questions[at]!
@@ -30,6 +30,7 @@ export function QuizGroups({ tile, style, band, set }: TileProps<'quiz'>) {
         onOpen={setOpen}
         onChange={(label, questions) => set(label, { questions })}
       >
+        <StateRow tile={tile} state={state} onState={onState} />
         <AccentRow tile={tile} role={band.role} style={style} set={set} />
       </PartsGroup>
       <Group title={`Question ${at + 1}`}>

@@ -1,12 +1,13 @@
 'use client'
 import { Choice, Group, Row, TextRow } from '../../parts/controls'
-import { AccentRow, SayingsGroup, TargetGroup } from './interactive'
+import { AccentRow, SayingsGroup, TargetGroup, StateRow } from './interactive'
 import type { TileProps } from './parts'
 
-export function RatingGroups({ tile, style, band, set }: TileProps<'rating'>) {
+export function RatingGroups({ tile, style, band, state, onState, set }: TileProps<'rating'>) {
   return (
     <>
       <Group title="Question">
+        <StateRow tile={tile} state={state} onState={onState} />
         <TextRow
           plain
           label="Asks"

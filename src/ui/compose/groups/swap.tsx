@@ -1,9 +1,9 @@
 'use client'
 import { Choice, Group, Row, TextRow } from '../../parts/controls'
-import { ShownRows } from './interactive'
+import { ShownRows, StateRow } from './interactive'
 import { LinkRow, type TileProps } from './parts'
 
-export function SwapGroups({ tile, set }: TileProps<'swap'>) {
+export function SwapGroups({ tile, state, onState, set }: TileProps<'swap'>) {
   return (
     <>
       <Group title="Before">
@@ -19,6 +19,7 @@ export function SwapGroups({ tile, set }: TileProps<'swap'>) {
         />
       </Group>
       <Group title="How">
+        <StateRow tile={tile} state={state} onState={onState} />
         <Row label="Changes">
           <Choice
             label="How it changes"

@@ -53,8 +53,7 @@ export const form: Component = (el, runtime) => {
   }
   show(null)
   target.noValidate = true
-  target.addEventListener('submit', (e) => {
-    e.preventDefault()
+  const send = () => {
     if (!target.reportValidity())
       return runtime.host.say('The form is not filled in as it asks: nothing was sent.')
     const fields = fieldsOf(target)
@@ -77,6 +76,26 @@ export const form: Component = (el, runtime) => {
         runtime.host.say(error.message)
       },
     )
+  }
+  runtime.senders.set(target, send)
+  // In a frame that may send no form, none tells of being sent: its buttons and its keys do.
+  target.addEventListener('click', (e) => {
+    const button = (e.target as Element).closest('button,input')
+    if (
+      !button ||
+      !(
+        (button.localName === 'button' && !button.hasAttribute('type')) ||
+        button.getAttribute('type') === 'submit'
+      )
+    )
+      return
+    e.preventDefault()
+    send()
+  })
+  target.addEventListener('keydown', (e) => {
+    if (e.key !== 'Enter' || !(e.target as Element).matches('input:not([type=submit])')) return
+    e.preventDefault()
+    send()
   })
 }
 

@@ -23,6 +23,8 @@ export type Component = (el: HTMLElement, runtime: Runtime) => void
  */
 export class Runtime {
   state: Scope = {}
+  /** What sends a form. */
+  readonly senders = new WeakMap<Element, () => void>()
   private readonly asked = new Set<string>()
 
   constructor(
@@ -80,7 +82,7 @@ export class Runtime {
     if (method === 'show') el.hidden = false
     else if (method === 'hide') el.hidden = true
     else if (method === 'toggleVisibility') el.hidden = !el.hidden
-    else if (method === 'submit') (el as HTMLFormElement).requestSubmit()
+    else if (method === 'submit') this.senders.get(el)?.()
     else if (method === 'clear') (el as HTMLFormElement).reset()
     else this.host.say(`${target}.${method} is not known here.`)
   }
