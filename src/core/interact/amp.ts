@@ -12,6 +12,7 @@ import type { PictureRef } from '../picture/ref'
 import { placesOf } from '../email/walk'
 import { picturesOf } from '../tiles/contents'
 import { sheetLines, type Rule } from '../tiles/rules'
+import { asWritten, replaceFields } from '../text/fields'
 import { trackedEmail } from '../tiles/tracking'
 import { componentsIn, runtimeScript, scriptOf } from './components'
 import { ampOf, isInteractive } from './kinds'
@@ -52,7 +53,8 @@ export interface AmpOptions extends Pick<CompileOptions, 'fields' | 'conditions'
  */
 export function compileAmp(written: Email, house: HouseStyle, options: AmpOptions): AmpPart {
   const email = trackedEmail(written)
-  if (email.amp?.way === 'hand') return writtenPart(email.amp.html)
+  if (email.amp?.way === 'hand')
+    return writtenPart(replaceFields(email.amp.html, options.fields ?? asWritten))
   const known = new Map<string, PictureRef>()
   for (const { picture } of picturesOf(email)) known.set(options.src(picture), picture)
   const pass: AmpPass = { picture: (src) => known.get(src), left: new Set() }

@@ -1,5 +1,6 @@
 import type { ElementContent, Root } from 'hast'
 import { el } from '../html/element'
+import { tagsOf } from '../html/tags'
 
 /** The parts of AMP for Email that need a line of script each, with the version that is asked for (AMP for Email, "Supported components"). */
 export const components: Record<string, { version: string; template?: true }> = {
@@ -57,4 +58,12 @@ export function componentsIn(nodes: readonly (ElementContent | Root['children'][
     if ('children' in node) left.push(...(node.children as ElementContent[]))
   }
   return [...found].sort()
+}
+
+/** The components that a text uses, by name, in their order. */
+export function componentsOfText(html: string): string[] {
+  const found = tagsOf(html)
+    .filter((t) => !t.closing)
+    .flatMap((t) => asks(t.name, Object.fromEntries(t.attributes.map((a) => [a.name, a.value]))))
+  return [...new Set(found)].sort()
 }

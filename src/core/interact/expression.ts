@@ -91,14 +91,15 @@ class Evaluation {
     const left = this.of(x.left!)
     if (x.operator === '&&') return left && this.of(x.right!)
     if (x.operator === '||') return left || this.of(x.right!)
-    const run = binary[x.operator]
+    const run = Object.hasOwn(binary, x.operator) ? binary[x.operator] : undefined
     if (!run) throw new Error(`Expressions know no "${x.operator}"`)
     return run(left, this.of(x.right!))
   }
 
   private call(x: Record<string, Expression>): unknown {
     const callee = x.callee as unknown as { type: string; object: Expression; property: { name: string } }
-    const run = callee.type === 'MemberExpression' ? functions[callee.property.name] : undefined
+    const name = callee.type === 'MemberExpression' ? callee.property.name : ''
+    const run = Object.hasOwn(functions, name) ? functions[name] : undefined
     if (!run) throw new Error('Expressions know no such function')
     return run(
       this.of(callee.object),

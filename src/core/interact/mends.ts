@@ -1,8 +1,7 @@
-import { componentsIn, components, runtimeScript, scriptOf } from './components'
+import { components, componentsOfText, runtimeScript, scriptOf } from './components'
 import { printMapped } from '../html/print'
 import { tagsOf, type Tag } from '../html/tags'
 import { inside, sheetOf } from './text'
-import { treeOf } from '#reading'
 
 /** What mends an AMP text in one press, by name. */
 export const mends = {
@@ -53,7 +52,7 @@ const byHttps = (address: string) => quoted(address.replace(/^http:/i, 'https:')
 
 /** The lines of script that a text lacks, put into its head. */
 export function withScripts(html: string): string {
-  const used = componentsIn(treeOf(html).children)
+  const used = componentsOfText(html)
   const has = new Set(
     tagsOf(html)
       .filter((t) => t.name === 'script' && !t.closing)

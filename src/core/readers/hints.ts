@@ -36,17 +36,25 @@ export function hintsOf(html: string, css: string, data: SupportData): Hint[] {
     const readers = lacking(data, slug)
     if (readers.length) hints.push({ of, ...placeAt(text, offset), title: feature.title, readers })
   }
+  // Values that the data set looks at by themselves have names of their own.
+  const slugsOf = (name: string, value: string) => [
+    propertyFeature(name, known),
+    `css-${name}-${value.trim()}`,
+  ]
   for (const tag of tagsOf(html)) {
     if (tag.closing) continue
     see(elementFeature(tag.name, known), 'html', html, tag.from)
     const style = tag.attributes.find((a) => a.name === 'style')
-    for (const d of style?.value.split(';') ?? [])
-      see(propertyFeature(d.slice(0, d.indexOf(':')).trim().toLowerCase(), known), 'html', html, style!.from)
+    for (const d of style?.value.split(';') ?? []) {
+      const [name = '', value = ''] = d.split(':', 2).map((s) => s.trim().toLowerCase())
+      for (const slug of slugsOf(name, value)) see(slug, 'html', html, style!.from)
+    }
   }
   const sheet = csstree.parse(css, { positions: true, parseValue: false, onParseError: () => undefined })
   csstree.walk(sheet, (node) => {
     const at = node.loc?.start.offset ?? 0
-    if (node.type === 'Declaration') see(propertyFeature(node.property, known), 'css', css, at)
+    if (node.type === 'Declaration')
+      for (const slug of slugsOf(node.property, csstree.generate(node.value))) see(slug, 'css', css, at)
     if (node.type === 'Atrule') see(`css-at-${node.name}`, 'css', css, at)
     if (node.type === 'PseudoClassSelector') see(`css-pseudo-class-${node.name}`, 'css', css, at)
   })

@@ -40,6 +40,14 @@ export interface Share {
   share: number
 }
 
+/** A line's name and part: parted by its last semicolon or tab, else by its last comma, since names hold commas. */
+function cellsOf(line: string): [name: string, part: string] {
+  const other = Math.max(line.lastIndexOf(';'), line.lastIndexOf('\t'))
+  const at = other >= 0 ? other : line.lastIndexOf(',')
+  const bare = (s: string) => s.trim().replace(/^"|"$/g, '')
+  return at < 0 ? ['', ''] : [bare(line.slice(0, at)), bare(line.slice(at + 1))]
+}
+
 /**
  * Shares from a CSV of two columns, name and part (`31`, `31 %` or `0.31`). A name counts for each reader that it is the beginning of, in even parts; what
  * fits none is left over. @returns shares, and the names that fit none
@@ -47,11 +55,11 @@ export interface Share {
 export function sharesOf(csv: string): { shares: Share[]; unknown: string[] } {
   const lines = csv
     .split(/\r?\n/)
-    .map((l) => l.split(/[,;\t]/).map((c) => c.trim().replace(/^"|"$/g, '')))
-    .filter((c) => c.length >= 2 && /\d/.test(c[1]!))
+    .map(cellsOf)
+    .filter(([, part]) => /\d/.test(part))
   const unknown: string[] = []
-  const found = lines.flatMap(([name = '', part = '']) => {
-    const number = Number.parseFloat(part)
+  const found = lines.flatMap(([name, part]) => {
+    const number = Number.parseFloat(part.replace(',', '.'))
     const share = part.includes('%') || number > 1 ? number / 100 : number
     const wanted = name.toLowerCase()
     const fits = majorReaders.filter((r) => {

@@ -57,7 +57,7 @@ export function InteractStage({ work, setActions }: { work: EmailWork; setAction
         <div
           className="grid min-h-0 min-w-0"
           style={{
-            gridTemplateColumns: `repeat(${shown.length + (way === 'hand' ? 1 : 0)}, minmax(0, 1fr))`,
+            gridTemplateColumns: `${way === 'hand' ? 'minmax(0, 1.8fr) ' : ''}repeat(${shown.length}, minmax(0, 1fr))`,
           }}
         >
           {way === 'hand' && <AmpByHand work={work} checked={checked} line={line} />}
@@ -172,7 +172,11 @@ function Choices({
     // By hand it begins with what the tiles made.
     const html =
       next === 'hand' && !known
-        ? compileAmp(work.email, work.job.client.house, { src: ({ id }) => pictureAddress(id) }).html
+        ? compileAmp(work.email, work.job.client.house, {
+            src: ({ id }) => pictureAddress(id),
+            // Fields stay fields, in links too.
+            fields: ({ name, fallback }) => `[[${name}${fallback ? ` | ${fallback}` : ''}]]`,
+          }).html
         : known
     work.apply('choose the AMP part', { name: 'setEmail', what: { amp: { way: next, html } } })
   }
