@@ -78,24 +78,24 @@ export const interactRoutes = routesOf({
     }),
     problems: '502 unreachable',
   },
-  'GET /api/standins/answers': {
+  'GET /api/answers': {
     does: 'The forms that were answered at the stand-in.',
     gives: z.object({ forms: z.array(z.object({ form: z.string(), count, last: time })) }),
   },
-  'GET /api/standins/answers/:form': {
+  'GET /api/answers/:form': {
     does: 'The answers of a form, the latest first (at most 500), and how often each value was given.',
     gives: z.object({ total: count, answers: z.array(given), counted: z.array(counted) }),
   },
-  'DELETE /api/standins/answers/:form': {
+  'DELETE /api/answers/:form': {
     does: 'Takes all answers of a form away.',
     gives: z.object({ total: count }),
   },
-  'GET /api/standins/answers/:form/export': {
+  'GET /api/answers/:form/export': {
     does: 'The answers of a form as a file: CSV (RFC 4180) or JSON.',
     query: z.object({ as: z.enum(['csv', 'json']) }),
     gives: 'text/csv or application/json',
   },
-  'PUT /api/standins/answers/lists/:name': {
+  'PUT /api/lists/:name': {
     does: 'Keeps a list that live tiles fetch from the stand-in, as JSON.',
     body: z.object({ list: z.json() }),
     gives: z.object({ address: z.string() }),

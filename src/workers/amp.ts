@@ -15,17 +15,28 @@ export interface AmpCall {
 }
 export type AmpAnswer = { call: number } & ({ part: AmpPart } | { error: string })
 
-self.onmessage = ({ data: { call, email, house, values, shown } }: MessageEvent<AmpCall>) => {
-  try {
-    const part = compileAmp(email, house, {
-      src: ({ id }) => pictureAddress(id),
-      fields: asSample(values),
-      conditions: () => true,
-      marks: true,
-      ...(shown ? { shown } : {}),
-    })
-    self.postMessage({ call, part } satisfies AmpAnswer)
-  } catch (error) {
-    self.postMessage({ call, error: (error as Error).message } satisfies AmpAnswer)
-  }
+self.onmessage = ({ data }: MessageEvent<AmpCall>) =>
+  void made(data).then(
+    (part) => self.postMessage({ call: data.call, part } satisfies AmpAnswer),
+    (error: Error) => self.postMessage({ call: data.call, error: error.message } satisfies AmpAnswer),
+  )
+
+/** The AMP part, once what it needs to read code is there. */
+async function made(call: AmpCall): Promise<AmpPart> {
+  for (;;)
+    try {
+      return partOf(call)
+    } catch (waiting) {
+      if (!(waiting instanceof Promise)) throw waiting
+      await waiting
+    }
 }
+
+const partOf = ({ email, house, values, shown }: AmpCall): AmpPart =>
+  compileAmp(email, house, {
+    src: ({ id }) => pictureAddress(id),
+    fields: asSample(values),
+    conditions: () => true,
+    marks: true,
+    ...(shown ? { shown } : {}),
+  })

@@ -21,7 +21,8 @@ const secret = (): string => (held.mosaicusInside ??= randomBytes(32).toString('
 /** What a request of the app to itself carries. */
 export const insideHeaders = (): Record<string, string> => ({ [INSIDE]: secret() })
 
-function fromInside(headers: Headers): boolean {
+/** Whether a request is the app's own to itself. */
+export function fromInside(headers: Headers): boolean {
   const said = Buffer.from(headers.get(INSIDE) ?? '')
   const known = Buffer.from(secret())
   return said.length === known.length && timingSafeEqual(said, known)

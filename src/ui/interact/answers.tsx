@@ -1,6 +1,6 @@
 'use client'
 import dynamic from 'next/dynamic'
-import { useCallback, useEffect, useState } from 'react'
+import { useCallback, useEffect, useState, type ReactNode } from 'react'
 import { toast } from '../parts/toast'
 import { standinPath } from '@/core/interact/addresses'
 import type { Tile } from '@/core/email/tile'
@@ -11,7 +11,7 @@ import type { Asking } from './amp-lens'
 
 const AnswersChart = dynamic(() => import('./answers-chart').then((m) => m.AnswersChart), { ssr: false })
 
-type Answers = Awaited<ReturnType<typeof call<'GET /api/standins/answers/:form'>>>
+type Answers = Awaited<ReturnType<typeof call<'GET /api/answers/:form'>>>
 
 /** The form at the stand-in that a tile sends to; null where it sends elsewhere. */
 export function formOf(tile: Tile): string | null {
@@ -25,7 +25,7 @@ export function useAnswers(form: string | null, sent: number) {
   const [answers, setAnswers] = useState<Answers | null>(null)
   const look = useCallback(() => {
     if (form)
-      void call('GET /api/standins/answers/:form', { params: { form } }).then(setAnswers, (e: Error) =>
+      void call('GET /api/answers/:form', { params: { form } }).then(setAnswers, (e: Error) =>
         toast.error(e.message),
       )
     else setAnswers(null)
@@ -92,18 +92,27 @@ export function AskingGroup({ asking, onAsking }: { asking: Asking; onAsking: (a
   )
 }
 
+/** What may be longer than its group: scrolled by keys too. */
+const Scrolled = ({ label, children }: { label: string; children: ReactNode }) => (
+  <div role="region" aria-label={label} tabIndex={0} className="min-h-0 flex-1 overflow-y-auto text-[11.5px]">
+    {children}
+  </div>
+)
+
 /** What the lens said last: what was sent, why it was refused, what cannot be shown. */
 export function SaidGroup({ said }: { said: readonly string[] }) {
   return (
-    <Group title="What happened" className="overflow-y-auto">
+    <Group title="What happened">
       {said.length ? (
-        <ol aria-live="polite" className="flex flex-col gap-1 text-[11.5px]">
-          {said.map((s, i) => (
-            <li key={said.length - i} className="break-words">
-              {s}
-            </li>
-          ))}
-        </ol>
+        <Scrolled label="What happened, line by line">
+          <ol aria-live="polite" className="flex flex-col gap-1">
+            {said.map((s, i) => (
+              <li key={said.length - i} className="break-words">
+                {s}
+              </li>
+            ))}
+          </ol>
+        </Scrolled>
       ) : (
         <p className="text-[11.5px] text-soft">
           Press, choose and send in the AMP lens. What a reader would say to it stands here.
@@ -132,7 +141,7 @@ export function AnswersGroup({
       </Group>
     )
   const file = (as: 'csv' | 'json') =>
-    addressOf('GET /api/standins/answers/:form/export', { params: { form }, query: { as } })
+    addressOf('GET /api/answers/:form/export', { params: { form }, query: { as } })
   return (
     <>
       <Group title={`Answers, ${answers?.total ?? 0} in all`}>
@@ -153,9 +162,8 @@ export function AnswersGroup({
             look="danger"
             disabled={!answers?.total}
             onClick={() =>
-              void call('DELETE /api/standins/answers/:form', { params: { form } }).then(
-                onChanged,
-                (e: Error) => toast.error(e.message),
+              void call('DELETE /api/answers/:form', { params: { form } }).then(onChanged, (e: Error) =>
+                toast.error(e.message),
               )
             }
           >
@@ -163,19 +171,21 @@ export function AnswersGroup({
           </Button>
         </p>
       </Group>
-      <Group title="The latest" className="overflow-y-auto">
-        <ul className="flex flex-col gap-1 text-[11.5px]">
-          {answers?.answers.slice(0, 20).map((a) => (
-            <li key={a.id} className="border-b border-grout pb-1">
-              <span className="font-mono text-[10.5px] text-soft">
-                {new Date(a.at).toLocaleString('en-GB')} {a.sender || 'from the page'}
-              </span>
-              <br />
-              {a.fields.map(([name, value]) => `${name}: ${value}`).join(', ')}
-            </li>
-          ))}
-          {!answers?.total && <li className="text-soft">None yet.</li>}
-        </ul>
+      <Group title="The latest">
+        <Scrolled label="The latest answers">
+          <ul className="flex flex-col gap-1">
+            {answers?.answers.slice(0, 20).map((a) => (
+              <li key={a.id} className="border-b border-grout pb-1">
+                <span className="font-mono text-[10.5px] text-soft">
+                  {new Date(a.at).toLocaleString('en-GB')} {a.sender || 'from the page'}
+                </span>
+                <br />
+                {a.fields.map(([name, value]) => `${name}: ${value}`).join(', ')}
+              </li>
+            ))}
+            {!answers?.total && <li className="text-soft">None yet.</li>}
+          </ul>
+        </Scrolled>
       </Group>
     </>
   )

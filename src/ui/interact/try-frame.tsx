@@ -44,7 +44,13 @@ export function TryFrame({
   }
   return (
     <LensFrame name={name} zoom={zoom} {...(detail ? { detail } : {})} right={right}>
-      <div ref={ref} className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
+      <div
+        ref={ref}
+        className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto"
+        tabIndex={0}
+        role="region"
+        aria-label={`${name}, scrolled`}
+      >
         {source && (
           <div style={{ height: height * zoom, width: width * zoom }} className="mx-auto overflow-hidden">
             <iframe

@@ -54,7 +54,7 @@ export default async function AnswersPage({ searchParams }: { searchParams: Prom
 }
 
 function FormAnswers({ form, answers }: { form: string; answers: ReturnType<typeof answersOf> }) {
-  const file = (as: string) => `/api/standins/answers/${encodeURIComponent(form)}/export?as=${as}`
+  const file = (as: string) => `/api/answers/${encodeURIComponent(form)}/export?as=${as}`
   return (
     <div className="min-h-0 flex-1 overflow-y-auto bg-[#fffdf8] p-4 text-[12.5px] text-[#20272b]">
       <p className="flex gap-3">

@@ -49,7 +49,8 @@ export const live = defineTile<LiveTile>({
     page: swap(tile.page),
     rows: tile.rows.map((r) => ({ ...r, link: swap(r.link) })),
   }),
-  words: (tile) => [...tile.rows.flatMap((r) => [r.title, r.text, r.price]), tile.label].filter(Boolean),
+  words: (tile) =>
+    [...tile.rows.slice(0, tile.most).flatMap((r) => [r.title, r.text, r.price]), tile.label].filter(Boolean),
   pictures: none,
   lacks: (tile) =>
     !tile.address.trim() ? 'List without an address' : tile.rows.length ? null : 'List without kept lines',

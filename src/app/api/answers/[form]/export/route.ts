@@ -2,7 +2,7 @@ import { answersCsv } from '@/core/interact/answers'
 import { serveFile } from '@/server/api/serve'
 import { answersOf } from '@/standins/answers/store'
 
-export const GET = serveFile('GET /api/standins/answers/:form/export', ({ params, query }) => {
+export const GET = serveFile('GET /api/answers/:form/export', ({ params, query }) => {
   const answers = answersOf(params.form)
   const csv = query.as === 'csv'
   return new Response(csv ? answersCsv(answers) : JSON.stringify(answers, null, 2), {

@@ -5,12 +5,12 @@ import { answersOf, clearAnswers } from '@/standins/answers/store'
 /** Most answers that are shown at once. */
 const SHOWN = 500
 
-export const GET = serve('GET /api/standins/answers/:form', ({ params }) => {
+export const GET = serve('GET /api/answers/:form', ({ params }) => {
   const answers = answersOf(params.form)
   return { total: answers.length, answers: answers.slice(0, SHOWN), counted: counted(answers) }
 })
 
-export const DELETE = serve('DELETE /api/standins/answers/:form', ({ params }) => {
+export const DELETE = serve('DELETE /api/answers/:form', ({ params }) => {
   clearAnswers(params.form)
   return { total: 0 }
 })
