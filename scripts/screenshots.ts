@@ -67,6 +67,15 @@ const views: Record<string, View> = {
   motion: { job: night, stage: 'motion' },
   'motion-film': { job: 'How to sow a row', stage: 'motion' },
   night: { job: winter, stage: 'night' },
+  interact: {
+    job: 'Choose a berth',
+    stage: 'interact',
+    then: async (page) => {
+      const amp = page.frameLocator('iframe[title="The message, AMP"]')
+      await amp.locator('[option="1"]').first().click()
+      await page.frameLocator('iframe[title="The message, CSS only"]').locator('label').nth(2).click()
+    },
+  },
   proof: { job: winter, stage: 'proof' },
   'hand-over': { job: night, stage: 'handover' },
   inbox: { path: '/standins/inbox' },

@@ -6,7 +6,7 @@ import { styleOf } from '../email/cascade'
 import type { Email } from '../email/schema'
 import type { HouseStyle } from '../email/styles'
 import { css, el, text } from '../html/element'
-import { printMapped } from '../html/print'
+import { printMapped, type PrintOptions } from '../html/print'
 import { tagsOf } from '../html/tags'
 import type { PictureRef } from '../picture/ref'
 import { placesOf } from '../email/walk'
@@ -45,6 +45,8 @@ export interface AmpOptions extends Pick<CompileOptions, 'fields' | 'conditions'
   src: CompileOptions['src']
   /** Keeps marks of bands, cells and tiles, for lenses. */
   marks?: boolean
+  /** Without indentation, as it leaves. */
+  compact?: boolean
 }
 
 /**
@@ -81,7 +83,8 @@ export function compileAmp(written: Email, house: HouseStyle, options: AmpOption
     ]),
   ])
   const lines = [...sheet.lines(), ...ampLines(rules)]
-  return document(email, body, lines, options.marks ?? false, pass.left)
+  const print = { indent: options.compact ? 0 : 2, marks: options.marks ?? false }
+  return document(email, body, lines, print, pass.left)
 }
 
 /** A document that a person wrote, as it is. */
@@ -117,7 +120,7 @@ function document(
   email: Email,
   body: ElementContent[],
   lines: string[],
-  marks: boolean,
+  print: PrintOptions,
   left: ReadonlySet<string>,
 ): AmpPart {
   const names = componentsIn(body)
@@ -133,7 +136,7 @@ function document(
     ...body,
   ])
   return {
-    html: `<!doctype html>\n${printMapped([root], 0, { indent: 2, marks }).html}\n`,
+    html: `<!doctype html>\n${printMapped([root], 0, print).html}\n`,
     styles: bytesOf(styles),
     components: names,
     left: [...left],

@@ -110,7 +110,10 @@ export function writeAs(own: Writing, email: Email, house: HouseStyle, how: Omit
   const amp =
     ampWay(email) === 'none'
       ? ''
-      : toHtml(compileAmp(email, house, { src: ampPlaces(how), fields, conditions }).html)
+      : toHtml(
+          compileAmp(email, house, { src: ampPlaces(how), fields, conditions, compact: print === 'compact' })
+            .html,
+        )
   return {
     title: email.title,
     subject: toText(replaceFields(email.subject, fields)),
