@@ -71,7 +71,7 @@ test('a whole email is made from an empty job to the ZIP without a mouse', async
   await find(page, 'Control+k', 'open the night lens')
   await expect(page.getByRole('region', { name: 'Night lens' })).toBeVisible()
 
-  await page.keyboard.press('Alt+6')
+  await page.keyboard.press('Alt+7')
   await tabTo(page, /^Subject/)
   await page.keyboard.type('All by keys')
   await tabTo(page, /^Preheader/)

@@ -387,3 +387,23 @@ test('the HTML of every demo email has no error, in every form of output (html-v
     rmSync(folder, { recursive: true, force: true })
   }
 })
+
+test('the AMP part of every demo email passes the official validator', async ({ request }) => {
+  for (const name of ['Winter timetable', 'Eclipse night', 'How to sow a row', 'Choose a berth']) {
+    const id = await copyOf(request, name)
+    const { email, revision } = (await (await request.get(`/api/jobs/${id}/email`)).json()) as {
+      email: object
+      revision: number
+    }
+    const amp = { way: 'made', html: '' }
+    const put = await request.put(`/api/jobs/${id}/email`, { data: { revision, email: { ...email, amp } } })
+    expect(put.ok(), name).toBe(true)
+    const html = await (await request.get(`/api/jobs/${id}/amp?fields=sample`)).text()
+    const said = (await (await request.post('/api/amp/check', { data: { html } })).json()) as {
+      pass: boolean
+      messages: { message: string }[]
+    }
+    expect(said.messages.map((m) => `${name}: ${m.message}`)).toEqual([])
+    expect(said.pass).toBe(true)
+  }
+})

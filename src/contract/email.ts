@@ -76,6 +76,12 @@ export const emailRoutes = routesOf({
     gives: 'text/html',
     problems: '404, 409 no-email',
   },
+  'GET /api/jobs/:job/amp': {
+    does: 'The AMP part, as it leaves; empty where none does.',
+    query: z.object({ fields: z.enum(['written', 'sample']).optional() }),
+    gives: 'text/plain',
+    problems: '404, 409 no-email',
+  },
   'GET /api/jobs/:job/text': {
     does: 'The plain-text part; `links=numbered` lists the links at its end.',
     query: z.object({ links: z.enum(['inline', 'numbered']).optional() }),

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { ampErrors } from '@/test-support/amp'
 import { composed, house, longEmail } from '@/test-support/emails'
 import { interactiveEmail, interactiveKinds, interactiveOf } from '@/test-support/interactive'
+import { motionOf } from '@/test-support/motion'
 import { picture, tileOf } from '@/test-support/tiles'
 import { applyEdit } from '../email/edits'
 import type { Email } from '../email/schema'
@@ -47,7 +48,7 @@ test('200 generated emails pass the official validator, with their styles within
     expect(await ampErrors(part.html)).toEqual([])
     expect(part.styles).toBeLessThan(MOST_STYLES)
   }
-})
+}, 120_000)
 
 test('every starter passes the official validator', async () => {
   for (const layout of starterLayouts) {
@@ -67,6 +68,27 @@ test('scripts are those of the parts that are used', () => {
   expect(amp(withTile(tileOf('quiz'))).components).toEqual(['amp-bind', 'amp-selector'])
   const { html } = amp(withTile(tileOf('panels')))
   expect(html.match(/custom-(?:element|template)="[^"]+"/g)).toEqual(['custom-element="amp-accordion"'])
+})
+
+test('a countdown has its picture, and the time that is left as the one timer AMP for Email has', async () => {
+  const motion = motionOf({
+    kind: 'countdown',
+    until: { kind: 'moment', at: '2026-12-04T22:00', zone: 'Europe/London' },
+    units: ['days', 'hours', 'minutes', 'seconds'],
+    labels: { days: 'days', hours: 'hours', minutes: 'minutes', seconds: 'seconds' },
+    face: 'serif',
+    colors: { digits: '#f0cf98', labels: '#e9dcc8', ground: '#171a2e', box: '#24325a' },
+    radius: 6,
+    over: 'Over',
+    server: 'https://count.example/',
+  })
+  const part = amp(withTile(tileOf('picture', { picture, alt: 'Until then', motion })))
+  expect(part.html).toContain('datetime="2026-12-04T22:00:00.000Z"')
+  // As wide as its cell, and as high as its shape asks for.
+  const [, width, height] = /<amp-img[^>]*count\.example[^>]* width="(\d+)" height="(\d+)"/.exec(part.html)!
+  expect(Number(width)).toBeGreaterThan(100)
+  expect(Number(height)).toBe(Math.round(Number(width) / 2))
+  expect(await ampErrors(part.html)).toEqual([])
 })
 
 test('code has an AMP version of its own, and what is not allowed in it is named', async () => {

@@ -6,6 +6,7 @@ import { codeAmp } from '../tiles/code/amp'
 import { formAmp } from '../tiles/form/amp'
 import { liveAmp } from '../tiles/live/amp'
 import { panelsAmp } from '../tiles/panels/amp'
+import { pictureAmp } from '../tiles/picture/amp'
 import { quizAmp } from '../tiles/quiz/amp'
 import { ratingAmp } from '../tiles/rating/amp'
 import { spotsAmp } from '../tiles/spots/amp'
@@ -17,7 +18,7 @@ type Amp<K extends TileKind> = (tile: TileOf<K>, c: TileContext) => ElementConte
 /** What each kind comes to in AMP; null: its HTML, which the pass turns into what AMP allows. Apart from the definitions, since a page needs it last. */
 const kinds: { [K in TileKind]: Amp<K> | null } = {
   words: null,
-  picture: null,
+  picture: pictureAmp,
   button: null,
   divider: null,
   gap: null,
@@ -44,6 +45,9 @@ const kinds: { [K in TileKind]: Amp<K> | null } = {
 export const ampOf = (tile: Tile, c: TileContext): ElementContent[] | null =>
   (kinds[tile.kind] as Amp<TileKind> | null)?.(tile as TileOf<TileKind>, c) ?? null
 
+/** Kinds that have a form of their own in AMP, but answer nothing by it. */
+const QUIET: readonly TileKind[] = ['code', 'picture']
+
 /** Kinds that answer inside the message. */
 export const isInteractive = ({ kind }: Pick<Tile, 'kind'>): boolean =>
-  kind !== 'code' && kinds[kind] !== null
+  !QUIET.includes(kind) && kinds[kind] !== null

@@ -17,7 +17,7 @@ function written(asked: Asked, id: string, looks: Looks, c: TileContext): Elemen
     width: '100%',
     padding: '9px 10px',
     'box-sizing': 'border-box',
-    border: `1px solid ${looks.line}`,
+    border: `1px solid ${looks.edge}`,
     'border-radius': looks.radius || undefined,
     'background-color': '#ffffff',
     color: '#16191c',

@@ -12,12 +12,26 @@ export interface Looks {
   onAccent: string
   /** Lines between parts. */
   line: string
+  /** Edges of what is pressed or written in, and stars that do not shine: seen as such (WCAG 2.2, 1.4.11). */
+  edge: string
   radius: number
 }
 
 /** White or near black, whichever is read better on a ground. */
 const inkOn = (ground: string): string =>
   contrast('#ffffff', ground) >= contrast('#16191c', ground) ? '#ffffff' : '#16191c'
+
+/** Contrast of parts with their ground (WCAG 2.2, 1.4.11), with a little to spare. */
+const SEEN = 3.1
+
+/** The palest mix of an ink with its ground that is still seen. */
+function edgeOn(ink: string, ground: string): string {
+  for (let part = 0.7; part > 0; part -= 0.05) {
+    const edge = mix(ink, ground, part)
+    if (contrast(edge, ground) >= SEEN) return edge
+  }
+  return ink
+}
 
 export function looksOf(
   tile: { accent?: string | undefined },
@@ -32,6 +46,7 @@ export function looksOf(
     accent,
     onAccent: tile.accent ? inkOn(accent) : main.color,
     line: mix(body.color, ground.color, 0.7),
+    edge: edgeOn(body.color, ground.color),
     radius: Math.min(main.radius, 8),
   }
 }

@@ -57,7 +57,7 @@ export const optionStyle = (looks: Looks) => ({
   display: 'block',
   padding: '9px 12px',
   margin: '0 0 6px',
-  border: `1px solid ${looks.line}`,
+  border: `1px solid ${looks.edge}`,
   'border-radius': looks.radius || undefined,
   cursor: 'pointer',
 })

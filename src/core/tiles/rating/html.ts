@@ -22,9 +22,9 @@ export function stepStyle({ scale }: Pick<RatingTile, 'scale'>, looks: Looks): D
     'line-height': ten ? '40px' : '44px',
     'text-align': 'center',
     'text-decoration': 'none',
-    color: scale === 'stars' ? looks.line : looks.body.color,
+    color: scale === 'stars' ? looks.edge : looks.body.color,
     cursor: 'pointer',
-    ...(ten ? { border: `1px solid ${looks.line}`, 'border-radius': looks.radius || undefined } : {}),
+    ...(ten ? { border: `1px solid ${looks.edge}`, 'border-radius': looks.radius || undefined } : {}),
   }
 }
 

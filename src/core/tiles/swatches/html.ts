@@ -15,7 +15,7 @@ export const swatchStyle = (color: string, looks: Looks): Declarations => ({
   height: SIZE,
   margin: '4px 12px 8px 4px',
   'border-radius': SIZE / 2,
-  border: `1px solid ${looks.line}`,
+  border: `1px solid ${looks.edge}`,
   'background-color': color,
   cursor: 'pointer',
 })

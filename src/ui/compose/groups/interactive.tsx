@@ -118,14 +118,12 @@ export function StateRow({
 }) {
   const states = definitionOf(tile).states(tile)
   return (
-    <Row label="Looked at">
-      <Choice
-        label="State that is looked at"
-        value={String(state)}
-        options={states.map((label, i) => ({ value: String(i), label }))}
-        onChange={(v) => onState(Number(v))}
-      />
-    </Row>
+    <Choice
+      label="State that is looked at"
+      value={String(state)}
+      options={states.map((label, i) => ({ value: String(i), label }))}
+      onChange={(v) => onState(Number(v))}
+    />
   )
 }
 
