@@ -58,6 +58,7 @@ test('every kind of tile is added, edited in the tray, seen in the lens and hand
   await page
     .getByLabel('HTML', { exact: true })
     .fill('<!-- said --><p class="own">Made by hand</p><script>alert(1)</script>')
+  await page.getByRole('button', { name: 'CSS', exact: true }).click()
   await page.getByLabel('CSS', { exact: true }).fill('.own { color: #aa0000 }')
   // Code can be read in both themes.
   for (const theme of ['slate', '']) {

@@ -1,4 +1,5 @@
 import type { Element, ElementContent, Properties } from 'hast'
+import { css, el } from '../html/element'
 import type { PictureRef } from '../picture/ref'
 import { unconditional } from '../html/nodes'
 import { withScheme } from '../text/link'
@@ -121,9 +122,10 @@ function image({ properties }: Element, pass: AmpPass): Element {
     pass.left.add(`The height of ${src} is not known: it is shown two thirds as high as it is wide`)
   const flows = /(?:^|;)(?:max-)?width:100%/.test(style)
   const { className, alt, title, dataM } = properties
-  return {
+  const anim = known?.moving !== undefined
+  const made: Element = {
     type: 'element',
-    tagName: known?.moving ? 'amp-anim' : 'amp-img',
+    tagName: anim ? 'amp-anim' : 'amp-img',
     properties: {
       ...(dataM === undefined ? {} : { dataM }),
       className,
@@ -132,9 +134,11 @@ function image({ properties }: Element, pass: AmpPass): Element {
       title,
       width,
       height: height || Math.round((width * 2) / 3),
-      layout: flows ? 'intrinsic' : 'fixed',
+      layout: flows ? (anim ? 'responsive' : 'intrinsic') : 'fixed',
       style: declarations(style, SIZES) || undefined,
     },
     children: [],
   }
+  // One that moves knows no layout that ends at its own width: what is around it does.
+  return anim && flows ? el('div', { style: css({ 'max-width': width }) }, made) : made
 }
