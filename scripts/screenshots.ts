@@ -71,6 +71,7 @@ const views: Record<string, View> = {
     job: 'Choose a berth',
     stage: 'interact',
     then: async (page) => {
+      await page.getByText('Passes the official validator').waitFor()
       const amp = page.frameLocator('iframe[title="The message, AMP"]')
       await amp.locator('[option="1"]').first().click()
       await page.frameLocator('iframe[title="The message, CSS only"]').locator('label').nth(2).click()
