@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { housePresets, withPreset } from '@/core/house/presets'
 import { readHouse } from '@/core/email/migrations'
 import type { HouseStyle } from '@/core/email/styles'
+import { FileButton } from '../parts/file-button'
 import { Button } from '../parts/controls'
 
 /** Presets, and the house style as a file: handed out as JSON, and taken in. */
@@ -54,19 +55,7 @@ export function HouseFile({
         ))}
       </select>
       <Button onClick={save}>Save as JSON</Button>
-      <label className="cursor-pointer border border-grout bg-sheet px-2.5 py-1 text-[12.5px] focus-within:outline-2">
-        Take from JSON
-        <input
-          type="file"
-          accept=".json,application/json"
-          className="sr-only"
-          onChange={(e) => {
-            const f = e.target.files?.[0]
-            if (f) void take(f)
-            e.target.value = ''
-          }}
-        />
-      </label>
+      <FileButton label="Take from JSON" accept=".json,application/json" onFile={(f) => void take(f)} />
       {problem && (
         <p role="alert" className="text-xs text-terra">
           {problem}

@@ -9,7 +9,8 @@ import type { Tile } from '@/core/email/tile'
 import { useStageActions, type Action } from '../bench/actions'
 import { PHONE } from '../bench/email-lenses'
 import type { EmailWork } from '../bench/email-work'
-import { Button, Choice, cx } from '../parts/controls'
+import { LensToggles } from '../bench/lens-toggles'
+import { Button, Choice } from '../parts/controls'
 import { AmpLens, type Asking } from './amp-lens'
 import { AnswersGroup, AskingGroup, formOf, SaidGroup, useAnswers } from './answers'
 import { AmpByHand } from './by-hand'
@@ -186,20 +187,7 @@ function Choices({
       role="group"
       aria-label="Lenses"
     >
-      {lenses.map((l) => (
-        <button
-          key={l}
-          type="button"
-          aria-pressed={shown.includes(l)}
-          className={cx(
-            'min-h-6 px-2',
-            shown.includes(l) ? 'bg-ink text-onink' : 'text-soft hover:bg-plaster',
-          )}
-          onClick={() => toggle(l)}
-        >
-          {l}
-        </button>
-      ))}
+      <LensToggles lenses={lenses.map((id) => ({ id, label: id }))} shown={shown} onToggle={toggle} />
       <Button look="plain" className="ml-2" aria-pressed={narrow} onClick={() => setNarrow(!narrow)}>
         {narrow ? 'narrow' : 'wide'}
       </Button>

@@ -1,5 +1,6 @@
 'use client'
 import { useEffect, useState } from 'react'
+import { FileButton } from '../parts/file-button'
 import { toast } from '../parts/toast'
 import { sharesOf, versionIn, type ReaderSupport, type Version } from '@/core/readers/versions'
 import type { Email } from '@/core/email/schema'
@@ -139,19 +140,11 @@ function SharesField({ work }: { work: EmailWork }) {
   }
   return (
     <p className="flex flex-wrap items-center gap-2 text-[11.5px]">
-      <label className="inline-flex border border-grout bg-sheet px-2 py-0.5 focus-within:outline-2 focus-within:outline-lapis hover:border-soft">
-        {client.house.readers?.length ? 'Other shares (CSV)' : `Shares of ${client.name} (CSV)`}
-        <input
-          type="file"
-          accept=".csv,text/csv,text/plain"
-          className="sr-only"
-          onChange={(e) => {
-            const f = e.target.files?.[0]
-            if (f) void take(f)
-            e.target.value = ''
-          }}
-        />
-      </label>
+      <FileButton
+        label={client.house.readers?.length ? 'Other shares (CSV)' : `Shares of ${client.name} (CSV)`}
+        accept=".csv,text/csv,text/plain"
+        onFile={(f) => void take(f)}
+      />
       {client.house.readers?.length ? (
         <button type="button" className="underline underline-offset-2" onClick={() => void keep(undefined)}>
           take them off

@@ -8,8 +8,8 @@ import { useStageActions, type Action } from '../bench/actions'
 import { WorkLens } from '../bench/email-lenses'
 import type { EmailWork } from '../bench/email-work'
 import type { Marks } from '../bench/lens'
+import { LensToggles } from '../bench/lens-toggles'
 import { Ribbons } from '../bench/ribbons'
-import { cx } from '../parts/controls'
 import { ColorList } from './colors'
 import { useForecast, type LensId } from './forecast'
 import { NightTray, type TryOn } from './tray'
@@ -117,21 +117,15 @@ function Choices({
       role="group"
       aria-label="Lenses"
     >
-      {lensIds.map((id) => (
-        <button
-          key={id}
-          type="button"
-          aria-pressed={shown.includes(id)}
-          title={id === 'day' ? 'As it was made' : behaviours[id].about}
-          className={cx(
-            'min-h-6 px-2',
-            shown.includes(id) ? 'bg-ink text-onink' : 'text-soft hover:bg-plaster',
-          )}
-          onClick={() => onToggle(id)}
-        >
-          {labelOf(id)}
-        </button>
-      ))}
+      <LensToggles
+        lenses={lensIds.map((id) => ({
+          id,
+          label: labelOf(id),
+          about: id === 'day' ? 'As it was made' : behaviours[id].about,
+        }))}
+        shown={shown}
+        onToggle={onToggle}
+      />
       <label className="ml-auto flex min-h-6 items-center gap-1.5 text-soft">
         <input
           type="checkbox"

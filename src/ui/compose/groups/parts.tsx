@@ -3,7 +3,7 @@ import { withScheme } from '@/core/text/link'
 import type { TilePatch } from '@/core/email/edits'
 import type { TileKind, TileOf } from '@/core/email/tile'
 import { AlignCenter, AlignLeft, AlignRight } from 'lucide-react'
-import { useId, useState, type ComponentType, type ReactNode } from 'react'
+import { useState, type ComponentType, type ReactNode } from 'react'
 import type { Editor } from '@tiptap/react'
 import { contrast, wantedContrast } from '@/core/color/contrast'
 import { hasScheme } from '@/core/text/link'
@@ -24,6 +24,7 @@ import {
   TextRow,
   Tip,
 } from '../../parts/controls'
+import { FileButton } from '../../parts/file-button'
 import { putOnShelf, ShelfDialog, useShelf } from '../../parts/shelf'
 
 /** What the groups of one kind of tile work with. */
@@ -164,7 +165,6 @@ export function PictureChooser({
   onChosen: (p: PictureRef) => void
   onClear?: () => void
 }) {
-  const id = useId()
   const client = useShelf()
   const [problem, setProblem] = useState<string | null>(null)
   const [open, setOpen] = useState(false)
@@ -178,23 +178,11 @@ export function PictureChooser({
   }
   return (
     <span className="flex flex-wrap items-center gap-1">
-      <label
-        htmlFor={id}
-        className="inline-flex border border-grout bg-sheet px-2.5 py-1 text-[12.5px] text-ink focus-within:outline-2 focus-within:outline-lapis hover:border-soft"
-      >
-        {label}
-        <input
-          id={id}
-          type="file"
-          accept="image/png,image/jpeg,image/gif,image/webp"
-          className="sr-only"
-          onChange={(e) => {
-            const f = e.target.files?.[0]
-            if (f) void take(f)
-            e.target.value = ''
-          }}
-        />
-      </label>
+      <FileButton
+        label={label}
+        accept="image/png,image/jpeg,image/gif,image/webp"
+        onFile={(f) => void take(f)}
+      />
       <Button onClick={() => setOpen(true)}>Shelf…</Button>
       {onClear && (
         <Button look="plain" onClick={onClear}>
