@@ -63,6 +63,7 @@ test('an answer comes with its address, its kind and its bytes', async () => {
     address: 'https://a.example/page',
     type: 'text/html',
     bytes: Buffer.from('<p>Ä</p>'),
+    headers: expect.objectContaining({ 'content-type': 'Text/HTML; charset=utf-8' }) as object,
   })
   answers['http://a.example:8080/'] = sends(200)
   await expect(get('http://a.example:8080/')).resolves.toMatchObject({ type: '', bytes: Buffer.alloc(0) })
