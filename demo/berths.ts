@@ -104,6 +104,10 @@ export const windowDrawing = (night: boolean): string =>
       }),
   )
 
+/** A little space between what follows each other. */
+const spaced = (tile: Tile, i: number): Tile =>
+  i ? { ...tile, padding: { ...tile.padding, top: 12 } } : tile
+
 const band = (id: string, name: string, items: Tile[], more: Partial<Band> = {}): Band => ({
   ...newBand(600, () => id),
   id: `b-${id}`,
@@ -111,7 +115,7 @@ const band = (id: string, name: string, items: Tile[], more: Partial<Band> = {})
   background: '#ffffff',
   padding: { top: 22, right: 45, bottom: 22, left: 45 },
   narrowPadding: { top: 18, right: 20, bottom: 18, left: 20 },
-  cells: [{ ...newCell(510, () => `c-${id}`), items }],
+  cells: [{ ...newCell(510, () => `c-${id}`), items: items.map(spaced) }],
   ...more,
 })
 
@@ -158,6 +162,7 @@ function interactive([seat, couchette, sleeper, day, night]: readonly PictureRef
       label: 'See this train',
       rows: trains.items,
       page: `${SITE}/trains`,
+      more: 'All trains',
     } as Tile,
     rating: {
       ...newTile('rating'),

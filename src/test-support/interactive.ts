@@ -153,6 +153,7 @@ const of: {
     label: words,
     rows: few(fc.record({ title: words, text: words, price: words, link })),
     page,
+    more: words,
   }),
 }
 

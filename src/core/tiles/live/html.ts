@@ -25,7 +25,7 @@ function rowOf(row: LiveTile['rows'][number], tile: LiveTile, looks: Looks, c: T
 export function keptRows(tile: LiveTile, looks: Looks, c: TileContext): ElementContent[] {
   return [
     ...tile.rows.slice(0, tile.most).map((row) => rowOf(row, tile, looks, c)),
-    ...pressLink(tile.label, tile.page, looks, c),
+    ...pressLink(tile.more, tile.page, looks, c),
   ]
 }
 

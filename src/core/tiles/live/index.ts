@@ -22,6 +22,7 @@ export const live = defineTile<LiveTile>({
     label: 'See more',
     rows: [],
     page: '',
+    more: 'See all',
   }),
   holder: plainHolder,
   html: liveHtml,
@@ -35,7 +36,7 @@ export const live = defineTile<LiveTile>({
             .filter(Boolean)
             .join('\n'),
         ),
-      linked(tile.label, tile.page, c),
+      linked(tile.more, tile.page, c),
     ]
       .filter(Boolean)
       .join('\n'),
@@ -43,14 +44,18 @@ export const live = defineTile<LiveTile>({
     ...tile.rows
       .slice(0, tile.most)
       .flatMap((r) => (r.link ? [{ href: r.link, from: 'words' as const, said: r.title }] : [])),
-    { href: tile.page, from: 'button', said: tile.label },
+    { href: tile.page, from: 'button', said: tile.more },
   ],
   relinked: (tile, swap) => ({
     page: swap(tile.page),
     rows: tile.rows.map((r) => ({ ...r, link: swap(r.link) })),
   }),
   words: (tile) =>
-    [...tile.rows.slice(0, tile.most).flatMap((r) => [r.title, r.text, r.price]), tile.label].filter(Boolean),
+    [
+      ...tile.rows.slice(0, tile.most).flatMap((r) => [r.title, r.text, r.price]),
+      tile.label,
+      tile.more,
+    ].filter(Boolean),
   pictures: none,
   lacks: (tile) =>
     !tile.address.trim() ? 'List without an address' : tile.rows.length ? null : 'List without kept lines',

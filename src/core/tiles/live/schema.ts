@@ -27,7 +27,8 @@ export const liveSchema = z.object({
   rows: z
     .array(z.object({ title: lineSchema, text: paragraphsSchema, price: lineSchema, link: linkSchema }))
     .max(30),
-  /** Where all of it can be seen. */
+  /** Where all of it can be seen, and what leads there. */
   page: linkSchema,
+  more: lineSchema,
 })
 export type LiveTile = z.infer<typeof liveSchema>

@@ -4,7 +4,7 @@ import type { TileContext } from '../context'
 import { nameOf, shownState } from '../interactive/live'
 import { looksOf } from '../interactive/looks'
 import { said } from '../interactive/pieces'
-import { panelContent, titleStyle } from './html'
+import { opening, panelContent, titleStyle } from './html'
 import type { PanelsTile } from './schema'
 
 /** Titles that open as `amp-accordion`; tabs as `amp-selector` whose choice hides the other panels (amp-bind). */
@@ -20,7 +20,10 @@ export function panelsAmp(tile: PanelsTile, c: TileContext): ElementContent[] {
           el(
             'section',
             open === i ? { expanded: '' } : null,
-            said('h3', panel.title, looks.body, c, { ...titleStyle(looks, 'reveal'), background: 'none' }),
+            opening(
+              said('h3', panel.title, looks.body, c, { ...titleStyle(looks, 'reveal'), background: 'none' }),
+              'reveal',
+            ),
             el('div', { style: css({ padding: '8px 0 4px' }) }, panelContent(panel, looks, c)),
           ),
         ),

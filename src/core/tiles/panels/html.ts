@@ -34,6 +34,13 @@ export const titleStyle = (looks: Looks, as: PanelsTile['as']) => ({
     : { 'border-top': `1px solid ${looks.line}` }),
 })
 
+/** The title of a panel that opens, with a sign that it does. */
+export function opening(made: Element, as: PanelsTile['as']): Element {
+  if (as === 'tabs') return made
+  const sign = el('span', { ariaHidden: 'true', style: css({ float: 'right', padding: '0 4px' }) }, '+')
+  return { ...made, children: [sign, ...made.children] }
+}
+
 function label(tile: PanelsTile, i: number, looks: Looks, c: TileContext): Element {
   const names =
     tile.as === 'tabs'
@@ -42,7 +49,8 @@ function label(tile: PanelsTile, i: number, looks: Looks, c: TileContext): Eleme
           declarations: `border-bottom-color:${looks.accent}!important`,
         })
       : []
-  const made = said('label', tile.panels[i]!.title, looks.body, c, titleStyle(looks, tile.as), names)
+  const title = said('label', tile.panels[i]!.title, looks.body, c, titleStyle(looks, tile.as), names)
+  const made = opening(title, tile.as)
   return { ...made, properties: { htmlFor: [`${nameOf(tile)}-${i}`], ...made.properties } }
 }
 

@@ -40,6 +40,12 @@ export function LiveGroups({ tile, set }: TileProps<'live'>) {
           value={tile.label}
           onChange={(label) => set('write the link', { label }, 'label')}
         />
+        <TextRow
+          plain
+          label="All says"
+          value={tile.more}
+          onChange={(more) => set('write what leads to all', { more }, 'more')}
+        />
         <LinkRow
           label="All at"
           value={tile.page}
