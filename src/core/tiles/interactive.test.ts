@@ -125,7 +125,14 @@ describe('in AMP', () => {
     expect(html).not.toContain('target=')
     expect(html.match(/<template type="amp-mustache">/g)).toHaveLength(2)
     expect(html).toContain('{{#results}}')
-    expect(amp(tileOf('form', { results: false }))).not.toContain('{{#results}}')
+    const silent = { results: false, target: { action: 'https://a.example/take', page: '' } }
+    expect(amp(tileOf('form', silent))).not.toContain('{{#results}}')
+  })
+  test('without an address that readers ask, the static version stands there too', () => {
+    for (const action of ['', 'http://a.example/take', 'a.example'])
+      for (const kind of ['rating', 'form'] as const)
+        expect(amp(tileOf(kind, { target: { action, page: '' } } as never))).not.toContain('<form')
+    expect(amp(tileOf('live', { address: '' }))).not.toContain('amp-list')
   })
   test('a list keeps what it knew for when it cannot be fetched', () => {
     const rows = [{ title: 'Known', text: '', price: '', link: '' }]

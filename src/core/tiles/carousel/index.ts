@@ -1,4 +1,5 @@
 import { carouselHtml } from '#interactive'
+import { sides } from '../../email/styles'
 import { defineTile } from '../definition'
 import { pairOf, plainHolder } from '../letters'
 import { linked } from '../context'
@@ -10,7 +11,10 @@ const slide = () => ({ shows: { picture: null, alt: null }, caption: '', link: '
 export const carousel = defineTile<CarouselTile>({
   kind: 'carousel',
   schema: carouselSchema,
-  first: () => ({ slides: [slide(), slide()] }),
+  first: () => ({
+    padding: sides(12, 0),
+    slides: [slide(), slide()],
+  }),
   holder: plainHolder,
   html: carouselHtml,
   states: (tile) => tile.slides.map((s, i) => s.caption || `Picture ${i + 1}`),

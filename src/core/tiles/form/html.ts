@@ -4,26 +4,16 @@ import type { TileContext } from '../context'
 import { answerLink } from '../interactive/answer'
 import { plainForm } from '../interactive/answering'
 import { liveOr } from '../interactive/live'
-import { looksOf } from '../interactive/looks'
+import { looksOf, type Looks } from '../interactive/looks'
 import { pressLink, said, textLink } from '../interactive/pieces'
 import { field, heading } from './fields'
 import type { FormTile } from './schema'
 
-/** A form; without one, what is asked, choices as links that answer at once, and a link to the page. */
-export function formHtml(tile: FormTile, c: TileContext): ElementContent[] {
-  const looks = looksOf(tile, c)
+/** What is asked, choices as links that answer at once, and a link to the page. */
+export function formStill(tile: FormTile, looks: Looks, c: TileContext): ElementContent[] {
   const { page } = tile.target
-  const live = [
-    ...heading(tile, looks, c),
-    plainForm(
-      tile,
-      tile.asked.map((_, i) => field(tile, i, looks, c)),
-      looks,
-      c,
-    ),
-  ]
   const single = tile.asked.length === 1
-  const still = [
+  return [
     ...heading(tile, looks, c),
     ...tile.asked.flatMap((asked): ElementContent[] => [
       said('p', asked.label, looks.body, c, { margin: '0 0 6px' }),
@@ -47,5 +37,19 @@ export function formHtml(tile: FormTile, c: TileContext): ElementContent[] {
     ]),
     ...pressLink(tile.sayings.send, page, looks, c),
   ]
-  return liveOr(c, live, still)
+}
+
+/** A form; without one, what is asked, choices as links that answer at once, and a link to the page. */
+export function formHtml(tile: FormTile, c: TileContext): ElementContent[] {
+  const looks = looksOf(tile, c)
+  const live = [
+    ...heading(tile, looks, c),
+    plainForm(
+      tile,
+      tile.asked.map((_, i) => field(tile, i, looks, c)),
+      looks,
+      c,
+    ),
+  ]
+  return liveOr(c, live, formStill(tile, looks, c))
 }

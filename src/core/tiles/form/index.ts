@@ -1,4 +1,5 @@
 import { formHtml } from '#interactive'
+import { sides } from '../../email/styles'
 import { linked } from '../context'
 import { defineTile, none } from '../definition'
 import { pairOf, plainHolder } from '../letters'
@@ -11,6 +12,7 @@ export const form = defineTile<FormTile>({
   kind: 'form',
   schema: formSchema,
   first: () => ({
+    padding: sides(12, 0),
     title: '',
     asked: [
       {

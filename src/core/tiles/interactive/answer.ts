@@ -8,3 +8,6 @@ export function answerLink(page: string, name: string, value: string): string {
   const query = `${encodeURIComponent(name)}=${encodeURIComponent(value)}`
   return `${address}${address.includes('?') ? '&' : '?'}${query}${hash === undefined ? '' : `#${hash}`}`
 }
+
+/** Whether readers ask an address at all: by https alone. Without it a tile's static version stands in AMP too. */
+export const isAsked = (address: string): boolean => /^https:\/\/[^/]/i.test(address.trim())

@@ -2,6 +2,7 @@ import type { ElementContent } from 'hast'
 import { css, el } from '../../html/element'
 import { hrefOf } from '../../text/link'
 import type { TileContext } from '../context'
+import { isAsked } from '../interactive/answer'
 import { looksOf } from '../interactive/looks'
 import { said } from '../interactive/pieces'
 import { keptRows, rowStyle } from './html'
@@ -13,6 +14,7 @@ const ENTRY = 84
 /** `amp-list` with a template of mustache; the kept lines stand where it fails. */
 export function liveAmp(tile: LiveTile, c: TileContext): ElementContent[] {
   const looks = looksOf(tile, c)
+  if (!isAsked(tile.address)) return keptRows(tile, looks, c)
   const value = (name: string) => `{{${name}}}`
   const entry = [
     ...(tile.picture

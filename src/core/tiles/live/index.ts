@@ -1,4 +1,5 @@
 import { liveHtml } from '#interactive'
+import { sides } from '../../email/styles'
 import { linked } from '../context'
 import { defineTile, none } from '../definition'
 import { pairOf, plainHolder } from '../letters'
@@ -9,6 +10,7 @@ export const live = defineTile<LiveTile>({
   kind: 'live',
   schema: liveSchema,
   first: () => ({
+    padding: sides(12, 0),
     address: '',
     items: 'items',
     title: 'title',

@@ -1,4 +1,5 @@
 import { panelsHtml } from '#interactive'
+import { sides } from '../../email/styles'
 import { defineTile } from '../definition'
 import { plainHolder, pairOf } from '../letters'
 import { linked } from '../context'
@@ -11,6 +12,7 @@ export const panels = defineTile<PanelsTile>({
   kind: 'panels',
   schema: panelsSchema,
   first: () => ({
+    padding: sides(12, 0),
     as: 'reveal',
     one: true,
     open: 0,

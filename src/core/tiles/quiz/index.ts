@@ -1,4 +1,5 @@
 import { quizHtml } from '#interactive'
+import { sides } from '../../email/styles'
 import { linked } from '../context'
 import { defineTile, none } from '../definition'
 import { pairOf, plainHolder } from '../letters'
@@ -9,6 +10,7 @@ export const quiz = defineTile<QuizTile>({
   kind: 'quiz',
   schema: quizSchema,
   first: () => ({
+    padding: sides(12, 0),
     questions: [{ ask: 'Which is right?', options: ['This', 'That'], right: 0, why: '' }],
     results: [
       { from: 0, title: 'Not this time', text: '' },

@@ -1,16 +1,18 @@
 import type { ElementContent } from 'hast'
 import { css, el, text } from '../../html/element'
 import type { TileContext } from '../context'
+import { isAsked } from '../interactive/answer'
 import { ampForm } from '../interactive/answering'
 import { nameOf } from '../interactive/live'
 import { looksOf } from '../interactive/looks'
-import { chosenStep, endsOf, questionOf, stepStyle } from './html'
+import { chosenStep, endsOf, questionOf, ratingStill, stepStyle } from './html'
 import { RATING, stepsOf } from './scale'
 import type { RatingTile } from './schema'
 
 /** A form whose steps are options of an `amp-selector`; stars up to the chosen one shine (amp-bind). */
 export function ratingAmp(tile: RatingTile, c: TileContext): ElementContent[] {
   const looks = looksOf(tile, c)
+  if (!isAsked(tile.target.action)) return ratingStill(tile, looks, c)
   const state = `${nameOf(tile)}_r`.replace(/-/g, '_')
   const name = `ix-step-${tile.scale}-${looks.accent.slice(1)}`
   const on = chosenStep(tile, looks).replace(/!important/g, '')

@@ -48,6 +48,32 @@ export const endsOf = (tile: RatingTile, looks: Looks, c: TileContext): Element[
       ]
     : []
 
+/** Each step as a link that answers at once. */
+export function ratingStill(tile: RatingTile, looks: Looks, c: TileContext): ElementContent[] {
+  return [
+    questionOf(tile, looks, c),
+    el(
+      'p',
+      { style: css({ margin: '0' }) },
+      stepsOf(tile).map((step) =>
+        el(
+          'a',
+          {
+            href: hrefOf(answerLink(tile.target.page, RATING, step.value) || '#', c.fields),
+            ariaLabel: step.said,
+            style: css({
+              ...stepStyle(tile, looks),
+              ...(tile.scale === 'stars' ? { color: looks.accent } : {}),
+            }),
+          },
+          text(step.shown),
+        ),
+      ),
+    ),
+    ...endsOf(tile, looks, c),
+  ]
+}
+
 /** Steps that are chosen and sent; without a form, each step is a link that answers at once. */
 export function ratingHtml(tile: RatingTile, c: TileContext): ElementContent[] {
   const looks = looksOf(tile, c)
@@ -87,27 +113,5 @@ export function ratingHtml(tile: RatingTile, c: TileContext): ElementContent[] {
       c,
     ),
   ]
-  const still = [
-    questionOf(tile, looks, c),
-    el(
-      'p',
-      { style: css({ margin: '0' }) },
-      steps.map((step) =>
-        el(
-          'a',
-          {
-            href: hrefOf(answerLink(tile.target.page, RATING, step.value) || '#', c.fields),
-            ariaLabel: step.said,
-            style: css({
-              ...stepStyle(tile, looks),
-              ...(tile.scale === 'stars' ? { color: looks.accent } : {}),
-            }),
-          },
-          text(step.shown),
-        ),
-      ),
-    ),
-    ...endsOf(tile, looks, c),
-  ]
-  return liveOr(c, live, still)
+  return liveOr(c, live, ratingStill(tile, looks, c))
 }

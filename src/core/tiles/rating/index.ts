@@ -1,4 +1,5 @@
 import { ratingHtml } from '#interactive'
+import { sides } from '../../email/styles'
 import { linked } from '../context'
 import { defineTile, none } from '../definition'
 import { pairOf, plainHolder } from '../letters'
@@ -13,6 +14,7 @@ export const rating = defineTile<RatingTile>({
   kind: 'rating',
   schema: ratingSchema,
   first: () => ({
+    padding: sides(12, 0),
     question: 'How was it?',
     scale: 'stars',
     low: '',

@@ -1,4 +1,5 @@
 import { spotsHtml } from '#interactive'
+import { sides } from '../../email/styles'
 import { defineTile } from '../definition'
 import { pairOf, plainHolder } from '../letters'
 import { linked } from '../context'
@@ -9,6 +10,7 @@ export const spots = defineTile<SpotsTile>({
   kind: 'spots',
   schema: spotsSchema,
   first: () => ({
+    padding: sides(12, 0),
     shows: { picture: null, alt: null },
     hint: 'Press a number to read more.',
     spots: [{ x: 0.5, y: 0.5, title: 'A place', text: 'What is to be seen there.', link: '' }],

@@ -1,4 +1,5 @@
 import { swapHtml } from '#interactive'
+import { sides } from '../../email/styles'
 import { defineTile, none } from '../definition'
 import { linked } from '../context'
 import { plainHolder } from '../letters'
@@ -10,6 +11,7 @@ export const swap = defineTile<SwapTile>({
   kind: 'swap',
   schema: swapSchema,
   first: () => ({
+    padding: sides(12, 0),
     how: 'press',
     first: { picture: null, alt: null },
     second: { picture: null, alt: null },

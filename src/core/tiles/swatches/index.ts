@@ -1,4 +1,5 @@
 import { swatchesHtml } from '#interactive'
+import { sides } from '../../email/styles'
 import { linked } from '../context'
 import { defineTile } from '../definition'
 import { pairOf, plainHolder } from '../letters'
@@ -17,6 +18,7 @@ export const swatches = defineTile<SwatchesTile>({
   kind: 'swatches',
   schema: swatchesSchema,
   first: () => ({
+    padding: sides(12, 0),
     title: '',
     options: [option('Light', '#e8dcc4'), option('Dark', '#2b3a42')],
     label: 'Choose',
