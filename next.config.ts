@@ -33,6 +33,8 @@ const config: NextConfig = {
     // Pictures are shown in frames without an origin, and named by what nobody can guess.
     { source: '/((?!api/pictures/).*)', headers: listed({ 'Cross-Origin-Resource-Policy': 'same-origin' }) },
   ],
+  // Its tokenizer is wanted in pages without its parser.
+  experimental: { optimizePackageImports: ['parse5'] },
   devIndicators: false,
   distDir: process.env.MOSAICUS_DIST ?? '.next',
 }

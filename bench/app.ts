@@ -118,8 +118,16 @@ interface Opened {
   scripts: number
 }
 
-/** @param kinds of lens that are open; left out, those that a job begins with */
-async function opened(browser: Browser, job: string, kinds?: string[]): Promise<Opened> {
+/** The longest task of several openings: the median, and the worst. */
+async function longest(browser: Browser, job: string): Promise<[number, number]> {
+  const times: number[] = []
+  for (let i = 0; i < 7; i++) times.push((await opened(browser, job, undefined, false)).task)
+  times.sort((a, b) => a - b)
+  return [times[3]!, times[6]!]
+}
+
+/** @param kinds of lens that are open; left out, those that a job begins with @param write whether keys are pressed */
+async function opened(browser: Browser, job: string, kinds?: string[], write = true): Promise<Opened> {
   const page = await browser.newPage({ viewport })
   if (kinds)
     await page.addInitScript(
@@ -132,10 +140,12 @@ async function opened(browser: Browser, job: string, kinds?: string[]): Promise<
   await page.addInitScript(() => {
     const tasks: number[] = []
     Object.assign(globalThis, { tasks })
-    new PerformanceObserver((list) => list.getEntries().forEach((e) => tasks.push(e.duration))).observe({
-      type: 'longtask',
-      buffered: true,
-    })
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach((e) => {
+        const painted = performance.getEntriesByName('first-contentful-paint')[0]
+        if (painted && e.startTime >= painted.startTime) tasks.push(e.duration)
+      }),
+    ).observe({ type: 'longtask', buffered: true })
   })
   await page.goto(`${base}/jobs/${job}?stage=compose`)
   await page.waitForSelector('[data-lens=Wide]')
@@ -150,6 +160,13 @@ async function opened(browser: Browser, job: string, kinds?: string[]): Promise<
       .filter((e) => e.name.includes('.js'))
       .reduce((sum, e) => sum + (e as PerformanceResourceTiming).encodedBodySize, 0),
   )
+  const key = write ? await keysIn(page) : 0
+  await page.close()
+  return { key, task, scripts: scripts / 1024 }
+}
+
+/** Writes in the first words; the 95th percentile, ms. */
+async function keysIn(page: Page): Promise<number> {
   await page.frameLocator('iframe[title^="The email, Wide"]').locator('[data-m="w0-0"]').waitFor()
   const box = await page.locator('[data-lens=Wide]').boundingBox()
   const words = await page.locator('iframe[title^="The email, Wide"]').evaluate((f) => {
@@ -162,9 +179,7 @@ async function opened(browser: Browser, job: string, kinds?: string[]): Promise<
   await page.mouse.dblclick(box!.x + words.x * zoom, box!.y + words.y * zoom)
   await page.locator('.in-place .ProseMirror').waitFor()
   await page.keyboard.press('End')
-  const key = p95(await typed(page))
-  await page.close()
-  return { key, task, scripts: scripts / 1024 }
+  return p95(await typed(page))
 }
 
 const say = (what: string, a: number, b: number, aim: number) =>
@@ -205,8 +220,9 @@ async function main(): Promise<void> {
   )
   say('the same, 60 bands in four lenses with the design laid over, likeness counted', most.key, plain, 3)
   say('the same, 200 bands over 10', at200.key, at10.key, 1.3)
+  const [task, worst] = await longest(browser, sixty)
   console.log(
-    `longest task as the bench opens, 60 bands: ${at60.task.toFixed(0)} ms (aim: 100 or less after the first paint)`,
+    `longest task after the first paint as the bench opens, 60 bands: ${task.toFixed(0)} ms, the worst of seven ${worst.toFixed(0)} ms (aim: 100 or less)`,
   )
   console.log(
     `JavaScript of the first load of the bench, compressed: ${at60.scripts.toFixed(0)} KB (aim: 400 or less)`,

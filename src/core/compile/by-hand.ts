@@ -2,8 +2,7 @@ import type { ByHand } from '../email/schema'
 import { asWritten, replaceFields, type FieldWriter } from '../text/fields'
 import type { CompileContext } from '../tiles/context'
 import { placePictures } from '../html/pictures'
-import { tagsOf } from '../html/tags'
-import { inlineDocument } from '#reading'
+import { inlineDocument, tagsOf } from '#reading'
 
 /** Takes every style sheet out. */
 function withoutSheets(html: string): string {

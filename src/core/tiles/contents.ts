@@ -1,7 +1,7 @@
 import type { Edit, SetTile } from '../email/edits'
 import type { Email } from '../email/schema'
 import type { Tile } from '../email/tile'
-import { tagsOf } from '../html/tags'
+import { tagsOf } from '#reading'
 import { placesOf, tilesOf, type Place } from '../email/walk'
 import type { PictureRef } from '../picture/ref'
 import { fieldsIn, type Field } from '../text/fields'

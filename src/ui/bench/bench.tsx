@@ -12,10 +12,11 @@ import { Dialog } from '../parts/dialog'
 import type { DocumentSession } from '../session/document'
 import { ShelfOf } from '../parts/shelf'
 import { useFinder, type Action } from './actions'
-import { useEmailWork, type EmailWork } from './email-work'
+import { useEmailWork, useFirstCompile, type EmailWork } from './email-work'
 import { openCuts, openEmail } from './sessions'
 import { TrayEdge, useTrayHeight } from './tray-edge'
 import { TopBar, stages, type StageId } from './top'
+import { LayingOut } from './laying-out'
 import { DesignColorsOf } from '../parts/design-colors'
 import { ElsewhereOf } from './elsewhere'
 import type { BenchJob, BenchProps, CutSession, EmailSession } from './types'
@@ -66,16 +67,44 @@ const sides: Record<StageId, number> = {
 }
 
 /** A job on the bench: its documents are opened once, and every stage works on the same ones. */
-export default function Bench({ job: opened, cuts, email }: BenchProps) {
-  const [job, setJob] = useState(opened)
+export default function Bench({ job, cuts, email }: BenchProps) {
   const [cutSession] = useState(() => openCuts(job, cuts))
   const [emailSession] = useState(() => openEmail(job, email))
-  const built = useStore(emailSession.store, (s) => s.revision > 0)
+  const ready = useFirstCompile(emailSession.store.getState().doc, job.client.house)
+  if (!ready) return <LayingOut />
+  return <Opened {...{ job, cutSession, emailSession }} begun={!!email} />
+}
+
+/** The stage that is open, and what of it is to be written. @param begun whether there was an email when the job was opened */
+function useStage(begun: boolean) {
   const [stage, setStage] = useState<StageId>(() => {
     const asked = new URLSearchParams(location.search).get('stage')
-    return stages.find((s) => s.id === asked)?.id ?? (email ? 'compose' : 'cut')
+    return stages.find((s) => s.id === asked)?.id ?? (begun ? 'compose' : 'cut')
   })
   const [focus, setFocus] = useState<Value | null>(null)
+  const go = useCallback((s: StageId) => {
+    setStage(s)
+    setFocus(null)
+    history.replaceState(null, '', `?stage=${s}`)
+  }, [])
+  return { stage, focus, setFocus, go }
+}
+
+/** @param begun whether there was an email when the job was opened */
+function Opened({
+  job: opened,
+  cutSession,
+  emailSession,
+  begun,
+}: {
+  job: BenchJob
+  cutSession: CutSession
+  emailSession: EmailSession
+  begun: boolean
+}) {
+  const [job, setJob] = useState(opened)
+  const built = useStore(emailSession.store, (s) => s.revision > 0)
+  const { stage, focus, setFocus, go } = useStage(begun)
   const setHouse = useCallback(
     (house: HouseStyle) => setJob((j) => ({ ...j, client: { ...j.client, house } })),
     [],
@@ -87,11 +116,6 @@ export default function Bench({ job: opened, cuts, email }: BenchProps) {
   }, [])
   const session = (stage === 'cut' ? cutSession : emailSession) as DocumentSession<unknown>
 
-  const go = useCallback((s: StageId) => {
-    setStage(s)
-    setFocus(null)
-    history.replaceState(null, '', `?stage=${s}`)
-  }, [])
   useSavedOnLeaving(cutSession, emailSession)
   useNews(job.id, cutSession, emailSession)
 
@@ -306,9 +330,12 @@ function useSavedOnLeaving(cutSession: CutSession, emailSession: EmailSession): 
 function useLeft(cutSession: CutSession, work: EmailWork, built: boolean): Record<StageId, number> {
   const mend = useMemo(() => toMend(work.findings), [work.findings])
   const plan = useStore(cutSession.store, (s) => s.doc)
+  const latest = useRef(work.email)
+  latest.current = work.email
+  // Counted when the checks have looked, not with each key.
   return useMemo(
     () => ({
-      cut: (built ? harvest(plan, work.email) : plan).cuts.filter(
+      cut: (built ? harvest(plan, latest.current) : plan).cuts.filter(
         (c) => (c.kind === 'words' && !c.words) || (c.kind === 'picture' && c.alt === null),
       ).length,
       compose: built ? mend.filter((f) => f.stage === 'compose').length : 0,
@@ -318,7 +345,7 @@ function useLeft(cutSession: CutSession, work: EmailWork, built: boolean): Recor
       proof: built ? mend.length : 0,
       handover: built ? mend.filter((f) => f.stage === 'handover').length : 0,
     }),
-    [plan, mend, built, work.email],
+    [plan, mend, built],
   )
 }
 

@@ -2,7 +2,7 @@
 import type { Editor } from '@tiptap/react'
 import { startTransition, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import type { Finding } from '@/core/checks'
-import { compileMapped } from '@/core/compile'
+import { bandByBand, compileMapped, type CompileOptions } from '@/core/compile'
 import { compileText } from '@/core/compile/text'
 import { styleOf } from '@/core/email/cascade'
 import { conditionsFor } from '@/core/email/conditions'
@@ -12,6 +12,7 @@ import type { HouseStyle } from '@/core/email/styles'
 import { placeOf } from '@/core/email/walk'
 import { asSample } from '@/core/text/fields'
 import type { ShownState } from '@/core/tiles/context'
+import { inSlices, whenRead } from '../parts/slices'
 import { useDoc } from '../session/use-doc'
 import type { CurrentWords } from '../compose/editor'
 import type { Action } from './actions'
@@ -22,8 +23,37 @@ import { src } from './src'
 import { Ties } from './ties'
 import type { BenchJob, EmailSession } from './types'
 
-/** Every conditional band is shown where nobody in particular is looked at. */
-const everyone = () => true
+/** The email as everyone is to see it: every conditional band is shown. */
+const asEveryone: Pick<CompileOptions, 'fields' | 'conditions'> = {
+  fields: asSample({ unsubscribe: '#' }),
+  conditions: () => true,
+}
+
+/** How the bench compiles an email for its lenses. */
+const forLenses: CompileOptions = { src, countdowns: '/api/countdown', marks: true, apart: true }
+
+/**
+ * Compiles an email for the lenses in slices before they are first laid out, so that the page is not held by all of it at
+ * once: the bands are remembered. @returns whether that is done
+ */
+export function useFirstCompile(email: Email, house: HouseStyle): boolean {
+  const [done, setDone] = useState(false)
+  const first = useRef({ email, house })
+  useEffect(() => {
+    let wanted = true
+    const { email, house } = first.current
+    const work = () => bandByBand(email, house, { ...forLenses, ...asEveryone })
+    void inSlices(work, () => wanted)
+      // What cannot be compiled says so where it is shown.
+      .catch(() => {})
+      .then(() => wanted && setDone(true))
+    return () => {
+      wanted = false
+    }
+  }, [])
+  return done
+}
+
 /**
  * What the stages of an email share: the email, what is selected in it, its compiled form, and the changes
  * that can be made.
@@ -94,31 +124,6 @@ const useWriting = (session: EmailSession, id: string | null): CurrentWords =>
     [session, id],
   )
 
-/** The longest that work on a whole email holds the page at once, ms. */
-const SLICE = 20
-
-/** Works on in slices, with the page's own work between them, as long as it is still wanted. */
-async function inSlices(work: () => Generator<void>, wanted: () => boolean): Promise<void> {
-  const steps = work()
-  let began = performance.now()
-  while (wanted() && !(await whenRead(() => steps.next())).done)
-    if (performance.now() - began > SLICE) {
-      await new Promise((go) => setTimeout(go))
-      began = performance.now()
-    }
-}
-
-/** What is worked out, once what it needs to read code is there. */
-async function whenRead<T>(work: () => T): Promise<T> {
-  for (;;)
-    try {
-      return work()
-    } catch (waiting) {
-      if (!(waiting instanceof Promise)) throw waiting
-      await waiting
-    }
-}
-
 /** How long an email rests before the checks look at it again, ms. */
 const REST = 250
 
@@ -164,22 +169,14 @@ function useSeen(email: Email, house: HouseStyle) {
     [email.recipients, recipient],
   )
   const seen = useMemo(
-    () => ({
-      fields: asSample({ unsubscribe: '#', ...values }),
-      conditions: values ? conditionsFor(values) : everyone,
-    }),
+    () =>
+      values
+        ? { fields: asSample({ unsubscribe: '#', ...values }), conditions: conditionsFor(values) }
+        : asEveryone,
     [values],
   )
   const parts = useMemo(
-    () =>
-      compileMapped(email, house, {
-        src,
-        countdowns: '/api/countdown',
-        ...seen,
-        shown,
-        marks: true,
-        apart: true,
-      }).parts(),
+    () => compileMapped(email, house, { ...forLenses, ...seen, shown }).parts(),
     [email, house, seen, shown],
   )
   const text = useMemo(

@@ -17,9 +17,10 @@ import type { GutterWork } from './gutters'
 import { DRAGGED_KIND } from '../compose/dragged-kind'
 import { useLensDrag, useNewTile, type Dragged, type DragWork } from './lens-drag'
 import { NotLoaded, useElsewhere } from './elsewhere'
-import { firstOf, patch, type Changed } from './live-frame'
+import { keepBandsApart, patch, type Changed } from './live-frame'
 import { marksOf, measureAll, Measures, type Marks } from './measures'
 import type { Stretch, Ties } from './ties'
+import { useFirst } from './use-first'
 
 export type { Marks } from './measures'
 
@@ -139,10 +140,9 @@ export interface Cover {
  */
 function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: number) => void) {
   const frame = useRef<HTMLIFrameElement>(null)
-  const [first] = useState(() => firstOf(parts, loads))
+  const { first, shown } = useFirst(parts, loads)
   const [height, setHeight] = useState(400)
   const [marks, setMarks] = useState<Marks>(new Map())
-  const shown = useRef(parts)
   const latest = useRef(parts)
   latest.current = parts
   const ready = useRef(false)
@@ -151,16 +151,19 @@ function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: n
   const measures = useRef(new Measures())
   const tall = useRef(0)
 
-  const measure = useCallback((changed: Changed) => {
-    const doc = frame.current?.contentDocument
-    if (!doc?.body) return
-    const ids = shown.current.bands.map((b) => b.id)
-    const next = ids.length ? measures.current.take(doc, ids, changed) : measureAll(doc)
-    tall.current = Math.ceil(doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0)
-    setHeight(Math.max(tall.current, 40))
-    setMarks(next)
-    tell.current?.(next, tall.current)
-  }, [])
+  const measure = useCallback(
+    (changed: Changed) => {
+      const doc = frame.current?.contentDocument
+      if (!doc?.body) return
+      const ids = shown.current.bands.map((b) => b.id)
+      const next = ids.length ? measures.current.take(doc, ids, changed) : measureAll(doc)
+      tall.current = Math.ceil(doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0)
+      setHeight(Math.max(tall.current, 40))
+      setMarks(next)
+      tell.current?.(next, tall.current)
+    },
+    [shown],
+  )
 
   /** Brings the frame to the latest state. */
   const follow = useCallback(() => {
@@ -170,16 +173,17 @@ function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: n
     shown.current = latest.current
     if (changed === 'all' || changed.size) measure(changed)
     else measure(new Set())
-  }, [loads, measure])
+  }, [loads, measure, shown])
 
   useEffect(() => {
     const el = frame.current
-    if (!el) return
+    if (!el || first === undefined) return
     let observer: ResizeObserver | undefined
     const loaded = () => {
       ready.current = true
       const doc = el.contentDocument
       if (!doc?.body) return
+      if (shown.current.bands.length) keepBandsApart(doc)
       observer = new ResizeObserver(() => {
         const now = Math.ceil(doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0)
         // What was just measured after a change is not measured again.
@@ -196,7 +200,7 @@ function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: n
       el.removeEventListener('load', loaded)
       observer?.disconnect()
     }
-  }, [follow, measure])
+  }, [first, follow, measure, shown])
 
   useEffect(follow, [parts, follow])
 
@@ -276,16 +280,18 @@ function Window(p: EmailLensProps & { framed: ReturnType<typeof useFrame>; zoom:
   const scaled = { transform: `scale(${zoom})`, transformOrigin: '0 0' }
   return (
     <div className="relative mx-auto my-2.5 bg-white" style={{ width: width * zoom, height: height * zoom }}>
-      <iframe
-        ref={frame}
-        title={`The email, ${name}, ${width} px wide`}
-        sandbox="allow-same-origin"
-        srcDoc={first}
-        tabIndex={-1}
-        scrolling="no"
-        className="pointer-events-none absolute top-0 left-0 border-0"
-        style={{ width, height, ...scaled, willChange: 'transform' }}
-      />
+      {first !== undefined && (
+        <iframe
+          ref={frame}
+          title={`The email, ${name}, ${width} px wide`}
+          sandbox="allow-same-origin"
+          srcDoc={first}
+          tabIndex={-1}
+          scrolling="no"
+          className="pointer-events-none absolute top-0 left-0 border-0"
+          style={{ width, height, ...scaled, willChange: 'transform' }}
+        />
+      )}
       <div
         className="absolute inset-0"
         data-lens={name}

@@ -1,11 +1,22 @@
 'use client'
 import dynamic from 'next/dynamic'
+import { turn } from '../parts/slices'
+import { LayingOut } from './laying-out'
 import type { BenchProps } from './types'
 
-/** The bench lives in the browser alone: it measures, keeps drafts and runs workers. */
-const Bench = dynamic(() => import('./bench'), {
-  ssr: false,
-  loading: () => <p className="grid h-dvh place-items-center text-soft">Laying out the bench…</p>,
-})
+/**
+ * The bench lives in the browser alone: it measures, keeps drafts and runs workers. Its modules begin in turns, so that the
+ * page is never held by all of them at once.
+ */
+const Bench = dynamic(
+  async () => {
+    await import('@/core/tiles/document')
+    await turn()
+    await import('@/core/compile')
+    await turn()
+    return import('./bench')
+  },
+  { ssr: false, loading: LayingOut },
+)
 
 export const BenchLoader = (props: BenchProps) => <Bench {...props} />

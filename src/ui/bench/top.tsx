@@ -168,15 +168,17 @@ const keptOrNot = (kept: boolean | null): string =>
     ? "This browser's storage is full, so it is kept in this tab alone: do not close it."
     : 'Your work is kept in this browser.'
 
+/** Hours and minutes; by hand, since the browser's own formatter takes tens of milliseconds to begin. */
+const clock = (at: Date): string =>
+  [at.getHours(), at.getMinutes()].map((n) => String(n).padStart(2, '0')).join(':')
+
 function SaveState({ session }: { session: DocumentSession<unknown> }) {
   const status = useStore(session.store, (s) => s.status)
   const kept = useStore(session.store, (s) => s.kept)
   const look = {
     saved: [
       'bg-verdigris',
-      status.kind === 'saved' && status.at
-        ? `Saved ${new Date(status.at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
-        : 'Nothing to save',
+      status.kind === 'saved' && status.at ? `Saved ${clock(new Date(status.at))}` : 'Nothing to save',
     ],
     saving: ['bg-ochre', 'Saving'],
     waiting: ['bg-ochre', 'Saving'],

@@ -1,11 +1,15 @@
 'use client'
-import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useStore, type StoreApi } from 'zustand'
 import type { Parts } from '@/core/compile'
+import { remembered } from '@/core/email/remember'
 import type { Band } from '@/core/email/schema'
+import { tilesOf } from '@/core/email/walk'
+import { definitionOf } from '@/core/tiles'
 import { useElsewhere } from '../bench/elsewhere'
-import { firstOf, patch } from '../bench/live-frame'
+import { keepBandsApart, patch } from '../bench/live-frame'
 import { measureAll } from '../bench/measures'
+import { useFirst } from '../bench/use-first'
 import type { Likeness } from './likeness/use-likeness'
 import type { Measured } from './measured'
 import type { SortedStrips } from './sorted-strips'
@@ -16,7 +20,6 @@ interface Props {
   wide: StoreApi<Measured>
   width: number
   parts: Parts
-  weights: ReadonlyMap<string, number>
   /** Findings to mend, by band. */
   toMend: ReadonlyMap<string, number>
   /** How alike each band and its place in the design are. */
@@ -34,6 +37,17 @@ interface Props {
 }
 
 const STRIP = 96
+
+/** Bytes of a band's pictures. */
+const pictureBytes = remembered((band: Band): number =>
+  [...tilesOf(band)].flatMap((t) => definitionOf(t).pictures(t)).reduce((sum, p) => sum + p.picture.bytes, 0),
+)
+
+/** Bytes of each band: its share of the HTML and its pictures. */
+function weigh(bands: readonly Band[], parts: Parts): Map<string, number> {
+  const html = new Map(parts.bands.map((b) => [b.id, b.html.length]))
+  return new Map(bands.map((b) => [b.id, (html.get(b.id) ?? 0) + pictureBytes(b)]))
+}
 
 type Sorted = typeof SortedStrips
 
@@ -73,20 +87,52 @@ function useSorting(): { Sorted: Sorted | null; come: () => void; press: () => v
 /** By when the click of a press has come, ms. */
 const AFTER_CLICK = 50
 
-/** How long the small picture may lag behind the email, ms. */
+/** How long the spine may lag behind the email, ms. */
 const BEHIND = 120
+
+/** What the spine draws of the email: all of one moment, so that its picture and its strips are in step. */
+interface Drawn extends Measured {
+  bands: readonly Band[]
+  parts: Parts
+}
+
+/**
+ * Nobody writes in the spine: it follows once the keys rest, and so costs none of them anything. Other bands, or another order,
+ * are followed at once.
+ */
+function useDrawn({ bands, parts, marks, height }: Drawn): Drawn {
+  const latest = useMemo(() => ({ bands, parts, marks, height }), [bands, parts, marks, height])
+  const order = bands.map((b) => b.id).join('\n')
+  const [drawn, setDrawn] = useState({ of: latest, order })
+  useEffect(() => {
+    const wait = setTimeout(() => setDrawn({ of: latest, order }), BEHIND)
+    return () => clearTimeout(wait)
+  }, [latest, order])
+  return drawn.order === order ? drawn.of : latest
+}
 
 /**
  * The scale drawing of all bands in true proportion: for moving around, and for bringing bands into another
  * order.
  */
-export function Spine(p: Props) {
+export function Spine({ bands, parts, wide, ...p }: Props) {
+  // Kept beside the stage, so that it is not drawn anew for what the spine alone shows.
+  const measured = useStore(wide)
+  const drawn = useDrawn({ bands, parts, ...measured })
+  return <Drawing {...p} {...{ drawn, wide }} />
+}
+
+const Drawing = memo(function Drawing({
+  drawn,
+  ...p
+}: Omit<Props, 'bands' | 'parts'> & {
+  drawn: Drawn
+}) {
   const list = useRef<HTMLDivElement>(null)
   const { allowed } = useElsewhere()
-  // Kept beside the stage, so that it is not drawn anew for what the spine alone shows.
-  const places = useStore(p.wide, (s) => s.marks)
-  const height = useStore(p.wide, (s) => s.height)
   const likeness = useStore(p.likeness)
+  const { bands, parts, marks, height } = drawn
+  const weights = useMemo(() => weigh(bands, parts), [bands, parts])
   const [room, setRoom] = useState(500)
   useLayoutEffect(() => {
     const el = list.current!
@@ -98,11 +144,11 @@ export function Spine(p: Props) {
   const scale = Math.min(STRIP / p.width, Math.max(0.035, room / Math.max(1, height)))
   const { Sorted, come, press } = useSorting()
   const refocus = useRef<string | null>(null)
-  const strips = p.bands.map((band): StripOf => ({
+  const strips = bands.map((band): StripOf => ({
     band,
-    height: (places.get(band.id)?.height ?? 20) * scale,
+    height: (marks.get(band.id)?.height ?? 20) * scale,
     strip: p.width * scale,
-    weight: p.weights.get(band.id) ?? 0,
+    weight: weights.get(band.id) ?? 0,
     toMend: p.toMend.get(band.id) ?? 0,
     likeness: likeness.get(band.id),
     remarks: p.remarks.get(band.id) ?? 0,
@@ -131,7 +177,7 @@ export function Spine(p: Props) {
           >
             <SmallEmail
               key={String(allowed)}
-              parts={p.parts}
+              parts={parts}
               width={p.width}
               height={height}
               scale={scale}
@@ -139,7 +185,7 @@ export function Spine(p: Props) {
             />
           </div>
           {Sorted ? (
-            <Sorted bands={p.bands} onMove={p.onMove} strips={strips} refocus={refocus} />
+            <Sorted bands={bands} onMove={p.onMove} strips={strips} refocus={refocus} />
           ) : (
             strips.map((of) => <Strip key={of.band.id} {...of} />)
           )}
@@ -147,7 +193,7 @@ export function Spine(p: Props) {
       </div>
     </aside>
   )
-}
+})
 
 /** The email in small. It changes in place, as the lenses do, and so stays in step with the strips beside it. */
 function SmallEmail(p: {
@@ -161,23 +207,20 @@ function SmallEmail(p: {
   const { parts, width, height, scale, onMeasured } = p
   const { loads } = useElsewhere()
   const frame = useRef<HTMLIFrameElement>(null)
-  const [first] = useState(() => firstOf(parts, loads))
-  const shown = useRef(parts)
+  const { first, shown } = useFirst(parts, loads)
   const follow = useCallback(() => {
     const doc = frame.current?.contentDocument
     if (!doc?.body?.childElementCount) return
+    keepBandsApart(doc)
     if (shown.current !== parts) patch(doc, shown.current, parts, loads)
     shown.current = parts
     doc.scrollingElement?.scrollTo(0, 0)
     if (!onMeasured) return
     const tall = doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0
     onMeasured({ marks: measureAll(doc), height: Math.max(40, Math.ceil(tall)) })
-  }, [parts, loads, onMeasured])
-  // Nobody edits here: it may follow when there is time.
-  useEffect(() => {
-    const wait = setTimeout(follow, BEHIND)
-    return () => clearTimeout(wait)
-  }, [follow])
+  }, [parts, loads, onMeasured, shown])
+  useEffect(follow, [follow])
+  if (first === undefined) return null
   return (
     <iframe
       ref={frame}

@@ -2,10 +2,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { createStore, useStore } from 'zustand'
 import type { Finding } from '@/core/checks'
-import { remembered } from '@/core/email/remember'
-import type { Band } from '@/core/email/schema'
-import { tilesOf } from '@/core/email/walk'
-import { definitionOf } from '@/core/tiles'
 import { useStageActions, type Action } from '../bench/actions'
 import { WorkTray } from '../bench/email-lenses'
 import type { EmailWork } from '../bench/email-work'
@@ -41,15 +37,18 @@ function BandStage({ job, work, cuts, setActions }: StageProps) {
   const plan = useStore(cuts.store, (s) => s.doc)
   const [wide] = useState(() => createStore<Measured>(() => ({ marks: new Map(), height: 800 })))
   const { email } = work
-  const weights = useMemo(() => weigh(work), [work])
   const toMend = useMemo(() => toMendByBand(work.findings), [work.findings])
   const lenses = useLenses(job.id, { design: !!job.design, narrow: !!job.narrow })
   const remarks = useOpenRemarks(job.id)
   const likeness = useLikeness(work, plan, wide)
-  const { select, selectMore } = work
+  const { select, selectMore, apply } = work
   const onSelect = useCallback(
     (id: string, how?: 'also' | 'to') => (how ? selectMore(id, how) : select(id)),
     [select, selectMore],
+  )
+  const onMove = useCallback(
+    (id: string, to: number) => apply('move the band', { name: 'moveBand', what: { id, to } }),
+    [apply],
   )
   const lists = useLists(work)
   useStageActions(setActions, [...work.actions, ...lists.actions, ...lensActions(lenses)])
@@ -63,7 +62,6 @@ function BandStage({ job, work, cuts, setActions }: StageProps) {
         measures={!kinds.includes('Wide')}
         width={email.width}
         parts={work.parts}
-        weights={weights}
         toMend={toMend}
         likeness={likeness}
         remarks={remarks}
@@ -71,7 +69,7 @@ function BandStage({ job, work, cuts, setActions }: StageProps) {
         also={work.also}
         onSelect={onSelect}
         onHover={work.setHovered}
-        onMove={(id, to) => work.apply('move the band', { name: 'moveBand', what: { id, to } })}
+        onMove={onMove}
       />
       <LensRow
         work={lenses}
@@ -123,15 +121,6 @@ const lensActions = (lenses: LensesWork): Action[] =>
       run: () => (at < 0 ? open() : lenses.close(at)),
     }
   })
-
-/** Bytes of a band's pictures. */
-const pictureBytes = remembered((band: Band): number =>
-  [...tilesOf(band)].flatMap((t) => definitionOf(t).pictures(t)).reduce((sum, p) => sum + p.picture.bytes, 0),
-)
-
-/** Bytes of each band: its share of the HTML and its pictures. */
-const weigh = ({ email, parts }: EmailWork): Map<string, number> =>
-  new Map(email.bands.map((b, i) => [b.id, (parts.bands[i]?.html.length ?? 0) + pictureBytes(b)]))
 
 /** How many findings there are to mend, by band. */
 function toMendByBand(findings: readonly Finding[]): Map<string, number> {

@@ -22,3 +22,4 @@ export const inlineDocument: Reading['inlineDocument'] = (html) => now().inlineD
 export const plainOfHtml: Reading['plainOfHtml'] = (html, link) => now().plainOfHtml(html, link)
 export const mergedStyles: Reading['mergedStyles'] = (under, over) => now().mergedStyles(under, over)
 export const scopeCode: Reading['scopeCode'] = (tile) => now().scopeCode(tile)
+export const tagsOf: Reading['tagsOf'] = (html, how) => now().tagsOf(html, how)

@@ -1,0 +1,32 @@
+/** The longest that work on a whole email holds the page at once, ms. */
+const SLICE = 20
+
+/** Lets the page paint and answer before what comes next. */
+export const turn = () => new Promise<void>((go) => setTimeout(go))
+
+let last: Promise<unknown> = Promise.resolve()
+
+/** Resolves when those who asked before have had a turn of the page: for what each holds it for a while, as frames do. */
+export const inTurn = (): Promise<unknown> => (last = last.then(turn))
+
+/** Works on in slices, with the page's own work between them, as long as it is still wanted. */
+export async function inSlices(work: () => Generator<void>, wanted: () => boolean): Promise<void> {
+  const steps = work()
+  let began = performance.now()
+  while (wanted() && !(await whenRead(() => steps.next())).done)
+    if (performance.now() - began > SLICE) {
+      await turn()
+      began = performance.now()
+    }
+}
+
+/** What is worked out, once what it needs to read code is there. */
+export async function whenRead<T>(work: () => T): Promise<T> {
+  for (;;)
+    try {
+      return work()
+    } catch (waiting) {
+      if (!(waiting instanceof Promise)) throw waiting
+      await waiting
+    }
+}
