@@ -39,7 +39,7 @@ function bandOf(
   const { columns, inherited } = strip
   const padding = clamp(strip.padding)
   const inside = strip.box?.padding
-  const within = strip.box ? { ...inherited, background: strip.box.background } : inherited
+  const within = strip.box?.background ? { ...inherited, background: strip.box.background } : inherited
   const room = Math.max(40, width - padding.left - padding.right - (inside ? inside.left + inside.right : 0))
   const cells = strip.box
     ? [boxCell(taking, strip, strip.box, within, room)]
@@ -81,7 +81,8 @@ function boxCell(taking: Taking, strip: Strip, box: Box, inside: Inherited, room
     narrow: 'stack' as const,
     cells: cellsOf(taking, strip.columns, inside, room),
   }
-  return { ...cell, background: box.background, ...(row ? { items: [row] } : {}) }
+  const { background, frame } = box
+  return { ...cell, ...(background ? { background } : {}), ...frame, ...(row ? { items: [row] } : {}) }
 }
 
 function firstWords(tile: Extract<Tile, { kind: 'words' }>): string {

@@ -4,7 +4,7 @@ import type { Element, ElementContent } from 'hast'
 import type { Cell, Item } from '../email/schema'
 import type { TileOf } from '../email/tile'
 import { sides, type Sides } from '../email/styles'
-import { groundPictureOf, handDown, ownGround, type Inherited } from './css'
+import { frameOf, groundPictureOf, handDown, isFramed, ownGround, type Inherited } from './css'
 import { asFooter } from './footer'
 import { withSpace } from '../email/richtext'
 import { boxButton, codeTile, lettersOf, NORMAL, specialItems, wordsTile } from './leaves'
@@ -45,6 +45,7 @@ export function cellsOf(taking: Taking, columns: Element[], inherited: Inherited
       ...cell,
       width: Math.max(1, Math.min(1200, widths[i] ?? Math.max(20, (room - known) / Math.max(1, unknown)))),
       ...(ground && ground !== inherited.background ? { background: ground } : {}),
+      ...frameOf(e),
       valign: valign === 'middle' || valign === 'bottom' ? valign : 'top',
     }
   })
@@ -96,7 +97,8 @@ function itemsOf(
     if (!isElement(node) || hidden(node) || node.tagName === 'style') continue
     flushLoose()
     const special = isParagraph(node) && specialItems(taking, node.children, handDown(node, inherited), room)
-    if (!special && isWords(node) && blockOf(node)) out.say(node)
+    const boxed = node.tagName === 'div' && isBox(node, inherited)
+    if (!special && !boxed && isWords(node) && blockOf(node)) out.say(node)
     else if (special) out.put(special, marginsOf(node, handDown(node, inherited).size))
     else out.put(blockItems(taking, node, inherited, room))
   }
@@ -230,6 +232,12 @@ const isLoose = (node: ElementContent): boolean =>
   node.type === 'text' ||
   (isElement(node) && (isInline(node) || node.tagName === 'img' || node.tagName === 'a'))
 
+/** Whether an element draws a box: by a ground of its own, or by edges. */
+function isBox(e: Element, inherited: Inherited): boolean {
+  const ground = ownGround(e)
+  return isFramed(e) || (ground !== undefined && ground !== inherited.background)
+}
+
 /** What may hold nothing but words. */
 const isWords = (e: Element): boolean =>
   isText(e) || (e.tagName === 'div' && meaningful(e.children).length > 0 && e.children.every(isInline))
@@ -248,7 +256,7 @@ function padded(items: Item[], padding: Sides): Item[] {
   return items
 }
 
-/** An element with a ground of its own as a row of one cell. Null where it holds columns. */
+/** An element that draws a box as a row of one cell. Null where it holds columns. */
 function boxRow(taking: Taking, e: Element, inside: Inherited, room: number): Item | null {
   const strips = parted(taking, e, inside, sides(0), undefined)
   if (strips.some((s) => s.columns || s.picture || s.content[0] === e)) return null
@@ -266,7 +274,8 @@ function boxRow(taking: Taking, e: Element, inside: Inherited, room: number): It
         padding: clamp({ ...first, bottom: last.bottom }),
         align: inside.align ?? 'left',
         valign: 'top',
-        background: inside.background!,
+        ...(inside.background ? { background: inside.background } : {}),
+        ...frameOf(e),
         items: items.slice(0, 200),
       },
     ],
@@ -302,8 +311,8 @@ function blockItems(taking: Taking, e: Element, inherited: Inherited, room: numb
   const button = boxButton(taking, e, handDown(e, inherited), inherited)
   if (button) return [button]
   const ground = ownGround(e)
-  if (ground !== undefined && ground !== inherited.background) {
-    const row = boxRow(taking, e, { ...inherited, background: ground }, room)
+  if (isBox(e, inherited)) {
+    const row = boxRow(taking, e, { ...inherited, ...(ground ? { background: ground } : {}) }, room)
     if (row) return [row]
   }
   const strips = stripsOf(taking, e, inherited, sides(0))

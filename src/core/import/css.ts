@@ -1,10 +1,11 @@
 import type { Element } from 'hast'
 import type { SafeFont } from '../email/fonts'
 import { fontOf } from '../email/safe-fonts'
-import type { GroundPicture } from '../email/schema'
-import type { Align } from '../email/styles'
-import { colorOf, pxOf, styleOfElement } from '../html/values'
+import type { Cell, GroundPicture } from '../email/schema'
+import type { Align, Edge, Edges } from '../email/styles'
+import { colorOf, edgeOf, pxOf, styleOfElement } from '../html/values'
 import { urlIn } from '../html/css-url'
+import { clampInt } from './measures'
 
 /** What letters inherit from the elements around them, as far as it could be read; sizes in px. */
 export interface Inherited {
@@ -70,6 +71,35 @@ export function ownGround(e: Element): string | undefined {
     colorOf(s.background) ??
     colorOf(typeof e.properties.bgColor === 'string' ? e.properties.bgColor : undefined)
   )
+}
+
+const edgeNames = ['top', 'right', 'bottom', 'left'] as const
+
+/** The edges and corners that an element draws around what is in it, as a cell has them. Edges of tables made by attribute are none. */
+export function frameOf(e: Element): Pick<Cell, 'edges' | 'radius'> {
+  const s = styleOfElement(e)
+  const edges: Edges = {}
+  for (const name of edgeNames) {
+    const said = s[`border-${name}`] ?? s.border
+    const edge = edgeOf(said)
+    if (edge)
+      edges[name] = {
+        width: clampInt(edge.width, 1, 20),
+        style: edge.line as Edge['style'],
+        color: edge.color,
+      }
+  }
+  const radius = pxOf(s['border-radius']?.split(/[\s/]/)[0])
+  return {
+    ...(Object.keys(edges).length ? { edges } : {}),
+    ...(radius ? { radius: clampInt(radius, 0, 100) } : {}),
+  }
+}
+
+/** Whether an element draws a box by edges alone: at both its sides. */
+export const isFramed = (e: Element): boolean => {
+  const { edges } = frameOf(e)
+  return !!edges?.left && !!edges.right
 }
 
 /** The address of a picture behind an element. */

@@ -459,3 +459,40 @@ test('columns on a ground inside another stand in a cell with its space; one pic
   ])
   expect(bands[0]!.name).toBe('Jelly')
 })
+
+test('edges and round corners of boxes come in, by a ground or by edges alone, and what they hold stays in one piece', () => {
+  const framed = { width: 2, style: 'solid', color: '#2b7a68' }
+  const all = { top: framed, right: framed, bottom: framed, left: framed }
+  const box = 'border:2px solid #2b7a68;border-radius:12px'
+  const inSpace = (inner: string) =>
+    read(
+      page(
+        `<table width="600"><tr><td style="padding:20px"><table width="560"><tr>${inner}</tr></table></td></tr></table>`,
+      ),
+    )
+  // On a ground of its own, one stretch.
+  const [ground] = inSpace(`<td bgcolor="#eef6f2" style="${box};padding:16px">On a ground</td>`).bands
+  expect(ground!.cells[0]).toMatchObject({ background: '#eef6f2', radius: 12, edges: all })
+  // By edges alone, with several things in it: one cell, framed once.
+  const several = inSpace(
+    `<td style="${box};padding:16px"><table width="100%"><tr><td>First</td></tr><tr><td style="padding-top:8px">Second</td></tr></table></td>`,
+  )
+  expect(several.notes).toEqual([])
+  expect(several.bands).toHaveLength(1)
+  const [row] = several.bands[0]!.cells[0]!.items
+  expect(row).toMatchObject({ kind: 'row', cells: [{ radius: 12, edges: all }] })
+  expect(JSON.stringify(row)).toMatch(/First.*Second/)
+  // Columns keep theirs each.
+  const columns = inSpace(`<td width="270" style="${box}">Left</td><td width="270">Right</td>`).bands[0]!
+    .cells
+  expect(columns.map((c) => [c.radius, !!c.edges])).toEqual([
+    [12, true],
+    [undefined, false],
+  ])
+  // A block of words.
+  const words = read(
+    page(`<div style="padding:10px"><p>Before</p><div style="${box};padding:9px">Boxed</div></div>`),
+  )
+  expect(JSON.stringify(words.bands)).toContain('"radius":12')
+  expect(JSON.stringify(words.bands)).toMatch(/Before.*Boxed/)
+})

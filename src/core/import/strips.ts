@@ -5,7 +5,7 @@ import type { Element, ElementContent } from 'hast'
 import type { GroundPicture } from '../email/schema'
 import { sides, type Sides } from '../email/styles'
 import { boxButton } from './leaves'
-import { groundPictureOf, groundPlace, handDown, ownGround, type Inherited } from './css'
+import { frameOf, groundPictureOf, groundPlace, handDown, isFramed, ownGround, type Inherited } from './css'
 import { plus } from './measures'
 import { beside, cellsOfRow, heightOf, hidden, isData, isElement, layout, meaningful, rowsOf } from './source'
 import type { Taking } from './taking'
@@ -23,11 +23,15 @@ export interface Strip {
   box?: Box
 }
 
-/** A ground inside another, px. */
+/** A ground inside another, or a frame around something, px. */
 export interface Box {
-  background: string
+  background?: string
   padding: Sides
+  frame: Frame
 }
+
+/** The edges and corners of a box. */
+type Frame = ReturnType<typeof frameOf>
 
 const none = (p: Sides) => !(p.top || p.right || p.bottom || p.left)
 
@@ -43,31 +47,60 @@ export function stripsOf(
   box?: Box,
 ): Strip[] {
   const ground = ownGround(node)
-  // A ground inside the space of another is a box in it; what is within it keeps the other behind.
-  if (
-    !box &&
-    ground !== undefined &&
-    ground !== inherited.background &&
-    !none(padding) &&
-    node.tagName !== 'a'
-  ) {
-    const inside = { background: ground, padding: sides(0) }
-    return parted(taking, node, inherited, sides(0), inside).map((s, i, all) => ({
-      ...s,
-      inherited: { ...s.inherited, background: inherited.background },
-      // A cell within may have a ground of its own: words on it are not read on that of the box.
-      box: {
-        background:
-          s.box?.background ?? (s.content[0] === node ? undefined : s.inherited.background) ?? ground,
-        padding: plus(s.box?.padding ?? sides(0), s.padding),
-      },
-      padding: { ...padding, top: i ? 0 : padding.top, bottom: i < all.length - 1 ? 0 : padding.bottom },
-    }))
-  }
+  if (!box && isBox(node, ground, inherited, padding))
+    return boxStrips(taking, node, inherited, padding, ground)
   // A third ground is a row of its own in the box.
   if (box && ground !== undefined && ground !== box.background && !none(padding))
     return [{ columns: null, content: [node], inherited, padding }]
   return parted(taking, node, inherited, padding, box)
+}
+
+/** Whether an element is a box in what it stands in: by a ground inside the space of another, or by its edges. */
+const isBox = (node: Element, ground: string | undefined, inherited: Inherited, padding: Sides): boolean =>
+  node.tagName !== 'a' &&
+  node.tagName !== 'body' &&
+  (isFramed(node) || (ground !== undefined && ground !== inherited.background && !none(padding)))
+
+/** The strips of a box; what is within it keeps the ground of what it stands in behind. */
+function boxStrips(
+  taking: Taking,
+  node: Element,
+  inherited: Inherited,
+  padding: Sides,
+  ground: string | undefined,
+): Strip[] {
+  const frame = frameOf(node)
+  const inside = { background: ground, padding: sides(0), frame }
+  const strips = parted(taking, node, inherited, sides(0), inside)
+  // What a frame holds stays in one piece where it can.
+  const plain = strips.every((s) => !s.columns && !s.picture && s.content[0] !== node)
+  if (strips.length > 1 && plain && Object.keys(frame).length)
+    return [{ columns: null, content: [node], inherited, padding }]
+  return strips.map((s, i, all) => ({
+    ...s,
+    inherited: { ...s.inherited, background: inherited.background },
+    // A cell within may have a ground of its own: words on it are not read on that of the box.
+    box: {
+      background: s.box?.background ?? (s.content[0] === node ? undefined : s.inherited.background) ?? ground,
+      padding: plus(s.box?.padding ?? sides(0), s.padding),
+      frame: s.content[0] === node ? {} : frameAt(frame, i, all),
+    },
+    padding: { ...padding, top: i ? 0 : padding.top, bottom: i < all.length - 1 ? 0 : padding.bottom },
+  }))
+}
+
+/** The frame of one of several beneath each other; corners are round where there is one alone. */
+function frameAt({ edges, radius }: Frame, at: number, all: readonly unknown[]): Frame {
+  const { top, bottom, ...beside } = edges ?? {}
+  const own = {
+    ...beside,
+    ...(top && !at ? { top } : {}),
+    ...(bottom && at === all.length - 1 ? { bottom } : {}),
+  }
+  return {
+    ...(Object.keys(own).length ? { edges: own } : {}),
+    ...(radius && all.length === 1 ? { radius } : {}),
+  }
 }
 
 /** The same, whatever ground the element has itself. */

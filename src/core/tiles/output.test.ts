@@ -1,4 +1,5 @@
 import { outline, picture, tileOf, written } from '@/test-support/tiles'
+import type { ButtonStyle } from '../email/styles'
 import type { Mark } from '../email/richtext'
 
 /*
@@ -188,6 +189,26 @@ test('a button with all that it can have: its edge, its icon, its looks at night
     '[data-ogsc] .n-ink-fffff1{color:#fffff1!important}',
     '[data-ogsb] .n-ground-000001{background-color:#000001!important}',
   ])
+})
+
+/*
+ * Seen in Thunderbird 153, dark: a dark ink on a ground of the cell alone is dropped for the program's own of links, light blue on
+ * amber; with the ground on the same element it stays. A light ink stays anyway, and a white ground never does.
+ */
+test("a dark ink stands on the button's ground in one element, by day, at night and under the pointer", () => {
+  const spanOf = (style: Partial<ButtonStyle>) => {
+    const { html, rules } = written(tileOf('button', { label: 'Go', link: '', style }))
+    return { rules, span: /<span[^>]*>/.exec(html)![0] }
+  }
+  const amber = { background: '#e8a33d', color: '#17282c' }
+  expect(spanOf(amber).span).toBe(
+    '<span style="color:#17282c;background-color:#e8a33d;text-decoration:none">',
+  )
+  const hovered = spanOf({ ...amber, nightBackground: '#101112', hoverBackground: '#ffcc66' })
+  expect(hovered.span).toContain('class="n-ground-101112"')
+  expect(hovered.rules).toContain('.hover-ffcc66-words:hover span{background-color:#ffcc66!important}')
+  expect(spanOf({ background: '#ffffff', color: '#17282c' }).span).not.toContain('background')
+  expect(spanOf({ background: '#1f4f8a', color: '#ffffff' }).span).not.toContain('background')
 })
 
 test('a picture is never wider than its cell, with its edge inside; its alt text bears the letters around it', () => {

@@ -5,6 +5,7 @@ import { notWord, wordOnly } from '../../html/nodes'
 import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
 import { fontFamily, safeFont } from '../../email/fonts'
+import { inkStays, staysAlone } from '../../color/stripped'
 import { lineWidth } from '../../email/widths'
 import type { ButtonStyle } from '../../email/styles'
 import { replaceFields } from '../../text/fields'
@@ -49,8 +50,15 @@ export function buttonHtml(tile: ButtonTile, c: TileContext): ElementContent[] {
   return [wordOnly(vmlButton(tile, s, href, label, c)), notWord(table)]
 }
 
+/**
+ * Whether the ground stands on the words too: a desktop program that drops dark inks at night, and shows its own for links, leaves
+ * one that stands on the same element with a ground that carries it (`color/stripped.ts`; seen in Thunderbird 153).
+ */
+const carriesInk = (s: ButtonStyle): boolean => !staysAlone(s.color) && inkStays(s.color, s.background)
+
 /** The link, as large as the button. */
 function pressable(tile: ButtonTile, s: ButtonStyle, href: string, label: string, c: TileContext): Element {
+  const own = carriesInk(s)
   const tall = Math.ceil((THUMB - buttonLine(s)) / 2) - (s.borderWidth ?? 0)
   return el(
     'a',
@@ -76,8 +84,15 @@ function pressable(tile: ButtonTile, s: ButtonStyle, href: string, label: string
     el(
       'span',
       {
-        className: classes(s.nightColor && c.rules.nightInk(s.nightColor)),
-        style: css({ color: s.color, 'text-decoration': 'none' }),
+        className: classes(
+          s.nightColor && c.rules.nightInk(s.nightColor),
+          own && s.nightBackground && c.rules.nightGround(s.nightBackground),
+        ),
+        style: css({
+          color: s.color,
+          'background-color': own ? s.background : undefined,
+          'text-decoration': 'none',
+        }),
       },
       withIcon(tile, label, c),
     ),
@@ -100,7 +115,7 @@ function buttonTable(
       bgColor: s.background,
       className: classes(
         padded && c.rules.word(`pad${s.padY}-${s.padX}`, `padding:${s.padY}px ${s.padX}px`),
-        (s.hoverBackground || s.hoverColor) && hover(c.rules, s.hoverBackground, s.hoverColor),
+        (s.hoverBackground || s.hoverColor) && hover(c.rules, s.hoverBackground, s.hoverColor, carriesInk(s)),
         s.nightBackground && c.rules.nightGround(s.nightBackground),
         s.nightBorder && c.rules.nightEdge(s.nightBorder),
       ),

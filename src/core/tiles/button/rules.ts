@@ -22,10 +22,19 @@ export const tallButton = (rules: Rules, px: number) =>
     `padding-top:${trim(px)}px!important;padding-bottom:${trim(px)}px!important`,
   )
 
-/** A button under a pointer: its ground, and the ink of its words. */
-export function hover(rules: Rules, background: string | undefined, color: string | undefined): string {
-  const name = `hover${background ? `-${background.slice(1)}` : ''}${color ? `-on-${color.slice(1)}` : ''}`
+/** A button under a pointer: its ground, and the ink of its words. @param onWords whether the ground stands on the words too */
+export function hover(
+  rules: Rules,
+  background: string | undefined,
+  color: string | undefined,
+  onWords = false,
+): string {
+  const name = `hover${background ? `-${background.slice(1)}` : ''}${color ? `-on-${color.slice(1)}` : ''}${onWords ? '-words' : ''}`
   if (background) rules.ask('hover', name, `background-color:${background}!important`)
-  if (color) rules.ask('hover', `${name}:hover span`, `color:${color}!important`)
+  const words = [
+    color && `color:${color}!important`,
+    onWords && background && `background-color:${background}!important`,
+  ].filter(Boolean)
+  if (words.length) rules.ask('hover', `${name}:hover span`, words.join(';'))
   return name
 }

@@ -51,6 +51,8 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
       width:
         tile.percent && tile.percent < 100 ? `${tile.percent}%` : small ? undefined : fills ? '100%' : width,
       'max-width': fills || small || tile.percent ? undefined : '100%',
+      // WebKit draws what it may not load as a square, and only a height attribute without this would tell it better (tried, as was
+      // `aspect-ratio`). Readers that drop style sheets would then press every picture that shrinks out of shape: this is the lesser harm.
       height: small ? undefined : 'auto',
       margin: fills
         ? undefined
