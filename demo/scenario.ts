@@ -2,6 +2,7 @@ import { berthChoice } from './berths'
 import { type Tile } from '@/core/email/tile'
 import type { Cut } from '@/core/cut/plan'
 import { applyEdit, type Edit } from '@/core/email/edits'
+import type { SafeFont } from '@/core/email/fonts'
 import { textOf, type Block, type Inline, type RichText } from '@/core/email/richtext'
 import type { Band, Email } from '@/core/email/schema'
 import { sides, type HouseStyle } from '@/core/email/styles'
@@ -13,6 +14,9 @@ import { sowingFilm } from './sowing-film'
 export interface DemoClient {
   name: string
   house: HouseStyle
+  /** Where its page has its fonts, and which: those of its designs. */
+  page: string
+  fonts: { family: string; fallback: SafeFont; weights: number[] }[]
 }
 export interface DemoJob {
   client: string
@@ -58,6 +62,11 @@ const text = (
 export const clients: DemoClient[] = [
   {
     name: 'Orrery Point Observatory',
+    page: 'https://orrery-point.example',
+    fonts: [
+      { family: 'Marcellus', fallback: 'serif', weights: [400] },
+      { family: 'Source Serif 4', fallback: 'serif', weights: [400, 700] },
+    ],
     house: {
       version: 2,
       webFonts: [],
@@ -71,14 +80,14 @@ export const clients: DemoClient[] = [
       ground: '#e9e2d4',
       link: { color: '#9a4421', underline: true },
       text: text(
-        { font: 'serif', color: '#3b4050', size: 17, line: 26 },
-        { font: 'serif', color: '#1f2430', bold: false, sizes: [56, 30, 22] },
+        { font: 'Source Serif 4', color: '#3b4050', size: 17, line: 26 },
+        { font: 'Marcellus', color: '#1f2430', bold: false, sizes: [56, 30, 22] },
         '#5b6070',
       ),
       button: {
         background: '#b4572f',
         color: '#ffffff',
-        font: 'serif',
+        font: 'Source Serif 4',
         size: 17,
         bold: true,
         radius: 3,
@@ -90,6 +99,11 @@ export const clients: DemoClient[] = [
   },
   {
     name: 'Halden Night Rail',
+    page: 'https://halden-rail.example',
+    fonts: [
+      { family: 'Barlow Condensed', fallback: 'condensed', weights: [600, 700] },
+      { family: 'Barlow', fallback: 'sans', weights: [400, 700] },
+    ],
     house: {
       version: 2,
       webFonts: [],
@@ -102,14 +116,14 @@ export const clients: DemoClient[] = [
       ground: '#dfe7e3',
       link: { color: '#1f6f6b', underline: true },
       text: text(
-        { font: 'sans', color: '#3d5055', size: 16, line: 25 },
-        { font: 'condensed', color: '#17282c', bold: true, sizes: [64, 32, 22] },
+        { font: 'Barlow', color: '#3d5055', size: 16, line: 25 },
+        { font: 'Barlow Condensed', color: '#17282c', bold: true, sizes: [64, 32, 22] },
         '#52666a',
       ),
       button: {
         background: '#e9a23b',
         color: '#17282c',
-        font: 'sans',
+        font: 'Barlow',
         size: 16,
         bold: true,
         radius: 23,
@@ -121,6 +135,11 @@ export const clients: DemoClient[] = [
   },
   {
     name: 'Fennmoor Seed Library',
+    page: 'https://fennmoor-seeds.example',
+    fonts: [
+      { family: 'Young Serif', fallback: 'serif', weights: [400] },
+      { family: 'Karla', fallback: 'humanist', weights: [400, 700] },
+    ],
     house: {
       version: 2,
       webFonts: [],
@@ -133,14 +152,14 @@ export const clients: DemoClient[] = [
       ground: '#ece6d6',
       link: { color: '#8c2f4b', underline: true },
       text: text(
-        { font: 'humanist', color: '#4d4b42', size: 17, line: 26 },
-        { font: 'serif', color: '#2f2e28', bold: false, sizes: [52, 28, 22] },
+        { font: 'Karla', color: '#4d4b42', size: 17, line: 26 },
+        { font: 'Young Serif', color: '#2f2e28', bold: false, sizes: [52, 28, 22] },
         '#66645a',
       ),
       button: {
         background: '#8c2f4b',
         color: '#ffffff',
-        font: 'humanist',
+        font: 'Karla',
         size: 17,
         bold: true,
         radius: 2,

@@ -3,13 +3,15 @@
  * against a started app whose wall is empty. Usage: tsx demo/seed.ts http://127.0.0.1:4310
  */
 import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
 import { fileURLToPath } from 'node:url'
 import sharp from 'sharp'
 import { berthChoice, berthDrawing, trains, windowDrawing } from './berths'
-import { clients, jobs, type DemoJob } from './scenario'
+import { clients, jobs, type DemoClient, type DemoJob } from './scenario'
 import { emptyPlan, type CutPlan } from '@/core/cut/plan'
 import { newBand, newCell } from '@/core/email/defaults'
 import { applyEdit, type Edit } from '@/core/email/edits'
+import type { WebFont } from '@/core/email/fonts'
 import type { Email } from '@/core/email/schema'
 import type { TileOf } from '@/core/email/tile'
 import { placeOf } from '@/core/email/walk'
@@ -20,6 +22,7 @@ import type { PictureRef } from '@/core/picture/ref'
 import { newTile } from '@/core/tiles'
 import { countdownStill, drawnGif, howTo, moonPhases, untilCopper } from './moving'
 
+const require = createRequire(import.meta.url)
 const base = process.argv[2] ?? 'http://127.0.0.1:4310'
 
 async function call<T>(path: string, method = 'GET', body?: unknown): Promise<T> {
@@ -51,6 +54,26 @@ const picture = (bytes: Uint8Array, type: 'gif' | 'png' = 'gif'): Promise<Pictur
     'picture',
     new File([bytes as Uint8Array<ArrayBuffer>], `picture.${type}`, { type: `image/${type}` }),
   )
+
+/** The fonts of a client's page, with their files kept here: readers load them from there, the lenses from here. */
+const webFontsOf = ({ page, fonts }: DemoClient): Promise<WebFont[]> =>
+  Promise.all(
+    fonts.map(async ({ family, fallback, weights }) => {
+      const pack = family.toLowerCase().replaceAll(' ', '-')
+      const files = weights.map(async (weight) => {
+        const name = `${pack}-latin-${weight}-normal.woff2`
+        const file = require.resolve(`@fontsource/${pack}/files/${name}`)
+        const { id } = await send<{ id: string }>('/fonts', 'font', new File([readFileSync(file)], name))
+        return { address: `${page}/fonts/${pack}-${weight}.woff2`, weight, italic: false, kept: id }
+      })
+      return { family, fallback, files: await Promise.all(files) }
+    }),
+  )
+
+async function addClient(client: DemoClient): Promise<string> {
+  const house = { ...client.house, webFonts: await webFontsOf(client) }
+  return (await call<{ id: string }>('/clients', 'POST', { name: client.name, house })).id
+}
 
 async function load(job: DemoJob, clientId: string): Promise<void> {
   const form = new FormData()
@@ -157,7 +180,7 @@ if ((await call<{ clients: unknown[] }>('/clients')).clients.length)
   console.log('The wall is not empty: the demo is left as it is.')
 else {
   const ids = new Map<string, string>()
-  for (const c of clients) ids.set(c.name, (await call<{ id: string }>('/clients', 'POST', c)).id)
+  for (const c of clients) ids.set(c.name, await addClient(c))
   for (const job of jobs) {
     await load(job, ids.get(job.client)!)
     console.log(`Loaded ${job.name}`)

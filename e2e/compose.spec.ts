@@ -217,6 +217,47 @@ test('changing the house style changes what inherits it, and says how many email
   await request.patch(`/api/clients/${client.id}`, { data: { house: client.house } })
 })
 
+test('a web font whose file is kept here is drawn in the app, while the email names the address that readers load it from', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'Eclipse night')
+  await open(page, job)
+  const { clients } = (await (await request.get('/api/clients')).json()) as {
+    clients: { id: string; name: string; house: unknown }[]
+  }
+  const client = clients.find((c) => c.name === 'Orrery Point Observatory')!
+  await page.getByRole('button', { name: /^House style of/ }).click()
+  await page.getByRole('button', { name: '+ Web font' }).click()
+  const at = (label: string) => page.getByLabel(label, { exact: true })
+  await at('Family of web font 3').fill('Karla')
+  await at('Address of web font 3').fill('https://orrery-point.example/karla.woff2')
+  const file = page.getByText('File to show it here').locator('input')
+  await file.setInputFiles({
+    name: 'a.woff2',
+    mimeType: 'font/woff2',
+    buffer: Buffer.from('wOF2, but no font'),
+  })
+  await expect(page.getByText('The letters of "a.woff2" cannot be drawn')).toBeVisible()
+  await file.setInputFiles('node_modules/@fontsource/karla/files/karla-latin-400-normal.woff2')
+  await expect(page.getByText('Shown here: another file').nth(3)).toBeVisible()
+  await accessible(page)
+  await page.getByLabel('Font of Body').selectOption('Karla')
+  await page.getByRole('button', { name: 'Save the house style' }).click()
+  await expect(page.getByText(/emails inherit from this house style/)).toBeVisible()
+  const frame = page.locator('iframe[title="The email, Wide, 600 px wide"]')
+  const loaded = () =>
+    frame.evaluate((f: HTMLIFrameElement) =>
+      [...f.contentDocument!.fonts].filter((face) => face.status === 'loaded').map((face) => face.family),
+    )
+  await expect.poll(loaded).toContain('Karla')
+  const html = await htmlOf(page, job)
+  expect(html).toContain("src:url('https://orrery-point.example/karla.woff2')")
+  expect(html).not.toContain('/api/fonts/')
+  // Other tests look at emails of the same client.
+  await request.patch(`/api/clients/${client.id}`, { data: { house: client.house } })
+})
+
 test('a row of cells stands inside a cell, and goes again', async ({ page, request }) => {
   const job = await copyOf(request, 'Eclipse night')
   await open(page, job)

@@ -56,4 +56,12 @@ export const clientRoutes = routesOf({
     gives: z.object({ pictures: z.array(shelfPicture) }),
     problems: '404',
   },
+  'POST /api/fonts': {
+    does: 'Takes in a font file of a house style, so that what shows emails here has its letters; a web font names it as `kept`.',
+    form: { files: { font: 'WOFF2, WOFF, TTF or OTF, at most 5 MB' }, most: 6 },
+    gives: z.object({ id: z.string() }),
+    status: 201,
+    problems: '413, 415 not-a-font',
+  },
+  'GET /api/fonts/:font': { does: 'A font file.', gives: 'font/*', problems: '404' },
 })

@@ -10,6 +10,9 @@ export const picturesFolder = (): string => join(dataFolder(), 'pictures')
 
 export const filmsFolder = (): string => join(dataFolder(), 'films')
 
+/** Font files of house styles. */
+export const houseFontsFolder = (): string => join(dataFolder(), 'fonts')
+
 /** The packages of the fonts that ship with the app. */
 export const fontsFolder = (): string =>
   join(/* turbopackIgnore: true */ process.cwd(), 'node_modules/@fontsource')

@@ -110,12 +110,44 @@ export const webFontSchema = z.object({
         address: z.url({ protocol: /^https$/ }).max(1000),
         weight: z.number().int().min(100).max(900),
         italic: z.boolean(),
+        /** The same file as it is kept here (its SHA-256), for what shows emails: the address may not be there yet, and is not asked for without leave. */
+        kept: z
+          .string()
+          .regex(/^[0-9a-f]{64}$/)
+          .optional(),
       }),
     )
     .min(1)
     .max(12),
 })
 export type WebFont = z.infer<typeof webFontSchema>
+
+/** A face of a web font whose file is kept here, as the Font Loading API takes it (CSS Font Loading Module Level 3, section 2). */
+export interface KeptFace {
+  family: string
+  source: string
+  descriptors: { weight: string; style: 'normal' | 'italic' }
+}
+
+/** Where a font file that is kept here is answered. */
+export const keptFont = (id: string): string => `/api/fonts/${id}`
+
+/** The faces of web fonts whose files are kept here. */
+export const keptFaces = (fonts: readonly WebFont[]): KeptFace[] =>
+  fonts.flatMap(({ family, files }) =>
+    files.flatMap(({ kept, weight, italic }) =>
+      kept
+        ? {
+            family,
+            source: `url(${keptFont(kept)})`,
+            descriptors: {
+              weight: String(weight),
+              style: italic ? ('italic' as const) : ('normal' as const),
+            },
+          }
+        : [],
+    ),
+  )
 
 const isSafe = (font: string): font is SafeFont => Object.hasOwn(fontStacks, font)
 

@@ -2,9 +2,20 @@ import { readdir, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import { eq, lt } from 'drizzle-orm'
 import { db } from '../db'
-import { crops, documents, films, jobs, keptParts, pictures, shelfPictures, versions } from '../db/schema'
+import {
+  clients,
+  crops,
+  documents,
+  films,
+  jobs,
+  keptParts,
+  pictures,
+  shelfPictures,
+  versions,
+} from '../db/schema'
 import { picturesFolder } from '../settings'
 import { filmFile } from '../films/films'
+import { collectFonts } from '../fonts/fonts'
 import { fileOf } from './store'
 
 /** What nothing needs is kept this long, ms: a draft or the undo of an open page may still name it. */
@@ -23,6 +34,7 @@ function needed(): Set<string> {
   const see = (body: unknown) => {
     for (const [id] of JSON.stringify(body).matchAll(ID)) out.add(id)
   }
+  for (const { house } of db().select({ house: clients.house }).from(clients).all()) see(house)
   for (const table of [documents, versions, keptParts])
     for (const { body } of db().select({ body: table.body }).from(table).all()) see(body)
   return out
@@ -65,7 +77,7 @@ async function sweep(before: number): Promise<number> {
 }
 
 /**
- * Takes away pictures and films that no job, shelf, document or version needs, crops that were only looked at among them, and
+ * Takes away pictures, films and fonts that no job, client, shelf, document or version needs, crops that were only looked at among them, and
  * what killed writes left. @param now ms since 1970 @returns how many
  */
 export async function collectPictures(now = Date.now()): Promise<number> {
@@ -85,5 +97,10 @@ export async function collectPictures(now = Date.now()): Promise<number> {
     }
   })
   for (const id of old) await rm(fileOf(id), { force: true })
-  return old.length + (await collectFilms(keep, before)) + (await sweep(before))
+  return (
+    old.length +
+    (await collectFilms(keep, before)) +
+    (await collectFonts(keep, before)) +
+    (await sweep(before))
+  )
 }

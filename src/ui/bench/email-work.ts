@@ -12,6 +12,7 @@ import type { HouseStyle } from '@/core/email/styles'
 import { placeOf } from '@/core/email/walk'
 import { asSample } from '@/core/text/fields'
 import type { ShownState } from '@/core/tiles/context'
+import { shownHouse, useHouseFonts } from '../parts/house-fonts'
 import { inSlices, whenRead } from '../parts/slices'
 import { useDoc } from '../session/use-doc'
 import type { CurrentWords } from '../compose/editor'
@@ -42,7 +43,7 @@ export function useFirstCompile(email: Email, house: HouseStyle): boolean {
   useEffect(() => {
     let wanted = true
     const { email, house } = first.current
-    const work = () => bandByBand(email, house, { ...forLenses, ...asEveryone })
+    const work = () => bandByBand(email, shownHouse(house), { ...forLenses, ...asEveryone })
     void inSlices(work, () => wanted)
       // What cannot be compiled says so where it is shown.
       .catch(() => {})
@@ -62,6 +63,7 @@ export function useEmailWork(job: BenchJob, session: EmailSession, setHouse: (ho
   const email = useDoc(session.store)
   const ties = useMemo(() => new Ties(), [])
   const [hovered, setHovered] = useState<string | null>(null)
+  useHouseFonts(job.client.house)
   const style = useMemo(() => styleOf(job.client.house, email.styles), [job.client.house, email.styles])
   // The lenses follow what is typed in the tray; its fields do not wait for them.
   const seen = useSeen(useDeferredValue(email), job.client.house)
@@ -176,7 +178,7 @@ function useSeen(email: Email, house: HouseStyle) {
     [values],
   )
   const parts = useMemo(
-    () => compileMapped(email, house, { ...forLenses, ...seen, shown }).parts(),
+    () => compileMapped(email, shownHouse(house), { ...forLenses, ...seen, shown }).parts(),
     [email, house, seen, shown],
   )
   const text = useMemo(

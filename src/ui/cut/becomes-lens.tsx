@@ -1,6 +1,7 @@
 import { ScanSearch } from 'lucide-react'
 import { useMemo } from 'react'
 import { compileMapped } from '@/core/compile'
+import { shownHouse } from '../parts/house-fonts'
 import { asSample } from '@/core/text/fields'
 import { EmailLens, LensFrame } from '../bench/lens'
 import { Button } from '../parts/controls'
@@ -16,7 +17,7 @@ export function BecomesLens({ work: w }: { work: CutWork }) {
   const parts = useMemo(
     () =>
       result &&
-      compileMapped(result.email, job.client.house, {
+      compileMapped(result.email, shownHouse(job.client.house), {
         src: previewSrc,
         fields: sampleFields,
         marks: true,

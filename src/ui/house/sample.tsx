@@ -1,6 +1,7 @@
 'use client'
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { compileMapped } from '@/core/compile'
+import { shownHouse } from '../parts/house-fonts'
 import { newEmail } from '@/core/email/defaults'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
@@ -44,7 +45,7 @@ function Shown({
   const [html, setHtml] = useState('')
   const [height, setHeight] = useState(900)
   useEffect(() => {
-    const parts = compileMapped(email, house, { src: srcIn(house), apart: true }).parts()
+    const parts = compileMapped(email, shownHouse(house), { src: srcIn(house), apart: true }).parts()
     const { before, bands, after } = look === 'Night' ? nightOf(parts) : parts
     setHtml(framed(before + bands.map((b) => b.html).join('') + after, 'own'))
   }, [email, house, look])

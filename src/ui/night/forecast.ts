@@ -8,6 +8,7 @@ import { recoloredAround, withRules } from '@/core/night/page'
 import { recolored } from '@/core/night/recolor'
 import { asSample } from '@/core/text/fields'
 import { src } from '../bench/src'
+import { shownHouse } from '../parts/house-fonts'
 
 export type LensId = 'day' | BehaviourId
 
@@ -30,7 +31,7 @@ function passOf(id: BehaviourId, page: string) {
 export function partsUnder(email: Email, house: HouseStyle, id: LensId, honoured: boolean): Parts {
   const behaviour = id === 'day' ? null : behaviours[id]
   const page = styleOf(house, email.styles).ground
-  const { before, bands, after } = compileMapped(email, house, {
+  const { before, bands, after } = compileMapped(email, shownHouse(house), {
     src,
     countdowns: '/api/countdown',
     fields,

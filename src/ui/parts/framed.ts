@@ -26,7 +26,7 @@ export function framed(html: string, loads: Loads): string {
   const policy = [
     "default-src 'none'",
     loads === 'nothing' ? "img-src 'none'" : `img-src ${own} data: blob:${more}`,
-    `font-src data:${more}`,
+    `font-src ${own} data:${more}`,
     `style-src 'unsafe-inline'${more}`,
   ].join('; ')
   const at = behindDoctype(html)

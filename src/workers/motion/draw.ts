@@ -16,6 +16,7 @@ import type { Pen, Slot } from '@/core/motion/pen'
 import type { Motion } from '@/core/motion/schema'
 import { momentsOf, type Moment } from '@/core/motion/timing'
 import { openFilm, pictureAt } from './films'
+import { withFonts } from './fonts'
 import { picturesFor } from './pictures'
 
 /** What the page asks for: a sequence drawn, or a look into a film. */
@@ -88,7 +89,7 @@ async function drawn({ call, motion, width, webFonts, dir, lang }: Extract<DrawC
     pen: pen as unknown as Pen,
     read: () => pen.getImageData(0, 0, size.width, size.height).data,
   }
-  const pictures = await picturesFor(picturesOf(motion))
+  const [pictures] = await Promise.all([picturesFor(picturesOf(motion)), withFonts(webFonts)])
   const slot: Slot = {
     width,
     height: motion.window?.of ?? motion.height,

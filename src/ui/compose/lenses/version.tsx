@@ -6,6 +6,7 @@ import type { Routes } from '@/contract'
 import { compileMapped } from '@/core/compile'
 import type { Email } from '@/core/email/schema'
 import { asSample } from '@/core/text/fields'
+import { shownHouse } from '../../parts/house-fonts'
 import { call, type ApiProblem } from '../../api'
 import { type EmailWork } from '../../bench/email-work'
 import { src } from '../../bench/src'
@@ -117,7 +118,7 @@ function Shown({
   const looking = useLooking()
   const parts = useMemo(
     () =>
-      compileMapped(email, house, {
+      compileMapped(email, shownHouse(house), {
         src,
         fields: asSample({ unsubscribe: '#' }),
         marks: true,

@@ -45,12 +45,21 @@ async function settle(doc: Document): Promise<void> {
     if (!address || address.startsWith('data:') || !isOwn(address)) continue
     work.push(dataOf(address).then((data) => void (e.style.backgroundImage = `url("${data}")`)))
   }
+  for (const sheet of doc.querySelectorAll('style')) work.push(withFonts(sheet))
   await Promise.all(work)
+}
+
+/** Puts the fonts that are kept here into a sheet as data. */
+async function withFonts(sheet: HTMLStyleElement): Promise<void> {
+  const css = sheet.textContent
+  const found = new Set([...css.matchAll(/\/api\/fonts\/[0-9a-f]{64}/g)].map(([address]) => address))
+  for (const address of found)
+    sheet.textContent = sheet.textContent.replaceAll(address, await dataOf(address))
 }
 
 /**
  * A band as pixels, as this browser draws it: its markup in an SVG's foreignObject, drawn to a canvas. Its limits: fonts that are
- * not on this machine are not loaded, nor are pictures from elsewhere; both come out as a reader without them shows them.
+ * neither on this machine nor kept here are not loaded, nor are pictures from elsewhere; both come out as a reader without them shows them.
  * @param width, height of the band, px
  */
 export async function drawBand(
