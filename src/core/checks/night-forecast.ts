@@ -1,14 +1,19 @@
 import { contrast, wantedContrast } from '../color/contrast'
+import type { Said } from '../night/behaviour'
 import { behaviourIds, behaviours, type Behaviour } from '../night/behaviours'
 import { anyInkHolds } from '../night/holds'
 import { definitionOf } from '../tiles'
 import type { ColorPair } from '../tiles/definition'
 import type { Check } from './check'
 
+/** What the element of a pair says. */
+const saidOf = ({ link, own, ground }: ColorPair): Said => ({ link, ...(own ? { ground } : {}) })
+
 /** How a pair of colours stands off under a behaviour that recolours. */
-function under({ color, ground }: ColorPair, b: Behaviour): { color: string; ground: string; is: number } {
-  const after = b.ground(ground, { picture: false, link: false }) ?? b.page
-  const words = b.words(color, { before: ground, after, picture: false })
+function under(pair: ColorPair, b: Behaviour): { color: string; ground: string; is: number } {
+  const { color, ground, own } = pair
+  const after = b.ground(ground, own ? { ink: color } : {}) ?? b.page
+  const words = b.words(color, { before: ground, after, picture: false }, saidOf(pair))
   return { color: words, ground: after, is: contrast(words, after) }
 }
 
@@ -35,7 +40,7 @@ export const nightForecast: Check = {
             key: `${id} ${pair.color}`,
             what: `${b.label}: contrast ${(Math.floor(now.is * 100) / 100).toFixed(2)}, wants ${wanted}`,
             why: `${pair.color} on ${pair.ground} would become ${now.color} on ${now.ground}. ${
-              anyInkHolds(pair.ground, wanted)
+              anyInkHolds(pair.ground, wanted, saidOf(pair))
                 ? 'In Night the nearest colour that holds everywhere is proposed.'
                 : 'No ink is read on this ground under every dark mode: only another ground, lighter or darker, would help.'
             }`,

@@ -6,6 +6,17 @@ export interface Behind {
   picture: boolean
 }
 
+/** The element that a colour is said of, and what else it says. */
+export interface Said {
+  /** Whether a picture lies there. */
+  picture?: boolean
+  /** Whether it is a link, or words stand in one. */
+  link?: boolean
+  /** A ground or an ink that the same element says. */
+  ground?: string
+  ink?: string
+}
+
 /** What a kind of dark mode does to colours: one stated algorithm, a forecast by rule. */
 export interface Behaviour {
   id: 'written' | 'attributes' | 'partly' | 'fully' | 'desktop'
@@ -18,9 +29,9 @@ export interface Behaviour {
   rules: 'media' | 'attributes' | 'none'
   /** Whether what remains is recoloured at all. */
   recolors: boolean
-  /** A ground; null where it is taken away. @param link whether it is that of a link */
-  ground: (color: string, at: { picture: boolean; link: boolean }) => string | null
-  words: (color: string, behind: Behind) => string
+  /** A ground; null where it is taken away. */
+  ground: (color: string, at: Said) => string | null
+  words: (color: string, behind: Behind, at?: Said) => string
   border: (color: string, behind: Behind) => string
   /** What the reader shows where nothing has a ground. */
   page: string

@@ -21,7 +21,7 @@ import { recoloredAround, withRules } from './page'
 import { nightEdge, nightPalette } from './palette'
 import { holds } from './holds'
 import { proposal } from './propose'
-import { recolored } from './recolor'
+import { recolored, underBehaviour, usesOf } from './recolor'
 import { countColor, withColor } from './replace'
 
 const color = fc
@@ -91,10 +91,40 @@ describe('behaviours', () => {
     const [td] = recolored(on, behaviours.fully, '#ffffff')
     expect(brightness(styleOfElement(td as never).color!)).toBeGreaterThan(150)
   })
-  test('the desktop program takes the ground of a link away, and leaves that of a cell', () => {
-    const [outer, , button] = stylesOf('desktop')
-    expect(button!['background-color']).toBeUndefined()
-    expect(outer!['background-color']).toBe('#ffffff')
+  /*
+   * Seen in Thunderbird 153, dark, of our own emails, and read in its source: what is light goes, what is dark goes from words, and an ink
+   * on a ground of its own stays where that carries it.
+   */
+  test('the desktop program takes light grounds and dark inks away; an ink on its own ground stays', () => {
+    const [outer, , button, dark] = stylesOf('desktop')
+    expect(outer!['background-color']).toBeUndefined()
+    expect(outer!.color).toBe('#eeeef0')
+    expect(button).toMatchObject({ 'background-color': '#204080', color: '#ffffff' })
+    expect(dark).toMatchObject({ 'background-color': '#101820', color: '#f0f0f0' })
+    const amber = (label: string) => [
+      el('td', { style: 'background-color:#e8a33d' }, [
+        el('a', { href: '#', style: 'color:#17282c' }, [el('span', { style: label }, text('Go'))]),
+      ]),
+    ]
+    const spanOf = (label: string) => {
+      const [td] = recolored(amber(label), behaviours.desktop, '#ffffff')
+      const elements = [...elementsOf(td as never)].map((e) => styleOfElement(e))
+      expect(elements[0]!['background-color']).toBe('#e8a33d')
+      return elements.at(-1)!.color
+    }
+    expect(spanOf('color:#17282c')).toBe('#58c9ff')
+    expect(spanOf('color:#17282c;background-color:#e8a33d')).toBe('#17282c')
+  })
+  test('a white card on a dark band goes, and what is on it stands on the band', () => {
+    const card = [
+      el('td', { style: 'background-color:#12343b' }, [
+        el('div', { style: 'background-color:#ffffff;color:#222222' }, text('on a card')),
+      ]),
+    ]
+    const uses = usesOf(card, { page: '#ffffff', night: '#ffffff', rules: new Map() })
+    const words = uses.find((u) => u.what === 'words')!
+    expect(underBehaviour(words, behaviours.desktop)).toEqual({ color: '#eeeef0', ground: '#12343b' })
+    expect(underBehaviour(words, behaviours.written)).toEqual(words.night)
   })
   test('nothing is lost but colours: words, order and all other declarations stay', () => {
     fc.assert(

@@ -12,8 +12,7 @@ export function recoloredAround(html: string, behaviour: Behaviour): string {
   if (!behaviour.recolors) return html
   const at = html.indexOf('</head>')
   const body = html.slice(Math.max(0, at)).replace(GROUND, (_, what: string, color: string) => {
-    const next = behaviour.ground(color, { picture: false, link: false })
-    return `${what}${next ?? color}`
+    return `${what}${behaviour.ground(color, {}) ?? behaviour.page}`
   })
   return html.slice(0, Math.max(0, at)) + body
 }

@@ -2,7 +2,7 @@ import type { Element, ElementContent } from 'hast'
 import { readHex } from '../color/hex'
 import { colorOf, styleOfElement } from '../html/values'
 import type { Rule } from '../tiles/rules'
-import type { Behaviour, Behind } from './behaviour'
+import type { Behaviour, Behind, Said } from './behaviour'
 
 /** Where a colour of the email stands. */
 export interface Use {
@@ -11,6 +11,10 @@ export interface Use {
   /** What it is read on, or stands beside. */
   ground: string
   behind: Behind
+  /** What the element says that says the colour. */
+  said: Said
+  /** The grounds behind, the nearest first. */
+  grounds: readonly Layer[]
   /** The mark of the band, cell or tile it stands in. */
   mark: string | null
   /** Letters of words, px. */
@@ -20,6 +24,11 @@ export interface Use {
   night: { color: string; ground: string }
   /** Characters of the words, so that what fills most comes first. */
   length: number
+}
+
+/** A ground with what else its element says. */
+export interface Layer extends Said {
+  ground: string
 }
 
 /** What the email's own rules for the dark say, by class name: a ground, or words. */
@@ -41,6 +50,9 @@ export function nightRulesOf(rules: Iterable<Rule>): NightRules {
 
 interface Context {
   behind: Behind
+  grounds: readonly Layer[]
+  /** What the element says that the words have their ink from. */
+  said: Said
   /** By the email's own rules for the dark. */
   night: { ground: string; words: string }
   words: string
@@ -83,7 +95,10 @@ class Walk {
     })
   }
 
-  private words(value: string, { behind, words, night, size, bold, mark }: Context): void {
+  private words(
+    value: string,
+    { behind, grounds, said, words, night, size, bold, mark, link }: Context,
+  ): void {
     const length = value.trim().length
     if (!length) return
     const own = { color: night.words, ground: night.ground }
@@ -92,6 +107,8 @@ class Walk {
       color: words,
       ground: behind.before,
       behind,
+      grounds,
+      said: { ...said, link },
       night: own,
       mark,
       size,
@@ -116,23 +133,26 @@ class Walk {
       hex(style['background-color']) ??
       hex(style.background) ??
       hex(node.properties.bgColor as string | undefined)
-    let behind = outer.behind
+    const ink = hex(style.color) ?? undefined
+    let { behind, grounds } = outer
     if (ground) {
-      const after = this.behaviour
-        ? this.behaviour.ground(ground, { picture, link: node.tagName === 'a' })
-        : ground
+      const said = { picture, link: node.tagName === 'a', ink }
+      const after = this.behaviour ? this.behaviour.ground(ground, said) : ground
       behind = { before: ground, after: after ?? outer.behind.after, picture }
+      grounds = [{ ...said, ground }, ...grounds]
     } else if (picture) behind = { ...behind, picture }
-    const inks = hex(style.color) ?? outer.words
-    const said = namesOf(node).map((name) => this.rules.get(name))
+    const inks = ink ?? outer.words
+    const rules = namesOf(node).map((name) => this.rules.get(name))
     const night = {
-      ground: said.find((r) => r?.ground)?.ground ?? (ground ? ground : outer.night.ground),
-      words: said.find((r) => r?.words)?.words ?? (hex(style.color) ? inks : outer.night.words),
+      ground: rules.find((r) => r?.ground)?.ground ?? ground ?? outer.night.ground,
+      words: rules.find((r) => r?.words)?.words ?? ink ?? outer.night.words,
     }
     const size = /^([\d.]+)px$/.exec(style['font-size'] ?? '')?.[1]
     const weight = style['font-weight']
     return {
       behind,
+      grounds,
+      said: ink ? { picture, ground: ground ?? undefined } : outer.said,
       link,
       words: inks,
       night,
@@ -152,6 +172,11 @@ class Walk {
     at: Context,
   ): Element['properties'] {
     const { behind } = at
+    const said = {
+      picture: behind.picture,
+      link: node.tagName === 'a',
+      ink: hex(style.color) ?? undefined,
+    }
     const set = new Map<string, string | null>()
     for (const [name, value] of Object.entries(style)) {
       const color = COLOR.exec(value)?.[0]
@@ -166,11 +191,15 @@ class Walk {
           night: { color: at.night.ground, ground: outer.night.ground },
         })
         if (this.behaviour) {
-          const next = this.behaviour.ground(plain, { picture: behind.picture, link: node.tagName === 'a' })
+          const next = this.behaviour.ground(plain, said)
           set.set(name, next === null ? null : value.replace(COLOR, next))
         }
       } else if (name === 'color') {
-        if (this.behaviour) set.set(name, value.replace(COLOR, this.behaviour.words(plain, behind)))
+        if (this.behaviour)
+          set.set(
+            name,
+            value.replace(COLOR, this.behaviour.words(plain, behind, { ...at.said, link: at.link })),
+          )
       } else if (BORDERS.test(name)) {
         this.seen({
           ...this.useOf(at),
@@ -189,15 +218,20 @@ class Walk {
     })
     const properties = { ...node.properties, style: written.join(';') }
     const bg = hex(node.properties.bgColor as string | undefined)
-    if (bg && this.behaviour)
-      properties.bgColor = this.behaviour.ground(bg, { picture: behind.picture, link: false }) ?? undefined
+    if (bg && this.behaviour) properties.bgColor = this.behaviour.ground(bg, said) ?? undefined
     return properties
   }
 
-  private useOf = ({ mark, size, bold }: Context) => ({ mark, size, bold, length: 0 })
+  private useOf = ({ mark, size, bold, grounds: [own] }: Context) => ({
+    mark,
+    size,
+    bold,
+    length: 0,
+    said: own ?? {},
+  })
 }
 
-const beside = ({ behind }: Context) => ({ ground: behind.before, behind })
+const beside = ({ behind, grounds }: Context) => ({ ground: behind.before, behind, grounds })
 
 const namesOf = (node: Element): string[] => {
   const { className } = node.properties
@@ -211,6 +245,8 @@ const markOf = (node: Element): string | null => {
 
 const contextOf = (page: string, after: string, words: string, night = page): Context => ({
   behind: { before: page, after, picture: false },
+  grounds: [{ ground: page }],
+  said: {},
   words,
   night: { ground: night, words },
   size: 16,
@@ -227,7 +263,7 @@ export const recolored = (
   words = '#000000',
 ): ElementContent[] => {
   if (!behaviour.recolors) return [...nodes]
-  const after = behaviour.ground(page, { picture: false, link: false }) ?? behaviour.page
+  const after = behaviour.ground(page, {}) ?? behaviour.page
   return new Walk(behaviour, () => {}).nodes(nodes, contextOf(page, after, words))
 }
 
@@ -245,14 +281,22 @@ export function usesOf(
 /** What a use becomes under a behaviour: the colour and what stands behind it. */
 export function underBehaviour(use: Use, behaviour: Behaviour): { color: string; ground: string } {
   if (!behaviour.recolors) return use.night
-  const { picture } = use.behind
-  const ground = behaviour.ground(use.ground, { picture, link: false }) ?? behaviour.page
-  const behind = { before: use.ground, after: ground, picture }
+  const ground = lastingOf(use.grounds, behaviour)
+  const behind = { before: use.ground, after: ground, picture: use.behind.picture }
   const color =
     use.what === 'ground'
-      ? (behaviour.ground(use.color, { picture, link: false }) ?? ground)
+      ? (behaviour.ground(use.color, use.said) ?? ground)
       : use.what === 'words'
-        ? behaviour.words(use.color, behind)
+        ? behaviour.words(use.color, behind, use.said)
         : behaviour.border(use.color, behind)
   return { color, ground }
+}
+
+/** What is seen of grounds behind one another: the nearest that is left, else the reader's own. */
+function lastingOf(grounds: readonly Layer[], behaviour: Behaviour): string {
+  for (const layer of grounds) {
+    const after = behaviour.ground(layer.ground, layer)
+    if (after !== null) return after
+  }
+  return behaviour.page
 }

@@ -32,6 +32,9 @@ export interface ColorPair {
   /** px */
   size: number
   bold: boolean
+  /** Whether it is a link's, and whether the ground stands on the same element: some dark modes ask. */
+  link?: boolean
+  own?: boolean
 }
 
 /** What a holder, the cell around a tile, says for it: letters that its paragraphs inherit, and where their lines stand. */

@@ -43,7 +43,7 @@ function useMeasured(work: EmailWork, tile: TileOf<'picture'>): Measured | null 
       { name: 'by its own rules', color: night },
       {
         name: 'turned over',
-        color: behaviours.fully.ground(color, { picture: false, link: false }) ?? turnedOver(color),
+        color: behaviours.fully.ground(color, {}) ?? turnedOver(color),
       },
     ]
     let current = true

@@ -191,7 +191,12 @@ function Proposals(p: ProposalsProps) {
     () =>
       uses
         .filter((u) => u.what === 'words')
-        .map((u) => ({ ground: u.ground, wanted: u.day.wanted, picture: u.behind.picture })),
+        .map((u) => ({
+          ground: u.ground,
+          wanted: u.day.wanted,
+          picture: u.behind.picture,
+          said: u.said,
+        })),
     [uses],
   )
   const found = useMemo(() => (grounds.length ? proposal(color, { grounds }) : null), [color, grounds])

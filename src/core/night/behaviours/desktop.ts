@@ -1,17 +1,20 @@
+import { groundStays, inkStays } from '../../color/stripped'
 import type { Behaviour } from '../behaviour'
-import { brightness, turnedOver } from '../lightness'
+
+/** What the program itself writes and links with in the dark (measured in pictures of it). */
+const WORDS = '#eeeef0'
+const LINKS = '#58c9ff'
 
 export const desktop: Behaviour = {
   id: 'desktop',
   label: 'Desktop program',
   about:
-    'The ground of a link vanishes, that of a cell or a span stays; words without a ground of their own become light. Rules for the dark do not count.',
-  rests: 'Seen in Thunderbird 153, dark, with our own output; its thresholds are not known.',
+    'Light grounds and inks that are not light are taken away, element by element; what is left shows on the program’s own dark. An ink stays that stands on one element with a ground that carries it. Rules for the dark do not count.',
+  rests: 'The source of Thunderbird 153, and pictures of our own emails in it.',
   rules: 'none',
   recolors: true,
-  page: '#1c1b22',
-  ground: (color, { link }) => (link ? null : color),
-  words: (color, { before, after }) =>
-    before !== after && brightness(color) < 128 ? turnedOver(color) : color,
+  page: '#18181b',
+  ground: (color, { ink }) => (groundStays(color, ink) ? color : null),
+  words: (color, _, at = {}) => (inkStays(color, at.ground) ? color : at.link ? LINKS : WORDS),
   border: (color) => color,
 }

@@ -54,7 +54,7 @@ export function buttonHtml(tile: ButtonTile, c: TileContext): ElementContent[] {
  * Whether the ground stands on the words too: a desktop program that drops dark inks at night, and shows its own for links, leaves
  * one that stands on the same element with a ground that carries it (`color/stripped.ts`; seen in Thunderbird 153).
  */
-const carriesInk = (s: ButtonStyle): boolean => !staysAlone(s.color) && inkStays(s.color, s.background)
+export const carriesInk = (s: ButtonStyle): boolean => !staysAlone(s.color) && inkStays(s.color, s.background)
 
 /** The link, as large as the button. */
 function pressable(tile: ButtonTile, s: ButtonStyle, href: string, label: string, c: TileContext): Element {

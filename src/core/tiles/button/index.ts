@@ -1,7 +1,7 @@
 import { sides } from '../../email/styles'
 import { plainHolder } from '../letters'
 import { defineTile, none } from '../definition'
-import { buttonHtml, buttonStyleOf } from './html'
+import { buttonHtml, buttonStyleOf, carriesInk } from './html'
 import { buttonSchema, type ButtonTile } from './schema'
 import { buttonText } from './text'
 
@@ -29,6 +29,7 @@ export const button = defineTile<ButtonTile>({
   pairs: (tile, look) => {
     const s = buttonStyleOf(tile, look)
     const night = { color: s.nightColor ?? s.color, ground: s.nightBackground ?? s.background }
-    return [{ color: s.color, ground: s.background, night, size: s.size, bold: s.bold }]
+    const { color, background: ground, size, bold } = s
+    return [{ color, ground, night, size, bold, link: true, own: carriesInk(s) }]
   },
 })

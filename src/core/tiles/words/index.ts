@@ -59,6 +59,8 @@ function pairsOf(tile: WordsTile, look: RoleStyle, ground: Ground): ColorPair[] 
         night: { color: nightInk, ground: own?.backgroundColor ?? ground.night },
         size: own?.fontSize ? parseInt(own.fontSize) : s.size,
         bold: s.bold || !!markOf(run, 'bold'),
+        link: of === links,
+        own: !!own?.backgroundColor,
       })
     }
   })
