@@ -284,3 +284,90 @@ test('a tile is dragged from the tray into the lens; a band is split before it, 
   expect(merged.bands).toHaveLength(before.bands.length)
   expect(JSON.stringify(merged.bands.map((b) => b.cells[0]!.items.map((i) => i.id)))).toContain(place.tile.id)
 })
+
+test('a number is scrubbed and reckoned, sides go together or to none, and any step is gone back to by its name', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'Winter timetable')
+  await open(page, job)
+  const place = [...placesOf(await emailOf(page, job))].find((p) => p.tile.kind === 'words')!
+  const padding = async () => {
+    await saved(page)
+    return [...placesOf(await emailOf(page, job))].find((p) => p.tile.id === place.tile.id)!.tile.padding
+  }
+  const before = await padding()
+  const at = await middle(page, place.tile.id)
+  await page.mouse.click(at.x, at.y)
+  const sides = page.getByRole('group', { name: 'Space', exact: true }).first()
+  const top = sides.getByLabel('Space, top, px')
+  await top.fill('600/3-190')
+  await top.press('Enter')
+  expect((await padding()).top).toBe(10)
+  // With Alt, the pointer drags the number.
+  const box = (await top.boundingBox())!
+  await page.keyboard.down('Alt')
+  await page.mouse.move(box.x + 8, box.y + 8)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 8 + 40, box.y + 8, { steps: 5 })
+  await page.mouse.up()
+  await page.keyboard.up('Alt')
+  const scrubbed = (await padding()).top
+  expect(scrubbed).toBeGreaterThan(12)
+  await sides.getByRole('button', { name: 'Space: all sides together' }).click()
+  await sides.getByLabel('Space, left, px').fill('7')
+  expect(await padding()).toEqual({ top: 7, right: 7, bottom: 7, left: 7 })
+  await sides.getByRole('button', { name: 'Space: none' }).click()
+  expect(await padding()).toEqual({ top: 0, right: 0, bottom: 0, left: 0 })
+  await accessible(page)
+  await page.getByRole('radio', { name: 'narrow', exact: true }).first().click()
+  await page.getByRole('button', { name: 'Steps so far' }).click()
+  const steps = page.getByRole('menuitem')
+  await expect(steps.first()).toHaveText('set where it shows')
+  await expect(steps.last()).toHaveText('set the space')
+  await steps.last().click()
+  expect(await padding()).toEqual(before)
+})
+
+test('a colour is read off the screen where the browser can; a house style goes out and comes in as JSON', async ({
+  page,
+  request,
+}) => {
+  // The browser of the tests has no screen to read from: what it is asked for is answered as the standard has it.
+  await page.addInitScript(() => {
+    const open = () => Promise.resolve({ sRGBHex: '#3f5a36' })
+    Object.assign(globalThis, {
+      EyeDropper: function EyeDropper() {
+        return { open }
+      },
+    })
+  })
+  const client = async (name: string) =>
+    ((await (await request.post('/api/clients', { data: { name } })).json()) as { id: string }).id
+  const houseOf = async (id: string) =>
+    ((await (await request.get(`/api/clients/${id}`)).json()) as { house: { ground: string } }).house
+  const [from, to] = [await client('Millwright'), await client('Chandler')]
+  await page.goto(`/clients/${from}`)
+  await expect(page.locator('[data-ready=true]')).toBeVisible()
+  await page.getByRole('button', { name: 'Ground behind emails: choose a colour' }).click()
+  await page.getByRole('button', { name: 'Read it off the screen' }).click()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Save the house style' }).click()
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible()
+  const house = await houseOf(from)
+  expect(JSON.stringify(house)).toContain('#3f5a36')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as JSON' }).click(),
+  ])
+  expect(download.suggestedFilename()).toBe('millwright-house.json')
+  await page.goto(`/clients/${to}`)
+  await expect(page.locator('[data-ready=true]')).toBeVisible()
+  const file = page.getByText('Take from JSON').locator('input')
+  await file.setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"a":1}') })
+  await expect(page.getByText('"x.json" is no house style')).toBeVisible()
+  await file.setInputFiles(await download.path())
+  await page.getByRole('button', { name: 'Save the house style' }).click()
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible()
+  expect(await houseOf(to)).toEqual(house)
+})
