@@ -9,6 +9,7 @@ import { thorough } from '@/test-support/samples'
 import { sceneOf } from '@/test-support/scenes'
 import { pairedDesign } from '@/test-support/paired'
 import { studioDesigns, type Expected } from '@/test-support/studio'
+import { unseenDesigns } from '@/test-support/studio-unseen'
 import { likeness } from './support'
 
 /* What the first build of a flat picture means: read from its pixels, with its words as a perfect reading would give them. */
@@ -66,7 +67,7 @@ for (const seed of thorough ? Array.from({ length: 16 }, (_, i) => i + 1) : [3, 
     expect(Math.abs(high - 1)).toBeLessThan(0.01)
   })
 
-for (const design of studioDesigns())
+for (const design of [...studioDesigns(), ...unseenDesigns()])
   test(`${design.name}${design.tuned ? '' : ', not looked at while tuning'}: what is meant is built, and is right on phones`, async ({
     page,
   }) => {

@@ -2,7 +2,7 @@ import { random } from '../../demo/drawing'
 import { body, head, Pen, type Palette, type Scene, type SceneBand } from './scenes'
 
 /**
- * Ten designs of the sort that studios send, drawn by code, with what a good developer would make of each: the tiles that say what
+ * Designs of the sort that studios send, drawn by code, with what a good developer would make of each: the tiles that say what
  * is meant. Those that were not looked at while the build was tuned say so.
  */
 export interface StudioDesign extends Scene {
@@ -79,7 +79,7 @@ export function design(
 }
 
 /** A mark of 120 by 40 px in the middle: a disc, a ring and two bars. */
-const logo =
+export const logo =
   (color: string): Draw =>
   (pen) => {
     const x = (W - 120) / 2
@@ -89,7 +89,7 @@ const logo =
   }
 
 /** A disc with a name beside it. */
-const named =
+export const named =
   (color: string, name: string, x = 48): Draw =>
   (pen) => {
     pen.body += `<circle cx="${x + 18}" cy="46" r="18" fill="${color}"/><path d="M${x + 10},52 l8,-14 l8,14 Z" fill="#ffffff"/><text x="${x + 46}" y="54" font-family="${serif}" font-size="24" font-weight="700" fill="${color}">${name}</text>`
@@ -104,7 +104,7 @@ const named =
     return 92
   }
 
-const footer =
+export const footer =
   (p: Palette, line: string, ink = '#c9d0d8'): Draw =>
   (pen, top) => {
     const y = pen.words(60, top + 32, 480, line, body({ ink }, sans, 13, { align: 'center', line: 20 }))
@@ -120,7 +120,7 @@ const footer =
   }
 
 /** A table of words. @param lefts of the columns, px; the last ends at 552 */
-function grid(
+export function grid(
   pen: Pen,
   top: number,
   rows: readonly (readonly string[])[],
@@ -145,7 +145,7 @@ function grid(
   return top + rows.length * high
 }
 
-const button = (pen: Pen, y: number, label: string, p: Palette, x = 48, w = 180) =>
+export const button = (pen: Pen, y: number, label: string, p: Palette, x = 48, w = 180) =>
   pen.button(x, y, label, {
     background: p.accent,
     color: '#ffffff',
@@ -156,7 +156,7 @@ const button = (pen: Pen, y: number, label: string, p: Palette, x = 48, w = 180)
     w,
   })
 
-const stars = (pen: Pen, x: number, y: number, n: number, color: string) => {
+export const stars = (pen: Pen, x: number, y: number, n: number, color: string) => {
   for (let i = 0; i < n; i++) {
     const [cx, cy] = [x + i * 26 + 10, y + 10]
     const points = Array.from({ length: 10 }, (_, k) => {
@@ -170,7 +170,12 @@ const stars = (pen: Pen, x: number, y: number, n: number, color: string) => {
 }
 
 /** Goods side by side: picture, name, price. */
-function goods(pen: Pen, top: number, names: readonly (readonly [string, string])[], p: Palette): number {
+export function goods(
+  pen: Pen,
+  top: number,
+  names: readonly (readonly [string, string])[],
+  p: Palette,
+): number {
   const w = (504 - 24 * (names.length - 1)) / names.length
   let bottom = 0
   names.forEach(([name, price], i) => {
@@ -192,7 +197,7 @@ const night: Palette = {
   quiet: '#a9b1bb',
 }
 
-/** The ten designs. */
+/** The ten designs that the build was tuned on, but for those that say otherwise. */
 export function studioDesigns(): StudioDesign[] {
   return [
     design('magazine', 101, day.page, { marks: [3] }, true, [

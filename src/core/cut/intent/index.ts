@@ -45,7 +45,8 @@ export function intentOf(
     const first = members[0]!
     groups.set(first.id, group)
     const rest = cuts.filter((c) => !members.includes(c) && !linesIn(group).includes(c))
-    standIns.push(standIn(first, group, grown(group.box, leadingOf(group, scale), rest)))
+    const box = asWideAs(group.box, stripesOf(group, plan.panels))
+    standIns.push(standIn(first, group, grown(box, leadingOf(group, scale), rest)))
   }
   const taken = new Set(
     [...groups.values()].flatMap((g) => [...membersOf(g), ...linesIn(g)].map((c) => c.id)),
@@ -69,6 +70,16 @@ export const membersOf = (g: Group): Cut[] =>
 
 /** The rules that a table draws itself. */
 const linesIn = (g: Group): Cut[] => (g.kind === 'table' ? g.rules : [])
+
+/** The stripes of a table's rows: they reach as far as it does, where its words do not. */
+const stripesOf = (g: Group, panels: readonly Panel[]): Panel[] =>
+  g.kind === 'table' ? panels.filter((p) => within(p, g.box)) : []
+
+/** A box that reaches from the left to the right of all. */
+function asWideAs(box: Rect, others: readonly Rect[]): Rect {
+  const { x, w } = around([box, ...others])
+  return { ...box, x, w }
+}
 
 const without = (cuts: readonly Cut[], groups: readonly Group[]): Cut[] => {
   const taken = new Set(groups.flatMap((g) => membersOf(g).map((c) => c.id)))
