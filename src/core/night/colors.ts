@@ -5,6 +5,7 @@ import { styleOf } from '../email/cascade'
 import type { Email } from '../email/schema'
 import type { HouseStyle } from '../email/styles'
 import { behaviourIds, behaviours, type BehaviourId } from './behaviours'
+import { usesOfHand } from './by-hand'
 import { nightRulesOf, underBehaviour, usesOf, type Use } from './recolor'
 
 /** How a colour stands off its partner by day, or under a behaviour. */
@@ -63,20 +64,24 @@ export function colorsOf(
   const page = style.ground
   const found = new Map<string, StandingUse[]>()
   const src = ({ id }: { id: string }) => id
-  for (const { band, tree } of bandTrees(email, house, { src, marks: true })) {
-    const rules = nightRulesOf(tree.rules.values())
-    for (const use of usesOf(tree.tree, { page, night: style.nightGround ?? page, rules })) {
-      const at = Object.fromEntries(
-        behaviourIds.map((id) => {
-          const under = underBehaviour(use, behaviours[id])
-          return [id, standing(use, under.color, under.ground)]
-        }),
-      ) as StandingUse['at']
-      const list = found.get(use.color) ?? []
-      list.push({ ...use, band: band.id, day: standing(use, use.color, use.ground), at })
-      found.set(use.color, list)
-    }
+  const add = (use: Use, band: string) => {
+    const at = Object.fromEntries(
+      behaviourIds.map((id) => {
+        const under = underBehaviour(use, behaviours[id])
+        return [id, standing(use, under.color, under.ground)]
+      }),
+    ) as StandingUse['at']
+    const list = found.get(use.color) ?? []
+    list.push({ ...use, band, day: standing(use, use.color, use.ground), at })
+    found.set(use.color, list)
   }
+  if (email.way === 'hand') for (const use of usesOfHand(email.hand?.html ?? '')) add(use, '')
+  else
+    for (const { band, tree } of bandTrees(email, house, { src, marks: true })) {
+      const rules = nightRulesOf(tree.rules.values())
+      for (const use of usesOf(tree.tree, { page, night: style.nightGround ?? page, rules }))
+        add(use, band.id)
+    }
   return [...found].map(([color, uses]) => colorOf(color, uses, areaOf)).sort((a, b) => b.area - a.area)
 }
 

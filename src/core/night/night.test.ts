@@ -7,7 +7,9 @@ import { contrast } from '../color/contrast'
 import { colorDifference } from '../color/difference'
 import { fromOklch, toOklch } from '../color/oklch'
 import { bandTrees, compile } from '../compile'
+import { newEmail } from '../email/defaults'
 import { applyEdit } from '../email/edits'
+import type { Email } from '../email/schema'
 import { elementsOf } from '../html/elements'
 import { styleOfElement } from '../html/values'
 import { toComments } from '../html/conditions'
@@ -22,7 +24,8 @@ import { nightEdge, nightPalette } from './palette'
 import { holds } from './holds'
 import { proposal } from './propose'
 import { recolored, underBehaviour, usesOf } from './recolor'
-import { countColor, withColor } from './replace'
+import { recoloredHand } from './by-hand'
+import { countColor, countInEmail, emailWithColor, withColor } from './replace'
 
 const color = fc
   .tuple(fc.nat(255), fc.nat(255), fc.nat(255))
@@ -151,6 +154,38 @@ describe('behaviours', () => {
     expect(withRules(html, behaviours.fully)).toBe(html)
     expect(recoloredAround(html, behaviours.fully)).toContain('<body style="background-color:#121212">')
     expect(recoloredAround(html, behaviours.fully)).toContain('color:#fff}')
+  })
+})
+
+describe('an email of a person’s own HTML', () => {
+  const html = `<!doctype html><html><head><style>.card{background-color:#FFFFFF;color:#222222}@media (prefers-color-scheme:dark){.card{background-color:#101112!important;color:#eeeeee!important}}</style></head><body bgcolor="#f4efe6"><div class="card"><p>Words on a card</p><a href="#" style="color:#0f6d6a">A link</a></div></body></html>`
+  const email: Email = {
+    ...newEmail(600),
+    way: 'hand',
+    hand: { ...newEmail(600).hand, html } as Email['hand'],
+  }
+  test('is recoloured by its elements and its sheets; as written it is left byte for byte', () => {
+    expect(recoloredHand(html, behaviours.written)).toBe(html)
+    const fully = recoloredHand(html, behaviours.fully)
+    expect(fully).toContain('Words on a card')
+    expect(fully).not.toMatch(/(?:color:|bgcolor=")#(?:ffffff|222222|f4efe6)/i)
+    // Its own rules for the dark are still there, for readers that let them hold.
+    expect(fully).toContain('prefers-color-scheme')
+  })
+  test('has its colours in the table, by day and by its own rules; one is put in place of another in its text', () => {
+    const colors = colorsOf(email, house)
+    const ink = colors.find((c) => c.color === '#222222')!
+    expect(ink.uses[0]).toMatchObject({
+      what: 'words',
+      ground: '#ffffff',
+      night: { color: '#eeeeee', ground: '#101112' },
+    })
+    expect(ink.uses[0]!.at.written).toMatchObject({ color: '#eeeeee', ground: '#101112' })
+    expect(colors.map((c) => c.color)).toEqual(expect.arrayContaining(['#ffffff', '#0f6d6a']))
+    expect(countInEmail(email, '#ffffff')).toBe(1)
+    const changed = emailWithColor(email, '#ffffff', '#fafafa')
+    expect(changed.hand!.html).toBe(html.replace('#FFFFFF', '#fafafa'))
+    expect(emailWithColor({ ...email, way: 'bands' }, '#ffffff', '#fafafa').hand!.html).toBe(html)
   })
 })
 

@@ -183,13 +183,7 @@ class Walk {
       const plain = color && readHex(color)
       if (!plain) continue
       if (GROUNDS.test(name)) {
-        this.seen({
-          ...this.useOf(at),
-          ...beside(outer),
-          what: 'ground',
-          color: plain,
-          night: { color: at.night.ground, ground: outer.night.ground },
-        })
+        this.seenGround(plain, outer, at)
         if (this.behaviour) {
           const next = this.behaviour.ground(plain, said)
           set.set(name, next === null ? null : value.replace(COLOR, next))
@@ -211,15 +205,27 @@ class Walk {
         if (this.behaviour) set.set(name, value.replace(COLOR, this.behaviour.border(plain, outer.behind)))
       }
     }
-    if (!set.size) return node.properties
+    const bg = hex(node.properties.bgColor as string | undefined)
+    const byAttribute = bg && ![...Object.keys(style)].some((name) => GROUNDS.test(name))
+    if (byAttribute) this.seenGround(bg, outer, at)
+    const bgColor = bg && this.behaviour ? (this.behaviour.ground(bg, said) ?? undefined) : undefined
+    if (!set.size) return bg && this.behaviour ? { ...node.properties, bgColor } : node.properties
     const written = Object.entries(style).flatMap(([name, value]) => {
       const next = set.has(name) ? set.get(name)! : value
       return next === null ? [] : [`${name}:${next}`]
     })
     const properties = { ...node.properties, style: written.join(';') }
-    const bg = hex(node.properties.bgColor as string | undefined)
-    if (bg && this.behaviour) properties.bgColor = this.behaviour.ground(bg, said) ?? undefined
-    return properties
+    return bg && this.behaviour ? { ...properties, bgColor } : properties
+  }
+
+  private seenGround(color: string, outer: Context, at: Context): void {
+    this.seen({
+      ...this.useOf(at),
+      ...beside(outer),
+      what: 'ground',
+      color,
+      night: { color: at.night.ground, ground: outer.night.ground },
+    })
   }
 
   private useOf = ({ mark, size, bold, grounds: [own] }: Context) => ({

@@ -1,3 +1,5 @@
+import type { Email } from '../email/schema'
+
 /** Keys whose colours are those of the night. */
 const NIGHT = /^night/
 
@@ -40,3 +42,18 @@ export function countColor(doc: unknown, color: string): number {
     0,
   )
 }
+
+/** A colour in a text of HTML or CSS, however its letters are written. */
+const inText = (color: string): RegExp => new RegExp(`${color}(?![0-9a-f])`, 'gi')
+
+/** An email with one colour of the day in place of another: in its tiles and bands, or in the HTML that was written by hand. */
+export const emailWithColor = (email: Email, from: string, to: string): Email =>
+  email.way === 'hand' && email.hand
+    ? { ...email, hand: { ...email.hand, html: email.hand.html.replace(inText(from), to) } }
+    : withColor(email, from, to)
+
+/** How often a colour stands in an email, in the way in which it is written. */
+export const countInEmail = (email: Email, color: string): number =>
+  email.way === 'hand'
+    ? [...(email.hand?.html ?? '').matchAll(inText(color))].length
+    : countColor(email, color)

@@ -4,6 +4,7 @@ import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import { styleOf } from '@/core/email/cascade'
 import { behaviours, type BehaviourId } from '@/core/night/behaviours'
+import { recoloredHand } from '@/core/night/by-hand'
 import { recoloredAround, withRules } from '@/core/night/page'
 import { recolored } from '@/core/night/recolor'
 import { asSample } from '@/core/text/fields'
@@ -43,6 +44,7 @@ export function partsUnder(email: Email, house: HouseStyle, id: LensId, honoured
   if (!behaviour) return { before, bands, after }
   const rules = honoured && behaviour.rules === 'none' ? { rules: 'media' as const } : behaviour
   const shown = (html: string) => withRules(html, rules)
+  if (email.way === 'hand') return { before: shown(recoloredHand(before, behaviour)), bands, after }
   return {
     before: shown(recoloredAround(before, behaviour)),
     bands: bands.map((b) => ({ ...b, html: shown(b.html) })),

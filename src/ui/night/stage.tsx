@@ -3,7 +3,7 @@ import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import type { Email } from '@/core/email/schema'
 import { behaviourIds, behaviours } from '@/core/night/behaviours'
 import { colorsOf } from '@/core/night/colors'
-import { withColor } from '@/core/night/replace'
+import { emailWithColor, withColor } from '@/core/night/replace'
 import { useStageActions, type Action } from '../bench/actions'
 import { WorkLens } from '../bench/email-lenses'
 import type { EmailWork } from '../bench/email-work'
@@ -34,7 +34,7 @@ export function NightStage({ work, setActions }: { work: EmailWork; setActions: 
   const colors = useMemo(() => colorsOf(email, house, areaOf), [email, house, marks.size > 0])
   const color = colors.find((c) => c.color === chosen) ?? null
   useEffect(() => setTried(null), [chosen])
-  const seen = useMemo(() => (tried ? withColor(email, tried.from, tried.to) : email), [email, tried])
+  const seen = useMemo(() => (tried ? emailWithColor(email, tried.from, tried.to) : email), [email, tried])
   const seenHouse = useMemo(() => (tried ? withColor(house, tried.from, tried.to) : house), [house, tried])
   const places = colors.find((c) => c.color === (pointed ?? chosen))?.uses ?? []
   const at = [...new Set(places.flatMap((u) => u.mark?.split(' ') ?? []))]

@@ -5,7 +5,7 @@ import { behaviourIds, behaviours } from '@/core/night/behaviours'
 import { leastOf, type EmailColor, type Standing, type StandingUse } from '@/core/night/colors'
 import { nightPalette } from '@/core/night/palette'
 import { proposal } from '@/core/night/propose'
-import { countColor, withColor } from '@/core/night/replace'
+import { countColor, countInEmail, emailWithColor, withColor } from '@/core/night/replace'
 import { call } from '../api'
 import type { EmailWork } from '../bench/email-work'
 import { Button, cx, Group } from '../parts/controls'
@@ -222,7 +222,7 @@ function Proposals(p: ProposalsProps) {
 function Proposal({ work, color: { color }, tried, onTry, found }: ProposalsProps & { found: string }) {
   const { email, job } = work
   const { house, id } = job.client
-  const inEmail = countColor(email, color)
+  const inEmail = countInEmail(email, color)
   const inHouse = countColor(house, color)
   const takeInHouse = async () => {
     const next = withColor(house, color, found)
@@ -235,7 +235,7 @@ function Proposal({ work, color: { color }, tried, onTry, found }: ProposalsProp
     }
   }
   const takeHere = () => {
-    work.apply('change the colour', { name: 'replace', what: { email: withColor(email, color, found) } })
+    work.apply('change the colour', { name: 'replace', what: { email: emailWithColor(email, color, found) } })
     onTry(null)
   }
   return (

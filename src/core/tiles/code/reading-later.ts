@@ -21,5 +21,6 @@ export const treeOf: Reading['treeOf'] = ((...a) => now().treeOf(...a)) as Readi
 export const inlineDocument: Reading['inlineDocument'] = (html) => now().inlineDocument(html)
 export const plainOfHtml: Reading['plainOfHtml'] = (html, link) => now().plainOfHtml(html, link)
 export const mergedStyles: Reading['mergedStyles'] = (under, over) => now().mergedStyles(under, over)
+export const readSheet: Reading['readSheet'] = (css) => now().readSheet(css)
 export const scopeCode: Reading['scopeCode'] = (tile) => now().scopeCode(tile)
 export const tagsOf: Reading['tagsOf'] = (html, how) => now().tagsOf(html, how)

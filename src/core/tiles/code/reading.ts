@@ -5,6 +5,6 @@
 export { fromHtml as treeOf } from 'hast-util-from-html'
 export { inlineDocument } from '../../html/inline-document'
 export { plainOfHtml } from '../../html/plain'
-export { mergedStyles } from '../../html/stylesheet'
+export { mergedStyles, readSheet } from '../../html/stylesheet'
 export { scopeCode } from './scope'
 export { tagsOf } from '../../html/tags'
