@@ -10,6 +10,7 @@ import { conditionalBroken } from './conditional-broken'
 import { contrastLow } from './contrast-low'
 import { empty } from './empty'
 import { fieldValue } from './field-value'
+import { formWarned } from './form-warned'
 import { headingOrder } from './heading-order'
 import { linkMissing } from './link-missing'
 import { linkScheme } from './link-scheme'
@@ -34,6 +35,7 @@ export const checks: readonly Check[] = [
   empty,
   altMissing,
   answers,
+  formWarned,
   altLong,
   linkMissing,
   linkScheme,

@@ -1,3 +1,9 @@
+import fc from 'fast-check'
+import { fromHtml } from 'hast-util-from-html'
+import { anyInteractive } from '@/test-support/interactive'
+import { samples } from '@/test-support/samples'
+import { elementsOf } from '../html/elements'
+import { styleOfElement } from '../html/values'
 import { picture, surroundings, tileOf, written } from '@/test-support/tiles'
 import type { Tile, TileOf } from '../email/tile'
 import { applyEdit } from '../email/edits'
@@ -33,6 +39,25 @@ test('the Word engine never sees what answers', () => {
     const outside = html.replace(/<!--\[if !mso\]><!-->[\s\S]*?<!--<!\[endif\]-->/g, '')
     expect(outside).not.toMatch(/<(?:input|form|label|textarea|select)/)
   }
+})
+
+// Seen in KMail: its own ink for links prevails over that of a link, so blue on amber; over a span in it it does not.
+test('the words of every link carry their ink themselves, whatever is answered', () => {
+  fc.assert(
+    fc.property(anyInteractive, (tile) => {
+      const tree = fromHtml(written({ ...tile, id: 't' } as Tile).html, { fragment: true })
+      for (const a of elementsOf(tree)) {
+        if (a.tagName !== 'a') continue
+        // Words that stand in the link without an element of their own.
+        const bare = a.children.filter((c) => c.type === 'text' && c.value.trim())
+        expect(bare).toEqual([])
+        for (const span of a.children)
+          if (span.type === 'element' && span.tagName === 'span')
+            expect(styleOfElement(span).color).toMatch(/^#/)
+      }
+    }),
+    { numRuns: samples(120) },
+  )
 })
 
 test('ids and groups are of one tile: two of a kind do not meet', () => {

@@ -5,6 +5,7 @@ import type { PictureRef } from '../../picture/ref'
 import { replaceFields } from '../../text/fields'
 import { hrefOf } from '../../text/link'
 import { classes, type TileContext } from '../context'
+import type { Holder } from '../definition'
 import { letters } from '../letters'
 import type { Looks } from './looks'
 
@@ -102,7 +103,7 @@ export function pressLink(words: string, link: string, looks: Looks, c: C): Elem
       el(
         'a',
         { href: hrefOf(link, c.fields), style: css({ ...style, ...pressStyle(looks) }) },
-        text(replaceFields(words, c.fields)),
+        inked(words, { color: looks.onAccent, 'text-decoration': 'none' }, [], c),
       ),
     ),
   ]
@@ -118,9 +119,13 @@ export function textLink(words: string, link: string, s: TextStyle, looks: Looks
       className: classes(...names),
       style: css({ ...style, color: s.color, 'text-decoration': 'underline' }),
     },
-    text(replaceFields(words, c.fields)),
+    inked(words, { color: s.color, 'text-decoration': 'underline' }, names, c),
   )
 }
+
+/** The words of a link with their ink on themselves: some readers have an ink of their own for links (seen in KMail). */
+const inked = (words: string, style: Declarations, names: Holder['names'], c: C): Element =>
+  el('span', { className: classes(...names), style: css(style) }, text(replaceFields(words, c.fields)))
 
 /** Words that are read aloud and not seen. */
 export const heard = (words: string, c: Pick<TileContext, 'fields'>): Element =>

@@ -66,7 +66,12 @@ export function ratingStill(tile: RatingTile, looks: Looks, c: TileContext): Ele
               ...(tile.scale === 'stars' ? { color: looks.accent } : {}),
             }),
           },
-          text(step.shown),
+          // Its ink on itself: some readers have one of their own for links (seen in KMail).
+          el(
+            'span',
+            { style: css({ color: tile.scale === 'stars' ? looks.accent : looks.body.color }) },
+            text(step.shown),
+          ),
         ),
       ),
     ),
