@@ -149,6 +149,15 @@ export const keptFaces = (fonts: readonly WebFont[]): KeptFace[] =>
     ),
   )
 
+/** A house style as it is shown here: its web fonts come from the files kept here, where there are. */
+export const withKeptFonts = <H extends { webFonts: readonly WebFont[] }>(house: H): H => ({
+  ...house,
+  webFonts: house.webFonts.map((f) => ({
+    ...f,
+    files: f.files.map((file) => (file.kept ? { ...file, address: keptFont(file.kept) } : file)),
+  })),
+})
+
 const isSafe = (font: string): font is SafeFont => Object.hasOwn(fontStacks, font)
 
 /** The email-safe stack that a font falls back to; Arial's where it is unknown. */

@@ -13,6 +13,7 @@ import { readHouse } from '@/core/email/migrations'
 import type { Email } from '@/core/email/schema'
 import { namePictures } from '@/core/handover/names'
 import { readEmail } from '@/core/tiles/document'
+import { withKeptFonts } from '@/core/email/fonts'
 import { write, type How } from '../destinations/written'
 import { brokenDocument } from '../problem'
 import { figures, proof } from './proof'
@@ -76,7 +77,11 @@ export const computations = {
   pageOfFile: async ({ content, name }: File) => pageOfFile(await bytesOf(content), name),
 
   /** An email, compiled for whoever it goes to. @param email, house as they are stored */
-  written: ({ email, house, how }: Stored & { how: How }) => write(storedEmail(email), readHouse(house), how),
+  written: ({ email, house, how }: Stored & { how: How }) => {
+    const read = readHouse(house)
+    // What is looked at here has its letters from here.
+    return write(storedEmail(email), how.writing === 'preview' ? withKeptFonts(read) : read, how)
+  },
   /** What the official validator says of an AMP email. */
   checkAmp: ({ html }: { html: string }) => checkAmp(html),
   /** What is wrong with code that a person wrote, and what readers do not know of it. */

@@ -7,7 +7,7 @@ import { writtenJob } from '@/server/jobs/proof'
  * fonts from elsewhere load where a person has let them, for this job.
  */
 const policy = (elsewhere: string) =>
-  `sandbox allow-same-origin; default-src 'none'; img-src 'self' data:${elsewhere}; font-src data:${elsewhere}; style-src 'unsafe-inline'${elsewhere}`
+  `sandbox allow-same-origin; default-src 'none'; img-src 'self' data:${elsewhere}; font-src 'self' data:${elsewhere}; style-src 'unsafe-inline'${elsewhere}`
 
 export const GET = serveFile('GET /api/jobs/:job/html', async ({ params, query, request: { signal } }) => {
   const { styles, print } = query
