@@ -69,6 +69,11 @@ export const shareRoutes = routesOf({
     gives: 'image/*',
     problems: '404',
   },
+  'GET /api/shares/:share/fonts/:font': {
+    does: "A font of the client's house style; no other.",
+    gives: 'font/*',
+    problems: '404',
+  },
   'POST /api/shares/:share/remarks': {
     does: 'Pins a remark to a band or a tile.',
     body: z.object({

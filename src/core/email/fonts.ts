@@ -149,12 +149,12 @@ export const keptFaces = (fonts: readonly WebFont[]): KeptFace[] =>
     ),
   )
 
-/** A house style as it is shown here: its web fonts come from the files kept here, where there are. */
-export const withKeptFonts = <H extends { webFonts: readonly WebFont[] }>(house: H): H => ({
+/** A house style as it is shown here: its web fonts come from the files kept here, where there are. @param where they are answered */
+export const withKeptFonts = <H extends { webFonts: readonly WebFont[] }>(house: H, where = keptFont): H => ({
   ...house,
   webFonts: house.webFonts.map((f) => ({
     ...f,
-    files: f.files.map((file) => (file.kept ? { ...file, address: keptFont(file.kept) } : file)),
+    files: f.files.map((file) => (file.kept ? { ...file, address: where(file.kept) } : file)),
   })),
 })
 

@@ -218,7 +218,26 @@ describe('proposals', () => {
         // What a grid finds, the search finds.
         else expect(least).toBe(Infinity)
       }),
-      { numRuns: samples(10) },
+      {
+        numRuns: samples(10),
+        // Found by this test: what holds lies in pieces, the nearest of them far from the ink's own hue.
+        examples: [
+          [
+            '#af00dc',
+            [
+              { ground: '#930102', wanted: 4.5 },
+              { ground: '#000000', wanted: 3 },
+            ],
+          ],
+          [
+            '#f61f98',
+            [
+              { ground: '#4a7722', wanted: 4.5 },
+              { ground: '#461124', wanted: 4.5 },
+            ],
+          ],
+        ],
+      },
     )
   })
   test('what holds already is its own proposal; what cannot hold has none', () => {

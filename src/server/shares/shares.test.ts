@@ -1,3 +1,4 @@
+import { plainHouseStyle } from '@/core/email/styles'
 import { longEmail } from '@/test-support/emails'
 import { ownData } from '@/test-support/server'
 import { createClient } from '../jobs/clients'
@@ -11,6 +12,7 @@ import {
   sayYes,
   settleRemark,
   sharedOf,
+  showsFont,
   showsPicture,
 } from './shares'
 
@@ -37,6 +39,21 @@ test("a link cannot be guessed, shows its own email alone, and not what is the f
   const own = /"id":"([0-9a-f]{64})"/.exec(JSON.stringify(shown.email))![1]!
   expect([showsPicture(link.id, own), showsPicture(link.id, 'f'.repeat(64))]).toEqual([true, false])
   expect(approvalOf(two).shares).toEqual([])
+})
+
+test('of fonts a link gives those of its own client alone', () => {
+  const [mine, other] = ['a'.repeat(64), 'b'.repeat(64)]
+  const jobWith = (kept: string) => {
+    const file = { address: 'https://fennmoor.example/f.woff2', weight: 400, italic: false, kept }
+    const webFonts = [{ family: 'Karla', fallback: 'sans' as const, files: [file] }]
+    const client = createClient('Fennmoor', { ...plainHouseStyle(), webFonts })
+    const { id } = createJob({ clientId: client.id, name: 'Letter', width: 600 })
+    saveDocument(id, 'email', 0, longEmail(1))
+    return id
+  }
+  const link = makeShare(jobWith(mine), 7)
+  jobWith(other)
+  expect([showsFont(link.id, mine), showsFont(link.id, other)]).toEqual([true, false])
 })
 
 test('a link is over when its days are, and when it is taken back: both answer as one that never was', () => {

@@ -141,6 +141,10 @@ export function showsPicture(id: string, picture: string): boolean {
   return design?.id === picture || JSON.stringify(email).includes(`"${picture}"`)
 }
 
+/** Whether a font is one of the house style that the page of a link shows its email in. */
+export const showsFont = (id: string, font: string): boolean =>
+  sharedOf(id).house.webFonts.some((f) => f.files.some((file) => file.kept === font))
+
 /** Pins a remark. Throws a Problem (422) where its place is not in the email, (429) where there are too many. */
 export function addRemark(
   id: string,

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react'
 import { compileMapped } from '@/core/compile'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
+import { withKeptFonts } from '@/core/email/fonts'
 import { asSample } from '@/core/text/fields'
 import type { Routes } from '@/contract'
 import type { AnswerOf } from '@/contract/route'
@@ -97,7 +98,8 @@ function Lenses({
   const parts = useMemo(() => {
     const src = (picture: { id: string }) => `/api/shares/${share}/pictures/${picture.id}`
     const fields = asSample({ unsubscribe: '#' })
-    return compileMapped(email, house, {
+    const shown = withKeptFonts(house, (font) => `/api/shares/${share}/fonts/${font}`)
+    return compileMapped(email, shown, {
       src,
       fields,
       conditions: () => true,
