@@ -11,7 +11,7 @@ import { boxButton, codeTile, lettersOf, NORMAL, specialItems, wordsTile } from 
 import { clamp, clampInt, percent, plus } from './measures'
 import { gapAfter } from '../tiles/words/html'
 import { heightOf, hidden, isData, isElement, isText, layout, meaningful } from './source'
-import { parted, stripsOf } from './strips'
+import { isOn, parted, stripsOf } from './strips'
 import { dataTable } from './tables'
 import type { Taking } from './taking'
 import { blockOf, isInline } from './words'
@@ -256,10 +256,11 @@ function padded(items: Item[], padding: Sides): Item[] {
   return items
 }
 
-/** An element that draws a box as a row of one cell. Null where it holds columns. */
+/** An element that draws a box as a row of one cell. Null where it holds columns, or other grounds. */
 function boxRow(taking: Taking, e: Element, inside: Inherited, room: number): Item | null {
   const strips = parted(taking, e, inside, sides(0), undefined)
-  if (strips.some((s) => s.columns || s.picture || s.content[0] === e)) return null
+  if (strips.some((s) => s.columns || s.picture || s.content[0] === e || !isOn(s, inside.background)))
+    return null
   const items = strips.flatMap((s) => itemsOf(taking, s.content, s.inherited, room, sides(0)))
   const [first, last] = [strips[0]?.padding ?? sides(0), strips.at(-1)?.padding ?? sides(0)]
   return {

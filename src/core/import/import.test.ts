@@ -482,6 +482,15 @@ test('edges and round corners of boxes come in, by a ground or by edges alone, a
   const [row] = several.bands[0]!.cells[0]!.items
   expect(row).toMatchObject({ kind: 'row', cells: [{ radius: 12, edges: all }] })
   expect(JSON.stringify(row)).toMatch(/First.*Second/)
+  // A row on a ground of its own keeps it: light words are not left on the light ground of the box.
+  const headed = inSpace(
+    `<td style="padding:0"><table width="100%" bgcolor="#ffffff" style="${box}"><tr><td bgcolor="#14323c" style="padding:20px;color:#ffffff">Head</td></tr><tr><td style="padding:20px">Body</td></tr></table></td>`,
+  ).bands
+  expect(headed.map((b) => b.cells[0]!.background)).toEqual(['#14323c', '#ffffff'])
+  expect(headed.map((b) => Object.keys(b.cells[0]!.edges ?? {}).sort())).toEqual([
+    ['left', 'right', 'top'],
+    ['bottom', 'left', 'right'],
+  ])
   // Columns keep theirs each.
   const columns = inSpace(`<td width="270" style="${box}">Left</td><td width="270">Right</td>`).bands[0]!
     .cells

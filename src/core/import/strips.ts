@@ -72,8 +72,10 @@ function boxStrips(
   const frame = frameOf(node)
   const inside = { background: ground, padding: sides(0), frame }
   const strips = parted(taking, node, inherited, sides(0), inside)
-  // What a frame holds stays in one piece where it can.
-  const plain = strips.every((s) => !s.columns && !s.picture && s.content[0] !== node)
+  // What a frame holds stays in one piece where it can: all on one ground.
+  const plain = strips.every(
+    (s) => !s.columns && !s.picture && s.content[0] !== node && isOn(s, ground ?? inherited.background),
+  )
   if (strips.length > 1 && plain && Object.keys(frame).length)
     return [{ columns: null, content: [node], inherited, padding }]
   return strips.map((s, i, all) => ({
@@ -88,6 +90,10 @@ function boxStrips(
     padding: { ...padding, top: i ? 0 : padding.top, bottom: i < all.length - 1 ? 0 : padding.bottom },
   }))
 }
+
+/** Whether what is in a strip stands on a ground. */
+export const isOn = ({ inherited }: Strip, ground: string | undefined): boolean =>
+  inherited.background === undefined || inherited.background === ground
 
 /** The frame of one of several beneath each other; corners are round where there is one alone. */
 function frameAt({ edges, radius }: Frame, at: number, all: readonly unknown[]): Frame {

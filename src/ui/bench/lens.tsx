@@ -18,7 +18,7 @@ import { DRAGGED_KIND } from '../compose/dragged-kind'
 import { useLensDrag, useNewTile, type Dragged, type DragWork } from './lens-drag'
 import { NotLoaded, useElsewhere } from './elsewhere'
 import { keepBandsApart, patch, type Changed } from './live-frame'
-import { marksOf, measureAll, Measures, type Marks } from './measures'
+import { bottomOf, marksOf, measureAll, Measures, type Marks } from './measures'
 import type { Stretch, Ties } from './ties'
 import { useFirst } from './use-first'
 
@@ -157,7 +157,7 @@ function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: n
       if (!doc?.body) return
       const ids = shown.current.bands.map((b) => b.id)
       const next = ids.length ? measures.current.take(doc, ids, changed) : measureAll(doc)
-      tall.current = Math.ceil(doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0)
+      tall.current = bottomOf(doc)
       setHeight(Math.max(tall.current, 40))
       setMarks(next)
       tell.current?.(next, tall.current)
@@ -185,7 +185,7 @@ function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: n
       if (!doc?.body) return
       if (shown.current.bands.length) keepBandsApart(doc)
       observer = new ResizeObserver(() => {
-        const now = Math.ceil(doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0)
+        const now = bottomOf(doc)
         // What was just measured after a change is not measured again.
         if (now !== tall.current) measure('all')
       })

@@ -76,6 +76,13 @@ function moved(before: Measured): Measured | null {
   return { el: before.el, box, marks }
 }
 
+/** How far down an email reaches in its frame, px: to the end of its article, or of the last thing in HTML that has none. */
+export function bottomOf(doc: Document): number {
+  const article = doc.querySelector('[role=article]')
+  const things = article ? [article] : [...doc.body.children]
+  return Math.ceil(Math.max(0, ...things.map((e) => e.getBoundingClientRect().bottom)))
+}
+
 /** Where what a mark holds lies, without the space around it: the picture of a picture tile; null where it is not there. */
 export function contentOf(doc: Document | null | undefined, id: string): Stretch | null {
   const el = doc?.querySelector(`[data-m~="${CSS.escape(id)}"]`)

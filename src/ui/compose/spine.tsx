@@ -8,7 +8,7 @@ import { tilesOf } from '@/core/email/walk'
 import { definitionOf } from '@/core/tiles'
 import { useElsewhere } from '../bench/elsewhere'
 import { keepBandsApart, patch } from '../bench/live-frame'
-import { measureAll } from '../bench/measures'
+import { bottomOf, measureAll } from '../bench/measures'
 import { useFirst } from '../bench/use-first'
 import type { Likeness } from './likeness/use-likeness'
 import type { Measured } from './measured'
@@ -216,8 +216,7 @@ function SmallEmail(p: {
     shown.current = parts
     doc.scrollingElement?.scrollTo(0, 0)
     if (!onMeasured) return
-    const tall = doc.querySelector('[role=article]')?.getBoundingClientRect().bottom ?? 0
-    onMeasured({ marks: measureAll(doc), height: Math.max(40, Math.ceil(tall)) })
+    onMeasured({ marks: measureAll(doc), height: Math.max(40, bottomOf(doc)) })
   }, [parts, loads, onMeasured, shown])
   useEffect(follow, [follow])
   if (first === undefined) return null
