@@ -9,6 +9,7 @@ import { recolored, usesOf, type NightRules, type Use } from './recolor'
 
 /** What readers show where an email of a person's own HTML says nothing. */
 const PAGE = '#ffffff'
+const INK = '#000000'
 
 /** What its HTML shows: the rules of its sheets stand in its elements. */
 const shown = (html: string): ElementContent[] =>
@@ -17,7 +18,11 @@ const shown = (html: string): ElementContent[] =>
 /** An email written by hand, as a reader with such a dark mode shows it. */
 export function recoloredHand(html: string, behaviour: Behaviour): string {
   if (!behaviour.recolors) return html
-  return `<!doctype html>${recolored(shown(html), behaviour, PAGE).map(print).join('')}`
+  // What stands behind, and words without an ink, are the reader's own.
+  const page = behaviour.ground(PAGE, {}) ?? behaviour.page
+  const words = behaviour.words(INK, { before: PAGE, after: page, picture: false })
+  const own = `<style>html{background-color:${page};color:${words}}</style>`
+  return `<!doctype html>${own}${recolored(shown(html), behaviour, PAGE).map(print).join('')}`
 }
 
 /** Every colour of an email written by hand, with where it stands. */

@@ -169,6 +169,8 @@ describe('an email of a person’s own HTML', () => {
     const fully = recoloredHand(html, behaviours.fully)
     expect(fully).toContain('Words on a card')
     expect(fully).not.toMatch(/(?:color:|bgcolor=")#(?:ffffff|222222|f4efe6)/i)
+    // Where it says nothing, the reader's own stands: dark, with light words.
+    expect(recoloredHand(html, behaviours.desktop)).toContain('html{background-color:#18181b;color:#eeeef0}')
     // Its own rules for the dark are still there, for readers that let them hold.
     expect(fully).toContain('prefers-color-scheme')
   })
