@@ -206,11 +206,12 @@ function useSelected(email: Email, session: EmailSession, ties: Ties) {
     },
     [session, ties],
   )
+  // Its name, which stays the same while it is written in: what is handed on would change with every key.
+  const first = (selection.tile ?? selection.band)?.id
   /** Selects a band beside the selected one, or a tile beside a tile, or no longer; or all up to it. */
   const selectMore = useCallback(
     (id: string, how: 'also' | 'to') => {
       const kin = kinOf(session.store.getState().doc, id)
-      const first = (selection.tile ?? selection.band)?.id
       if (!first || !kin.includes(first)) return select(id)
       const [a, b] = [kin.indexOf(first), kin.indexOf(id)]
       const range = kin.slice(Math.min(a, b), Math.max(a, b) + 1)
@@ -220,7 +221,7 @@ function useSelected(email: Email, session: EmailSession, ties: Ties) {
         return next.filter((x) => x !== first)
       })
     },
-    [select, selection.tile, selection.band, session],
+    [select, first, session],
   )
   const pick = useCallback(
     (ids: string[], lens: string, how?: 'also' | 'to') => {
