@@ -5,8 +5,8 @@ import { Wall } from '@/ui/wall/wall'
 
 export const dynamic = 'force-dynamic'
 
-/** More than one window shows at once. */
-const AT_FIRST = 24
+/** What a window of 1280 px by 800 shows; the rest comes once these are drawn. */
+const AT_FIRST = 14
 
 export default async function WallPage() {
   const brief = (await firstJobs(AT_FIRST)).map(({ narrow, before, createdAt, remote, design, ...job }) => ({

@@ -10,11 +10,13 @@ import type { BenchProps } from './types'
  */
 const Bench = dynamic(
   async () => {
-    await import('@/core/tiles/document')
+    const schema = await import('./turns/schema')
     await turn()
-    await import('@/core/compile')
+    const tiles = await schema.next()
     await turn()
-    return import('./bench')
+    const compile = await tiles.next()
+    await turn()
+    return compile.next()
   },
   { ssr: false, loading: LayingOut },
 )

@@ -1,4 +1,5 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { withScheme } from '@/core/text/link'
 import type { TilePatch } from '@/core/email/edits'
 import type { TileKind, TileOf } from '@/core/email/tile'
@@ -25,7 +26,11 @@ import {
   Tip,
 } from '../../parts/controls'
 import { FileButton } from '../../parts/file-button'
-import { putOnShelf, ShelfDialog, useShelf } from '../../parts/shelf'
+import { putOnShelf, useShelf } from '../../parts/shelf'
+
+const ShelfDialog = dynamic(() => import('../../parts/shelf-dialog').then((m) => m.ShelfDialog), {
+  ssr: false,
+})
 
 /** What the groups of one kind of tile work with. */
 export interface TileProps<K extends TileKind> {

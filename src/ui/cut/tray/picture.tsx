@@ -1,16 +1,20 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { setCut } from '@/core/cut/edits'
 import { splitLinks } from '@/core/cut/arrange'
 import { type Cut, type Encoding } from '@/core/cut/plan'
 import { Button, Choice, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { Dropdown, Tick } from '../../compose/groups/parts'
-import { ShelfDialog } from '../../parts/shelf'
 import { MarkView } from '../mark-view'
 import { NarrowDialog } from '../narrow-dialog'
 import { together, type CutGroup } from './cut-group'
 import { Reading } from './reading'
 import { type CutWork } from '../work/use-cut-work'
+
+const ShelfDialog = dynamic(() => import('../../parts/shelf-dialog').then((m) => m.ShelfDialog), {
+  ssr: false,
+})
 
 /** What the picture says and leads to, and its file. */
 export function PictureGroups(props: CutGroup) {

@@ -1,0 +1,2 @@
+export * as compile from '@/core/compile'
+export const next = () => import('../bench')

@@ -1,0 +1,2 @@
+export * as tiles from '@/core/tiles/document'
+export const next = () => import('./compile')
