@@ -416,7 +416,7 @@ describe('how letters are set is told from the pixels, with the words known', ()
       .toBuffer({ resolveWithObject: true })
     return { width: info.width, height: info.height, data }
   }
-  const tilesOfDrawn = async (body: string, cuts: Cut[]) => {
+  const allOfDrawn = async (body: string, cuts: Cut[]) => {
     const r = await drawn(body)
     const { email } = buildEmail({
       plan: plan(...cuts),
@@ -429,8 +429,10 @@ describe('how letters are set is told from the pixels, with the words known', ()
       readInk: (x, g) => readInk(r, x, g),
     })
     emailSchema.parse(email)
-    return [...placesOf(email)].flatMap(({ tile }) => (tile.kind === 'words' ? [tile] : []))
+    return [...placesOf(email)].map(({ tile }) => tile)
   }
+  const tilesOfDrawn = async (body: string, cuts: Cut[]) =>
+    (await allOfDrawn(body, cuts)).flatMap((tile) => (tile.kind === 'words' ? [tile] : []))
   const words = (id: string, x: number, y: number, w: number, h: number, said: string) =>
     cut(id, x, y, w, h, { kind: 'words', ground: '#ffffff', words: textOf(said) })
 
@@ -449,10 +451,10 @@ describe('how letters are set is told from the pixels, with the words known', ()
     ]).toEqual([true, true, true, undefined])
   })
 
-  test('figures of a row are set alike, whatever each of them measures; a price under another is held by the right edge', async () => {
+  test('figures of a row are set alike, whatever each of them measures; names and their prices are rows of one table', async () => {
     const figure = (x: number, n: string) =>
       `<text x="${x}" y="60" text-anchor="middle" font-size="30" font-weight="700">${n}</text>`
-    const made = await tilesOfDrawn(
+    const made = await allOfDrawn(
       `${figure(80, '8')}${figure(230, '31')}${figure(380, '220')}${figure(530, '0')}<text x="40" y="130" font-size="15">Single evening</text><text x="560" y="130" text-anchor="end" font-size="15">€ 24</text><text x="40" y="170" font-size="15">All eight evenings</text><text x="560" y="170" text-anchor="end" font-size="15">€ 140</text>`,
       [
         ...[
@@ -467,14 +469,41 @@ describe('how letters are set is told from the pixels, with the words known', ()
         words('d', 1030, 310, 90, 44, '€ 140'),
       ],
     )
-    const of = (id: string) => made.find((t) => t.cut === id)!
+    const of = (id: string) => made.flatMap((t) => (t.cut === id && t.kind === 'words' ? [t] : []))[0]!
     const figures = ['f0', 'f1', 'f2', 'f3'].map((id) => of(id).style!)
     expect([
       new Set(figures.map((s) => s.size)).size,
       Math.abs(figures[0]!.size! - 30) <= 1,
       figures.every((s) => s.bold),
     ]).toEqual([1, true, true])
-    expect([of('b').align, of('d').align, of('a').align]).toEqual(['right', 'right', 'left'])
+    const bill = made.flatMap((t) => (t.kind === 'table' ? [t] : []))[0]!
+    expect(bill.rows).toEqual([
+      ['Single evening', '€ 24'],
+      ['All eight evenings', '€ 140'],
+    ])
+    expect(bill.columns.map((c) => c.align)).toEqual(['left', 'right'])
+    expect([bill.headRow, bill.compact]).toEqual([false, 'whole'])
+  })
+
+  test('the sum of a bill is a row of its own that stays one line on a phone; a caption beside a link is none', async () => {
+    const line = (y: number, name: string, price: string) =>
+      `<text x="40" y="${y}" font-size="16" font-weight="700">${name}</text><text x="560" y="${y}" text-anchor="end" font-size="16" font-weight="700">${price}</text>`
+    const [bill] = await allOfDrawn(line(60, 'To pay', '48.00'), [
+      words('a', 80, 88, 120, 44, 'To pay'),
+      words('b', 1010, 88, 110, 44, '48.00'),
+    ])
+    expect(bill).toMatchObject({
+      kind: 'table',
+      rows: [['To pay', '48.00']],
+      columns: [{ align: 'left' }, { align: 'right' }],
+      style: { bold: true },
+      compact: 'whole',
+    })
+    const others = await allOfDrawn(line(60, 'To pay', 'Read on'), [
+      words('a', 80, 88, 120, 44, 'To pay'),
+      words('b', 1000, 88, 120, 44, 'Read on'),
+    ])
+    expect(others.map((t) => t.kind)).toEqual(['words', 'words'])
   })
 })
 

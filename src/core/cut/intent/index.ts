@@ -4,6 +4,7 @@ import { around, overlap, type Rect } from '../raster'
 import { linesOf, type WordsOf } from './lines'
 import { marksIn, type MarksGroup } from './marks'
 import { menusIn, type MenuGroup } from './menus'
+import { pricesIn } from './prices'
 import { tablesIn, type TableGroup } from './tables'
 
 /** Cuts that become one tile together, since the designer meant one thing by them. */
@@ -35,7 +36,9 @@ export function intentOf(
   const marks = marksIn(cuts, scale).filter(whole)
   const words = cuts.filter((c) => c.kind === 'words')
   const others = cuts.filter((c) => c.kind !== 'words')
-  const tables = tablesIn(linesOf(words, wordsOf), others).filter(whole)
+  const full = tablesIn(linesOf(words, wordsOf), others).filter(whole)
+  const prices = pricesIn(linesOf(without(words, full), wordsOf), others, scale).filter(whole)
+  const tables = [...full, ...prices]
   const free = without(words, tables)
   const menus = menusIn(linesOf(free, wordsOf), others, scale).filter(whole)
   const groups = new Map<string, Group>()
@@ -95,7 +98,7 @@ function leadingOf(g: Group, scale: number): number {
   if (g.kind === 'marks') return 0
   if (g.kind === 'menu') return MENU_LEADING * g.cells[0]!.words.size + MENU_SPACE * scale
   const [first, second] = g.rows.map((r) => around(r.flatMap((c) => (c ? [c.words.box] : []))))
-  return Math.max(0, (second!.y - first!.y - first!.h) / 2)
+  return second ? Math.max(0, (second.y - first!.y - first!.h) / 2) : 0
 }
 
 /** A box that is so much taller on both sides, as far as nothing else is there. */

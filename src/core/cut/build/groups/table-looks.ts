@@ -55,6 +55,7 @@ function zebraOf(b: Building, rows: TableGroup['rows'], first: string, second: s
 
 /** Whether the first row names the columns: its words are set otherwise than those below. */
 export function headed({ rows }: Pick<TableGroup, 'rows'>): boolean {
+  if (rows.length < 2) return false
   const [head, ...body] = rows.map((r) => r.flatMap((c) => (c ? [c.words] : [])))
   const share = (list: WordsOf[]) => list.filter((w) => w.bold).length / Math.max(1, list.length)
   const below = body.flat()

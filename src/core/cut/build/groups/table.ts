@@ -33,11 +33,15 @@ interface Columns {
 /** A table of data. */
 export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot): Placed<Tile> {
   const { rows } = group
-  const body = cellsOf(rows.slice(1))
+  const body = cellsOf(rows.length > 1 ? rows.slice(1) : rows)
   const set = b.lettering.of(body[Math.min(1, body.length - 1)]!.cut, body[0]!.cut.ground ?? spot.behind)
   const columns = columnsOf(b, group)
   const looks = looksOf(b, group)
-  const { line, space } = rowHeight(pitchOf(b, rows) - (looks.edge?.line.width ?? 0), set.line, set.size)
+  const { line, space } = rowHeight(
+    (pitchOf(b, rows) ?? set.line) - (looks.edge?.line.width ?? 0),
+    set.line,
+    set.size,
+  )
   const [left, right] = [columns.bounds[0]!, columns.bounds.at(-1)!]
   const begins = topOf(b, group, line, space)
   const box = { x: left * b.scale, y: begins, w: (right - left) * b.scale, h: 1 }
@@ -66,7 +70,8 @@ export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot
     style: {
       size: set.size,
       line,
-      bold: false,
+      // A head or a column of names is bold by itself; a single row has neither.
+      bold: rows.length === 1 && body.every((c) => c.words.bold),
       ...(color && { color }),
       ...(set.font && { font: set.font }),
     },
@@ -80,7 +85,7 @@ function topOf(b: Building, { rows, rules }: TableGroup, line: number, space: nu
   const middle = centreOf(rows[0]!)
   // The line under a row is no part of its middle.
   const begins = middle - (line / 2 + space) * b.scale
-  const under = rules.find((r) => r.y > middle && r.y < centreOf(rows[1]!))
+  const under = rules.find((r) => rows[1] && r.y > middle && r.y < centreOf(rows[1]))
   const single = rows[0]!.every((c) => !c || c.words.lines <= 1)
   const exact = under && single ? under.y - (line + 2 * space) * b.scale : begins
   return Math.abs(exact - begins) <= SAME * b.scale ? exact : begins
@@ -92,10 +97,10 @@ function columnLetters(
   column: number,
   ink: string | undefined,
 ): Pick<TileOf<'table'>['columns'][number], 'color' | 'bold'> {
-  const cells = rows.slice(1).flatMap((r) => r[column] ?? [])
+  const cells = (rows.length > 1 ? rows.slice(1) : rows).flatMap((r) => r[column] ?? [])
   const color = cells[0]?.words.color
   const same = color && color !== ink && cells.every((c) => c.words.color === color)
-  const bold = column > 0 && cells.length > 0 && cells.every((c) => c.words.bold)
+  const bold = column > 0 && rows.length > 1 && cells.length > 0 && cells.every((c) => c.words.bold)
   return { ...(same ? { color } : {}), ...(bold ? { bold } : {}) }
 }
 
@@ -118,15 +123,17 @@ function rowHeight(height: number, line: number, size: number): { line: number; 
   return { line: even, space: Math.max(0, Math.min(MOST_SPACE, Math.round((height - even) / 2))) }
 }
 
-/** How far apart rows are, px of the email. */
-const pitchOf = (b: Building, rows: TableGroup['rows']): number =>
-  middle(rows.slice(1).map((r, i) => centreOf(r) - centreOf(rows[i]!))) / b.scale
+/** How far apart rows are, px of the email; null for a single one. */
+const pitchOf = (b: Building, rows: TableGroup['rows']): number | null =>
+  rows.length > 1 ? middle(rows.slice(1).map((r, i) => centreOf(r) - centreOf(rows[i]!))) / b.scale : null
 
 /** Alignment of each column and where it begins: told by the edges that its cells share. */
 function columnsOf(b: Building, { rows, rules }: TableGroup): Columns {
   const s = b.scale
   const inks = rows[0]!.map((_, k) => rows.flatMap((r) => (r[k] ? [r[k].words.box] : [])))
-  const aligns = inks.map((boxes): Align => {
+  const aligns = inks.map((boxes, k): Align => {
+    // A single row has a name at its left and a price at its right.
+    if (rows.length === 1) return k ? 'right' : 'left'
     const spread = (of: (r: Rect) => number) => Math.max(...boxes.map(of)) - Math.min(...boxes.map(of))
     const [l, c, r] = [spread((x) => x.x), spread((x) => x.x + x.w / 2), spread((x) => x.x + x.w)]
     if (l <= SAME * s || boxes.length < 2) return 'left'
