@@ -1,7 +1,9 @@
 import { expect, test, type Page } from '@playwright/test'
 import type { Email } from '@/core/email/schema'
 import { tilesOf } from '@/core/email/walk'
-import { accessible, copyOf, saved } from './support'
+import sharp from 'sharp'
+import { pairedDesign } from '@/test-support/paired'
+import { accessible, clientWith, copyOf, findAndRead, saved } from './support'
 
 const open = async (page: Page, job: string) => {
   await page.goto(`/jobs/${job}?stage=compose`)
@@ -278,4 +280,45 @@ test('bands are selected together, set, moved and deleted as one; they are copie
   await expect(band(/^Band Bring a coat/)).toBeVisible()
   await saved(page)
   expect((await emailOf(page, other)).bands).toHaveLength(before + 2)
+})
+
+test('with a narrow design, each band is compared with its place in that one too, and laid over it there', async ({
+  page,
+  request,
+}) => {
+  const { wide, narrow } = pairedDesign()
+  const drawn = async (name: string, svg: string) => ({
+    name,
+    mimeType: 'image/png',
+    buffer: await sharp(Buffer.from(svg)).png().toBuffer(),
+  })
+  const clientId = await clientWith(request, 'Comet watch', 'sans')
+  const made = await request.post('/api/jobs', {
+    multipart: {
+      clientId,
+      name: 'Comet',
+      width: '600',
+      design: await drawn('wide.png', wide.svg(2)),
+      narrow: await drawn('narrow.png', narrow.svg(2)),
+    },
+  })
+  const { id } = (await made.json()) as { id: string }
+  await findAndRead(page, id)
+  await page
+    .getByRole('button', { name: /^Build/ })
+    .first()
+    .click()
+  const spine = page.getByRole('complementary', { name: 'Spine' })
+  const strips = spine.getByRole('button', { name: /% like the design, \d+ % like the narrow design/ })
+  await expect(strips.first()).toBeVisible({ timeout: 60_000 })
+  const told = await strips.evaluateAll((all) => all.map((e) => e.getAttribute('aria-label')!))
+  // The least of them, whose photograph is drawn with other grain, is known all the same.
+  expect(told.length).toBeGreaterThanOrEqual(3)
+  expect(Math.max(...told.map((t) => Number(/(\d+) % like the narrow/.exec(t)![1])))).toBeGreaterThan(90)
+
+  await show(page, 'Design', 'Compare')
+  const compare = lens(page, 'Compare')
+  await compare.getByLabel('Compared with').selectOption('narrow')
+  // Each slice of the narrow design lies where its band does.
+  await expect.poll(() => compare.locator('img').count()).toBeGreaterThanOrEqual(told.length)
 })

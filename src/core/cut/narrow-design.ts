@@ -20,6 +20,8 @@ export interface NarrowDesign {
   hidden: ReadonlySet<string>
   /** Bands that both have: their cuts and the space above and below them. */
   bands: readonly { cuts: ReadonlySet<string>; first: string; last: string; top: number; bottom: number }[]
+  /** Where those stand, px of the narrow design. */
+  stretches: NonNullable<CutPlan['onNarrow']>
   width: number
   /** How many bands of the wide design were found in it, of how many. */
   found: { bands: number; of: number }
@@ -90,6 +92,11 @@ export function readNarrowDesign(
   const missing = matched.flatMap(([a, b]) => a.cuts.filter((c) => lacks(b.cuts, c)))
   return {
     width,
+    stretches: matched.map(([a, b]) => ({
+      cuts: a.cuts.map((c) => c.id),
+      top: Math.round(b.y),
+      height: Math.max(1, Math.round(b.bottom - b.y)),
+    })),
     found: { bands: matched.length, of: ours.length },
     side: sideOf(theirs, raster.width, scale),
     letters: new Map([...set].map(([id, { size, line }]) => [id, { size, line: Math.round(line) }])),

@@ -176,6 +176,17 @@ const planFields = {
   /** Rows of the design where a band begins, from the top; the first band begins at 0. */
   edges: z.array(z.number().int().min(1)).max(200),
   panels: z.array(panelSchema).max(200),
+  /** Where the last build found the bands of the design in the narrow one, by their cuts; px of that design. */
+  onNarrow: z
+    .array(
+      z.object({
+        cuts: z.array(z.string()).min(1).max(500),
+        top: z.number().int().min(0),
+        height: z.number().int().min(1),
+      }),
+    )
+    .max(200)
+    .optional(),
   /** Ids in an order of the person's own; left out, the order is that of reading. */
   order: z.array(z.string()).max(500).optional(),
   /** Bytes that all pictures together, and each of them, may have. */

@@ -3,7 +3,7 @@ import type { Email } from '../email/schema'
 import { sceneOf } from '@/test-support/scenes'
 import { buildScene } from '@/test-support/built'
 import { emptyPlan } from './plan'
-import { stretchesOf } from './stretches'
+import { narrowStretchesOf, stretchesOf } from './stretches'
 
 test('bands reach from edge to edge around their cuts; without an edge to the middle; made by hand they have no place', () => {
   const cut = (id: string, y: number, h: number) => ({
@@ -37,4 +37,20 @@ test('on a drawn scene the stretches of all bands cover the design without a gap
   expect(stretches[0]!.top).toBe(0)
   stretches.slice(1).forEach((s, i) => expect(s.top).toBe(stretches[i]!.top + stretches[i]!.height))
   expect(stretches.at(-1)!.top + stretches.at(-1)!.height).toBe(height)
+})
+
+test('on a phone a band stands where the build found most of its cuts; one that was not found has no place', () => {
+  const band = (id: string, cuts: string[]) => ({
+    ...newBand(600),
+    id,
+    cells: [{ ...newBand(600).cells[0]!, items: cuts.map((c) => ({ kind: 'gap', id: `t${c}`, cut: c })) }],
+  })
+  const email = { bands: [band('A', ['a', 'b']), band('B', ['c']), band('X', ['x'])] } as unknown as Email
+  const onNarrow = [
+    { cuts: ['a'], top: 0, height: 90 },
+    { cuts: ['b', 'gone'], top: 90, height: 60 },
+    { cuts: ['c', 'd', 'e'], top: 150, height: 40 },
+  ]
+  expect([...narrowStretchesOf(email, { onNarrow })]).toEqual([['A', { top: 0, height: 150 }]])
+  expect([...narrowStretchesOf(email, {})]).toEqual([])
 })

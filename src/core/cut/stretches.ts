@@ -1,4 +1,4 @@
-import type { Email } from '../email/schema'
+import type { Band, Email } from '../email/schema'
 import { cutsOf } from '../email/tile'
 import { tilesOf } from '../email/walk'
 import type { CutPlan } from './plan'
@@ -18,7 +18,7 @@ export interface DesignStretch {
 export function stretchesOf(email: Email, plan: CutPlan, height: number): Map<string, DesignStretch> {
   const cuts = new Map(plan.cuts.map((c) => [c.id, c]))
   const drawn = email.bands.flatMap((band) => {
-    const own = [...tilesOf(band)].flatMap((t) => cutsOf(t).flatMap((id) => cuts.get(id) ?? []))
+    const own = [...cutIdsOf(band)].flatMap((id) => cuts.get(id) ?? [])
     if (!own.length) return []
     const { y, h } = around(own)
     return [{ id: band.id, from: y, to: y + h }]
@@ -34,5 +34,26 @@ export function stretchesOf(email: Email, plan: CutPlan, height: number): Map<st
     const end = edges.find((e) => e >= to && e <= most) ?? Math.round((to + most) / 2)
     out.set(id, { top, height: end - top })
   })
+  return out
+}
+
+const cutIdsOf = (band: Band): Set<string> =>
+  new Set([...tilesOf(band)].flatMap((t) => cutsOf(t).filter(Boolean)))
+
+/**
+ * Where each band of an email stands in the narrow design, px of that design, as the last build found it. A band has all of the
+ * design's bands of which it holds at least half of the cuts; one that has none has no place there.
+ */
+export function narrowStretchesOf(email: Email, plan: Pick<CutPlan, 'onNarrow'>): Map<string, DesignStretch> {
+  const out = new Map<string, DesignStretch>()
+  for (const band of email.bands) {
+    const own = cutIdsOf(band)
+    const found = (plan.onNarrow ?? []).filter(
+      (s) => 2 * s.cuts.filter((id) => own.has(id)).length >= s.cuts.length,
+    )
+    if (!found.length) continue
+    const top = Math.min(...found.map((s) => s.top))
+    out.set(band.id, { top, height: Math.max(...found.map((s) => s.top + s.height)) - top })
+  }
   return out
 }

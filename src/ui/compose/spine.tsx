@@ -10,7 +10,7 @@ import { useElsewhere } from '../bench/elsewhere'
 import { keepBandsApart, patch } from '../bench/live-frame'
 import { bottomOf, measureAll } from '../bench/measures'
 import { useFirst } from '../bench/use-first'
-import type { Likeness } from './likeness/use-likeness'
+import type { Likenesses } from './likeness/use-likeness'
 import type { Measured } from './measured'
 import type { SortedStrips } from './sorted-strips'
 import { Strip, type StripOf } from './strip'
@@ -23,7 +23,7 @@ interface Props {
   /** Findings to mend, by band. */
   toMend: ReadonlyMap<string, number>
   /** How alike each band and its place in the design are. */
-  likeness: StoreApi<Likeness>
+  likeness: Likenesses
   /** Open remarks of the client, by band. */
   remarks: ReadonlyMap<string, number>
   /** Whether it measures the bands itself, where no wide lens does. */
@@ -122,6 +122,30 @@ export function Spine({ bands, parts, wide, ...p }: Props) {
   return <Drawing {...p} {...{ drawn, wide }} />
 }
 
+/** What each strip shows. @param scale px as drawn for each px of the email */
+function useStrips(
+  p: Omit<Props, 'bands' | 'parts'>,
+  { bands, parts, marks }: Drawn,
+  scale: number,
+): StripOf[] {
+  const likeness = useStore(p.likeness.wide)
+  const narrowLikeness = useStore(p.likeness.narrow)
+  const weights = useMemo(() => weigh(bands, parts), [bands, parts])
+  return bands.map((band): StripOf => ({
+    band,
+    height: (marks.get(band.id)?.height ?? 20) * scale,
+    strip: p.width * scale,
+    weight: weights.get(band.id) ?? 0,
+    toMend: p.toMend.get(band.id) ?? 0,
+    likeness: likeness.get(band.id),
+    narrowLikeness: narrowLikeness.get(band.id),
+    remarks: p.remarks.get(band.id) ?? 0,
+    selected: p.selected === band.id || p.also.includes(band.id),
+    onSelect: p.onSelect,
+    onHover: p.onHover,
+  }))
+}
+
 const Drawing = memo(function Drawing({
   drawn,
   ...p
@@ -130,9 +154,7 @@ const Drawing = memo(function Drawing({
 }) {
   const list = useRef<HTMLDivElement>(null)
   const { allowed } = useElsewhere()
-  const likeness = useStore(p.likeness)
-  const { bands, parts, marks, height } = drawn
-  const weights = useMemo(() => weigh(bands, parts), [bands, parts])
+  const { bands, parts, height } = drawn
   const [room, setRoom] = useState(500)
   useLayoutEffect(() => {
     const el = list.current!
@@ -144,18 +166,7 @@ const Drawing = memo(function Drawing({
   const scale = Math.min(STRIP / p.width, Math.max(0.035, room / Math.max(1, height)))
   const { Sorted, come, press } = useSorting()
   const refocus = useRef<string | null>(null)
-  const strips = bands.map((band): StripOf => ({
-    band,
-    height: (marks.get(band.id)?.height ?? 20) * scale,
-    strip: p.width * scale,
-    weight: weights.get(band.id) ?? 0,
-    toMend: p.toMend.get(band.id) ?? 0,
-    likeness: likeness.get(band.id),
-    remarks: p.remarks.get(band.id) ?? 0,
-    selected: p.selected === band.id || p.also.includes(band.id),
-    onSelect: p.onSelect,
-    onHover: p.onHover,
-  }))
+  const strips = useStrips(p, drawn, scale)
   return (
     <aside aria-label="Spine" className="flex min-h-0 flex-col border-r border-grout bg-plaster">
       <div

@@ -53,5 +53,5 @@ export function buildEmail(input: BuildInput): BuildResult {
       { x, y, w, h, kind, alt, link, words, ...(narrow ? { narrow } : {}) },
     ]),
   )
-  return { email, plan: { ...plan, built }, notes: building.notes }
+  return { email, plan: { ...plan, built, onNarrow: input.narrow?.stretches }, notes: building.notes }
 }

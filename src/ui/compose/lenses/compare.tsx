@@ -3,14 +3,14 @@ import { useMemo } from 'react'
 import { useStore, type StoreApi } from 'zustand'
 import { DropdownMenu } from 'radix-ui'
 import { PHONE, WorkLens } from '../../bench/email-lenses'
-import { stretchesOf } from '@/core/cut/stretches'
+import { narrowStretchesOf, stretchesOf, type DesignStretch } from '@/core/cut/stretches'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Cover, Marks } from '../../bench/lens'
 import type { Email } from '@/core/email/schema'
 import type { Design } from '../../bench/types'
 import type { EmailWork } from '../../bench/email-work'
 import { percent } from '../../parts/percent'
-import type { Likeness } from '../likeness/use-likeness'
+import type { Likeness, Likenesses } from '../likeness/use-likeness'
 import { OverBar, overStyle, SplitLine, useLooking } from './over'
 
 /** The design laid over the email: seen through, as difference, side by side at a line that is dragged, or by turns. */
@@ -21,7 +21,7 @@ export default function CompareLens({
 }: {
   work: EmailWork
   plan: CutPlan
-  likeness: StoreApi<Likeness>
+  likeness: Likenesses
 }) {
   const { email, job } = work
   const looking = useLooking()
@@ -32,9 +32,9 @@ export default function CompareLens({
     style: overStyle(looking),
     node: (marks) =>
       small ? (
-        <img src={`/api/pictures/${small.id}`} alt="" className="block" style={{ width }} />
+        <OnPhone email={email} design={small} plan={plan} marks={marks} width={width} />
       ) : (
-        job.design && <Slices email={email} design={job.design} plan={plan} marks={marks} />
+        job.design && <OnWide email={email} design={job.design} plan={plan} marks={marks} />
       ),
   }
   return (
@@ -45,25 +45,57 @@ export default function CompareLens({
       cover={cover}
       overlay={(marks) => <SplitLine looking={looking} marks={marks} />}
       bar={
-        <OverBar looking={looking} both={!!job.narrow} end={<WorstFirst work={work} likeness={likeness} />} />
+        <OverBar
+          looking={looking}
+          both={!!job.narrow}
+          end={<WorstFirst work={work} likeness={small ? likeness.narrow : likeness.wide} />}
+        />
       }
     />
   )
 }
 
-/** The design in slices, each where its band stands in the email, so that one that is too tall moves no other. */
-function Slices({
+/** The design in slices, each where its band stands. */
+function OnWide({ email, design, plan, marks }: Laid & { design: Design }) {
+  const stretches = useMemo(() => stretchesOf(email, plan, design.height), [email, plan, design.height])
+  return <Slices id={design.id} scale={design.scale} {...{ stretches, marks }} />
+}
+
+/** The narrow design likewise; as a whole where no build has found its bands yet. */
+function OnPhone({
   email,
   design,
   plan,
   marks,
-}: {
+  width,
+}: Laid & { design: Pick<Design, 'id' | 'width'>; width: number }) {
+  const stretches = useMemo(() => narrowStretchesOf(email, plan), [email, plan])
+  if (!stretches.size)
+    return <img src={`/api/pictures/${design.id}`} alt="" className="block" style={{ width }} />
+  return <Slices id={design.id} scale={design.width / width} {...{ stretches, marks }} />
+}
+
+interface Laid {
   email: Email
-  design: Design
   plan: CutPlan
   marks: Marks
+}
+
+/**
+ * A design in slices, each where its band stands in the email, so that one that is too tall moves no other.
+ * @param id of its picture @param scale its px for each px of the email
+ */
+function Slices({
+  id: picture,
+  scale,
+  stretches,
+  marks,
+}: {
+  id: string
+  scale: number
+  stretches: ReadonlyMap<string, DesignStretch>
+  marks: Marks
 }) {
-  const stretches = useMemo(() => stretchesOf(email, plan, design.height), [email, plan, design.height])
   return [...stretches].map(([id, { top, height }]) => {
     const at = marks.get(id)
     if (!at) return null
@@ -71,13 +103,13 @@ function Slices({
       <div
         key={id}
         className="absolute left-0 w-full overflow-hidden"
-        style={{ top: at.top, height: height / design.scale }}
+        style={{ top: at.top, height: height / scale }}
       >
         <img
-          src={`/api/pictures/${design.id}`}
+          src={`/api/pictures/${picture}`}
           alt=""
           className="absolute left-0 block w-full max-w-none"
-          style={{ top: -top / design.scale }}
+          style={{ top: -top / scale }}
         />
       </div>
     )

@@ -10,7 +10,7 @@ import type { EmailWork } from '../../bench/email-work'
 import type { BenchJob, Design as DesignOf } from '../../bench/types'
 import { IconButton, NumberField } from '../../parts/controls'
 import { RotateCw } from 'lucide-react'
-import type { Likeness } from '../likeness/use-likeness'
+import type { Likenesses } from '../likeness/use-likeness'
 import type { Measured } from '../measured'
 import { LONGER, NARROW, type LensesWork, type LensKind } from './shown'
 
@@ -26,7 +26,7 @@ interface Props {
   work: EmailWork
   plan: CutPlan
   lenses: LensesWork
-  likeness: StoreApi<Likeness>
+  likeness: Likenesses
   /** Told what the wide lens measures. */
   wide: StoreApi<Measured>
 }
