@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { safeFonts } from '@/core/email/fonts'
+import { safeFonts, webFontSchema } from '@/core/email/fonts'
 import { richTextSchema } from '@/core/email/richtext'
 import { byHandSchema, type Email } from '@/core/email/schema'
 import { colorSchema } from '@/core/email/styles'
@@ -31,7 +31,7 @@ const imported = z.object({
 
 export const materialRoutes = routesOf({
   'POST /api/pages': {
-    does: "Reads the looks off a client's page: pasted HTML and CSS or an address as JSON, or a saved page as a file. Saves nothing and runs nothing.",
+    does: "Reads the looks off a client's page: pasted HTML and CSS or an address as JSON, or a saved page as a file. Saves nothing but font files with an open licence, which go after a month if no house style names them; runs nothing.",
     form: { files: { file: 'HTML, or a ZIP with its style sheets' }, most: 20 },
     body: z.object({
       html: z.string().max(1_000_000).optional(),
@@ -55,7 +55,16 @@ export const materialRoutes = routesOf({
           }),
         ),
       ),
-      fonts: z.array(counted(z.string()).extend({ safe: z.enum(safeFonts) })),
+      fonts: z.array(
+        counted(z.string()).extend({
+          safe: z.enum(safeFonts),
+          offer: z
+            .object({ licence: z.string(), files: webFontSchema.shape.files })
+            .optional()
+            .describe('its own files, kept here, where they name an open licence'),
+          held: z.string().optional().describe('why they are not offered'),
+        }),
+      ),
       logos: z.array(z.object({ src: z.string(), alt: z.string(), why: z.string() })),
     }),
     problems: '422 not-a-page, address-refused, 502 address-unreachable',

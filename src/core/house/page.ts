@@ -4,7 +4,7 @@ import { elementsOf } from '../html/elements'
 import { inlineRules, readSheet } from '../html/stylesheet'
 import { colorOf, paddingOf, pxOf, styleOfElement } from '../html/values'
 import { safeFontFor } from '../email/safe-fonts'
-import type { SafeFont } from '../email/fonts'
+import type { SafeFont, WebFont } from '../email/fonts'
 
 /** A value found on a page, and how often it stands there. */
 export interface Found<T> {
@@ -29,7 +29,13 @@ export interface PageStyle {
   links: Found<string>[]
   buttons: Found<PageButton>[]
   /** Families as the page names them, with the email-safe stack that stands in for each. */
-  fonts: (Found<string> & { safe: SafeFont })[]
+  fonts: (Found<string> & {
+    safe: SafeFont
+    /** Its own files, where their licence allows a house style to name them. */
+    offer?: { licence: string; files: WebFont['files'] }
+    /** Why its files are not offered. */
+    held?: string
+  })[]
   /** Pictures that may be the logo, the likeliest first: addresses or inline SVG. */
   logos: { src: string; alt: string; why: string }[]
 }

@@ -7,3 +7,12 @@ export const linkedSheets = (html: string): string[] =>
     const sheet = tag.name === 'link' && /(?:^|\s)stylesheet(?:\s|$)/i.test(get('rel') ?? '')
     return sheet ? (get('href') ?? []) : []
   })
+
+/** The style sheets that stand in a page (4.2.6). */
+export function ownSheets(html: string): string[] {
+  const tags = tagsOf(html)
+  return tags.flatMap((tag, i) => {
+    const next = tags[i + 1]
+    return tag.name === 'style' && !tag.closing && next?.name === 'style' ? html.slice(tag.to, next.from) : []
+  })
+}

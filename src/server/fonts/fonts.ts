@@ -1,12 +1,12 @@
-import { createHash } from 'node:crypto'
-import { mkdir, readdir, readFile, rename, rm, stat } from 'node:fs/promises'
+import { createHash, randomUUID } from 'node:crypto'
+import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { SentFile } from '../api/forms'
 import { notFound, Problem } from '../problem'
 import { houseFontsFolder } from '../settings'
 
 /** Largest font file, bytes: those of wide scripts come to a few MB. */
-const MOST = 5 * 1024 * 1024
+export const MOST_FONT = 5 * 1024 * 1024
 
 /** Font files by their first bytes (WOFF 2.0, 4; WOFF 1.0, 3; OpenType 1.9, "Organization of an OpenType font"). */
 const kinds: Record<string, string> = {
@@ -28,7 +28,7 @@ const fileOf = (id: string): string => join(houseFontsFolder(), id)
 export async function takeInFont({ content, name }: SentFile): Promise<{ id: string }> {
   if (!('path' in content)) throw new TypeError('a font is sent as a form')
   const { size } = await stat(content.path)
-  if (size > MOST)
+  if (size > MOST_FONT)
     throw new Problem(
       413,
       'font-too-large',
@@ -43,10 +43,17 @@ export async function takeInFont({ content, name }: SentFile): Promise<{ id: str
       'This is no font',
       `"${name}" is not WOFF2, WOFF, TTF or OTF, whatever its name says. Take the file that the client's page loads.`,
     )
+  return { id: await keepFont(bytes) }
+}
+
+/** Keeps the bytes of a font. @returns their SHA-256 */
+export async function keepFont(bytes: Buffer): Promise<string> {
   const id = createHash('sha256').update(bytes).digest('hex')
   await mkdir(houseFontsFolder(), { recursive: true })
-  await rename(content.path, fileOf(id))
-  return { id }
+  const fresh = `${fileOf(id)}.${randomUUID()}`
+  await writeFile(fresh, bytes)
+  await rename(fresh, fileOf(id))
+  return id
 }
 
 /** A font file. Throws a Problem (404). */

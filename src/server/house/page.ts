@@ -4,6 +4,7 @@ import { decode } from '../import/decode'
 import { guardedFetch, type FetchLimits } from '../net/guarded-fetch'
 import { compute } from '../pool'
 import { Problem } from '../problem'
+import { offered } from './offers'
 import { MOST_PAGE, MOST_SHEETS, refuse } from './read'
 
 /** The looks of a saved page: an HTML file, or a ZIP of one with its style sheets. */
@@ -31,23 +32,26 @@ export async function looksOfAddress(
       `It sends ${page.type || 'something unnamed'}. Give the address of a web page.`,
     )
   const html = decode(page.bytes)
+  const { address: base } = page
   const linked = await compute('linkedSheets', { html }, { signal })
   const sheets = await Promise.all(
     linked
-      .filter((href) => URL.canParse(href, page.address))
+      .filter((href) => URL.canParse(href, base))
       .slice(0, MOST_SHEETS)
-      .map((href) => sheetAt(new URL(href, page.address).href, bounds)),
+      .map((href) => sheetAt(new URL(href, base).href, bounds)),
   )
-  const { address: base } = page
-  return { ...(await compute('pageOf', { html, sheets, base }, { signal })), address: base }
+  const looks = await compute('pageOf', { html, sheets: sheets.map((s) => s.css), base }, { signal })
+  const faces = await compute('fontFaces', { html, base, sheets }, { signal })
+  return { ...looks, fonts: await offered(looks.fonts, faces, bounds, signal), address: base }
 }
 
 /** The sheet at an address. One that is missing does not spoil the rest. */
-async function sheetAt(address: string, bounds: FetchLimits): Promise<string> {
+async function sheetAt(address: string, bounds: FetchLimits): Promise<{ css: string; base?: string }> {
   try {
-    return decode((await guardedFetch(address, bounds)).bytes)
+    const sheet = await guardedFetch(address, bounds)
+    return { css: decode(sheet.bytes), base: sheet.address }
   } catch (error) {
-    if (error instanceof Problem) return ''
+    if (error instanceof Problem) return { css: '' }
     throw error
   }
 }

@@ -8,7 +8,8 @@ import { withLayers, type DesignLayers } from '@/core/cut/layers'
 import { leftOut } from '@/core/cut/left-out'
 import { readPlan, type CutPlan } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
-import { linkedSheets } from '@/core/house/sheets'
+import { fontFaces } from '@/core/house/faces'
+import { linkedSheets, ownSheets } from '@/core/house/sheets'
 import { readHouse } from '@/core/email/migrations'
 import type { Email } from '@/core/email/schema'
 import { namePictures } from '@/core/handover/names'
@@ -20,6 +21,7 @@ import { figures, proof } from './proof'
 import { bytesOf, type Content } from '../content'
 import { deckOfFile, deckOfText } from '../decks/read'
 import { openDesign, readDesign } from '../designs/read'
+import { readTerms } from '../fonts/terms'
 import { pageOf, pageOfFile } from '../house/read'
 import { lintCode } from '../interact/lint'
 import { checkAmp } from '../interact/validator'
@@ -74,6 +76,18 @@ export const computations = {
   pageOf: ({ html, sheets, base }: { html: string; sheets: string[]; base?: string }) =>
     pageOf(html, sheets, base),
   linkedSheets: ({ html }: { html: string }) => linkedSheets(html),
+  /** The fonts that a page and its sheets bring. @param base address of the page, and of each sheet its own */
+  fontFaces: ({
+    html,
+    base,
+    sheets,
+  }: {
+    html: string
+    base: string
+    sheets: { css: string; base?: string }[]
+  }) =>
+    [...sheets, ...ownSheets(html).map((css) => ({ css, base }))].flatMap((s) => fontFaces(s.css, s.base)),
+  fontTerms: ({ bytes }: { bytes: Uint8Array }) => readTerms(Buffer.from(bytes)),
   pageOfFile: async ({ content, name }: File) => pageOfFile(await bytesOf(content), name),
 
   /** An email, compiled for whoever it goes to. @param email, house as they are stored */

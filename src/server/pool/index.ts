@@ -120,6 +120,8 @@ const DEADLINES: Partial<Record<Name, number>> = {
   pageOf: 20_000,
   pageOfFile: 20_000,
   linkedSheets: 10_000,
+  fontFaces: 10_000,
+  fontTerms: 10_000,
 }
 type Input<N extends Name> = Parameters<Computations[N]>[0]
 type Output<N extends Name> = Awaited<ReturnType<Computations[N]>>

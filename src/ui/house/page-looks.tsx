@@ -212,23 +212,7 @@ function Found({ page, onChange }: { page: PageStyle; onChange: Patch }) {
           />
         ))}
       </Kind>
-      <Kind name="Fonts">
-        {page.fonts.map((f) => (
-          <Button
-            key={f.value}
-            className="py-0.5!"
-            onClick={() =>
-              onChange((h) => ({
-                ...h,
-                text: everyText(h, { font: f.safe }),
-                button: { ...h.button, font: f.safe },
-              }))
-            }
-          >
-            {f.value}: {f.safe}
-          </Button>
-        ))}
-      </Kind>
+      <Fonts fonts={page.fonts} onChange={onChange} />
       <Kind name="Logo">
         {page.logos.map((l) => (
           <span key={l.src} className="max-w-64 truncate font-mono text-[11px]" title={l.why}>
@@ -254,6 +238,65 @@ function Kind({ name, children }: { name: string; children: ReactNode[] }) {
       <dd className="flex flex-wrap gap-1">{children.length ? children : 'none'}</dd>
     </>
   )
+}
+
+type PageFont = PageStyle['fonts'][number]
+
+/** The fonts of the page: a safe stack of their width, or themselves where they may be loaded. */
+function Fonts({ fonts, onChange }: { fonts: readonly PageFont[]; onChange: Patch }) {
+  return (
+    <Kind name="Fonts">
+      {fonts.map((f) => (
+        <Button
+          key={f.value}
+          className="py-0.5!"
+          onClick={() =>
+            onChange((h) => ({
+              ...h,
+              text: everyText(h, { font: f.safe }),
+              button: { ...h.button, font: f.safe },
+            }))
+          }
+        >
+          {f.value}: {f.safe}
+        </Button>
+      ))}
+      {fonts.map((f) => (
+        <FontOffer key={`${f.value} itself`} font={f} onTake={() => onChange((h) => withFont(h, f))} />
+      ))}
+    </Kind>
+  )
+}
+
+/** A font of the page itself: taken as a web font, or why it is not. */
+function FontOffer({ font: { value, offer, held }, onTake }: { font: PageFont; onTake: () => void }) {
+  if (held)
+    return (
+      <span className="w-full text-soft">
+        {value} itself: {held}
+      </span>
+    )
+  if (!offer) return null
+  return (
+    <Button className="py-0.5!" title={offer.files.map((f) => f.address).join('\n')} onClick={onTake}>
+      {value} itself, {offer.licence}, {offer.files.length === 1 ? '1 file' : `${offer.files.length} files`}
+    </Button>
+  )
+}
+
+/** Most web fonts of a house style. */
+const MOST_FONTS = 8
+
+/** A house style with a font of the page as a web font, in all its words and its button. */
+function withFont(h: HouseStyle, { value, safe, offer }: PageFont): HouseStyle {
+  const others = h.webFonts.filter((f) => f.family !== value)
+  if (!offer || others.length >= MOST_FONTS) return h
+  return {
+    ...h,
+    webFonts: [...others, { family: value, fallback: safe, files: offer.files }],
+    text: everyText(h, { font: value }),
+    button: { ...h.button, font: value },
+  }
 }
 
 type PageButton = PageStyle['buttons'][number]['value']
