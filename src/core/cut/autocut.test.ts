@@ -333,7 +333,7 @@ describe('what designers do that flat rectangles do not', () => {
   ] as const)('a frame of dashes or dots is one box: %s', async (style, dashes, cap) => {
     const { panels, cuts } = await cutOf(
       `<rect x="60" y="40" width="480" height="140" fill="none" stroke="#b4452f" stroke-width="3" stroke-dasharray="${dashes}" stroke-linecap="${cap}"/>${text(300, 112, 'DUSK10', 34, 'text-anchor="middle" font-weight="700" letter-spacing="5"')}${text(300, 146, 'Ten percent off until the first of May', 14, 'text-anchor="middle"')}`,
-      240,
+      254,
     )
     expect(panels).toMatchObject([{ color: '#ffffff', borderStyle: style }])
     expect(
@@ -390,6 +390,32 @@ describe('what designers do that flat rectangles do not', () => {
       [280, 480, 296, 84, 1, 4],
       [600, 480, 296, 84, 1, 4],
     ])
+  })
+
+  test.each([
+    [
+      'under a dark head',
+      '#f3ead9',
+      '<rect width="600" height="260" fill="#22344a"/><path d="M0 260 Q300 340 600 260 L600 250 L0 250Z" fill="#22344a"/>',
+      258,
+      '#ffffff',
+    ],
+    [
+      'over a dark foot',
+      '#ffffff',
+      '<path d="M0 270 C150 210 450 350 600 270 L600 600 L0 600Z" fill="#2b6a5b"/>',
+      254,
+      '#333333',
+    ],
+  ])('bands meet at a curve %s, not in the free rows over it', async (_, ground, curve, top, ink) => {
+    const { edges, cuts } = await cutOf(
+      `<rect width="600" height="600" fill="${ground}"/>${curve}${text(300, 90, 'A night of the comet', 30, `text-anchor="middle" style="fill:${ink}"`)}${text(40, 480, 'Bring warm clothes along.', 16, 'style="fill:#c9a25a"')}`,
+      600,
+    )
+    const picture = cuts.find((c) => c.kind === 'picture')!
+    expect(Math.abs(picture.y / 2 - top)).toBeLessThan(12)
+    expect(edges.map((e) => e.y)).toContain(picture.y)
+    expect(edges.filter((e) => e.y < picture.y)).toEqual([])
   })
 
   test('a note of two lines is no button, and a bold title just over words of nearly its size stands apart', async () => {

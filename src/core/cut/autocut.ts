@@ -1,5 +1,6 @@
 import { newId, type NewId } from '../email/defaults'
 import { cleaned } from './clean'
+import { edgesAtCurves } from './curves'
 import { findEdges, type Edge } from './edges'
 import { maskOf, stretches } from './mask'
 import { isOneBand } from './one-band'
@@ -63,9 +64,14 @@ export function autocut(
     else bands.push(next)
     progress?.(0.5 + (0.5 * (i + 1)) / tops.length)
   })
+  const cuts = bands.flatMap(({ parts, band }) => cutsOf(parts, band, raster, scale, id))
   return withoutHulls(
     {
-      edges: bands.flatMap(({ from }) => found[from] ?? []),
+      edges: edgesAtCurves(
+        bands.flatMap(({ from }) => found[from] ?? []),
+        cuts,
+        raster,
+      ),
       panels: bands.flatMap(({ panels }) =>
         panels.map(({ box: { bar, ...box }, ...rect }): Panel => ({
           ...rect,
@@ -73,7 +79,7 @@ export function autocut(
           ...(bar ? { bar: { ...bar, color: hexOf(bar.color) } } : {}),
         })),
       ),
-      cuts: bands.flatMap(({ parts, band }) => cutsOf(parts, band, raster, scale, id)),
+      cuts,
     },
     scale,
   )

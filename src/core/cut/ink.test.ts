@@ -249,3 +249,36 @@ test('on a noisy design a pale area counts where it is flat for more than JPEG s
   // A clean design has no such noise: every pale mark counts.
   expect(maskOf(packed(drawn), W, all, packHex('#ffffff'), 8, 1).ink[105 * W + 505]).toBe(1)
 })
+
+describe('the ink of thin letters at 1x, most of whose pixels are rims', () => {
+  const set = (c: SKRSContext2D, size: number, ink: string, said: string, x = 20.3, y = 60.4) => {
+    c.font = `${size}px "Ink 400-normal"`
+    c.fillStyle = ink
+    c.fillText(said, x, y)
+  }
+  const inkOf = async (draw: (c: SKRSContext2D) => void, ground: string) =>
+    readInk(await picture(draw, undefined, ground), { x: 0, y: 30, w: W, h: 60 }, ground).color!
+
+  test.each([
+    [12, '#767676', '#ffffff'],
+    [13, '#333333', '#ffffff'],
+    [13, '#d8c7a0', '#13243a'],
+    [14, '#1a5c8a', '#f3ead9'],
+    [13, '#ffffff', '#2b6a5b'],
+  ])('%i px of %s on %s', async (size, ink, ground) => {
+    const found = await inkOf(
+      (c) => set(c, size, ink, 'Every packet holds seed for about four metres of bed.'),
+      ground,
+    )
+    // Under 3 nobody tells two colours apart beside each other (common practice, no source).
+    expect(apart(found, ink)).toBeLessThan(3)
+  })
+
+  test('one darker word does not give its ink to the rest', async () => {
+    const found = await inkOf((c) => {
+      set(c, 14, '#8a8a8a', 'Every packet holds seed for about four metres of bed, and')
+      set(c, 14, '#222222', 'more', 420)
+    }, '#ffffff')
+    expect(apart(found, '#8a8a8a')).toBeLessThan(3)
+  })
+})

@@ -45,7 +45,7 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
   if (lines.length === 1 && lines[0]!.h >= 0.9 * off.h && withoutStrips(off))
     lines.splice(0, 1, ...linesOf(off))
   return {
-    color: colorOf(raster, off),
+    color: colorOf(raster, off, packHex(ground)),
     lines: joinedMarks(lines.filter((l) => l.h > 2)).map((l) => ({
       ...l,
       ...spacesOf(off, l),
@@ -59,6 +59,8 @@ export function readInk(raster: Raster, rect: Rect, ground: string): Ink {
 interface StandOff extends Rect {
   d: Uint8Array
   noisy: boolean
+  /** Whether letters end in clean rims: JPEG leaves faint pixels around them that are neither ground nor ink. */
+  clean: boolean
 }
 const at = (o: StandOff, x: number, y: number): number => o.d[(y - o.y) * o.w + x - o.x]!
 
@@ -76,6 +78,7 @@ function standOff(raster: Raster, rect: Rect, ground: number): StandOff {
   const d = new Uint8Array(w * h)
   let same = 0,
     near = 0,
+    inked = 0,
     full = 0
   for (let j = 0, i = 0; j < h; j++)
     for (let k = (y + j) * raster.width + x, end = k + w; k < end; k++, i++) {
@@ -83,9 +86,10 @@ function standOff(raster: Raster, rect: Rect, ground: number): StandOff {
       d[i] = v
       if (v === 0) same++
       else if (v <= FAINT) near++
+      else inked++
       if (v > full) full = v
     }
-  if (near <= 0.15 * (near + same)) return { x, y, w, h, d, noisy: false }
+  if (near <= 0.15 * (near + same)) return { x, y, w, h, d, noisy: false, clean: near <= RIMS * inked }
   const g = lightness(ground),
     light = new Uint8Array(w * h)
   let most = 0
@@ -102,12 +106,15 @@ function standOff(raster: Raster, rect: Rect, ground: number): StandOff {
     const v = by[i]! * scale
     d[i] = v > least ? v : 0
   }
-  return { x, y, w, h, d, noisy: true }
+  return { x, y, w, h, d, noisy: true, clean: false }
 }
 
 /** A channel difference up to this is hardly seen; from `INKED` on a pixel is inked. */
 const FAINT = 24,
   INKED = 60
+
+/** Of clean letters, faint pixels are no more than this share of the inked. */
+const RIMS = 0.5
 
 /** Luma (ITU-R BT.601), 0 to 255. */
 const lightness = (p: number): number =>
@@ -203,11 +210,58 @@ function withoutStrips(o: StandOff): boolean {
   return any
 }
 
+const commonest = (counts: ReadonlyMap<number, number>): number | null => {
+  let most: number | null = null
+  for (const [p, n] of counts) if (most === null || n > counts.get(most)!) most = p
+  return most
+}
+
+/** Into how many columns words are parted to see whether a colour stands all along them; and the share of them that may lack it. */
+const COLUMNS = 12
+const LACKING = 0.66
+/** A core stands this many times as far off the ground as the commonest colour, at least and at most. */
+const FURTHER = 1.05
+const FURTHEST = 2.5
+/** In the same direction, per channel, 0 to 255. */
+const ASTRAY = 8
+
+/**
+ * The ink of strokes thinner than a pixel or two, most of which are rims: what pixels wholly inside a stroke have. They stand further
+ * off the ground than the commonest colour, in its direction, and all along the words; a word in another ink stands in one place.
+ * Null where the commonest is the ink itself.
+ * @param far what ink is, distance off the ground
+ */
+function coreOf(raster: Raster, o: StandOff, rim: number, ground: number, far: number): number | null {
+  const px = packed(raster)
+  const channels = (p: number) => [p & 255, (p >>> 8) & 255, (p >>> 16) & 255]
+  const from = channels(ground)
+  const way = channels(rim).map((v, i) => v - from[i]!)
+  const widest = way.reduce((best, v, i) => (Math.abs(v) > Math.abs(way[best]!) ? i : best), 0)
+  /** How many times as far off as the rim; 0 in another direction. */
+  const times = (p: number): number => {
+    const own = channels(p).map((v, i) => v - from[i]!)
+    const by = own[widest]! / way[widest]!
+    return by <= FURTHEST && own.every((v, i) => Math.abs(v - by * way[i]!) <= ASTRAY) ? by : 0
+  }
+  const tops: { p: number; by: number }[] = []
+  for (let y = o.y; y < o.y + o.h; y++)
+    for (let x = o.x; x < o.x + o.w; x++) {
+      if (at(o, x, y) < far) continue
+      const p = px[y * raster.width + x]!
+      const by = times(p)
+      const column = Math.floor(((x - o.x) * COLUMNS) / o.w)
+      if (by > (tops[column]?.by ?? -1)) tops[column] = { p, by }
+    }
+  const told = tops.filter(Boolean).sort((a, b) => a.by - b.by)
+  const top = told[Math.floor(told.length * LACKING)]
+  return top && top.by >= FURTHER ? top.p : null
+}
+
 /**
  * The commonest colour of what stands furthest off the ground; of JPEG, where hardly two pixels are alike,
  * its mean.
  */
-function colorOf(raster: Raster, o: StandOff): string | null {
+function colorOf(raster: Raster, o: StandOff, ground: number): string | null {
   const px = packed(raster),
     counts = new Map<number, number>()
   let far = 40
@@ -228,14 +282,9 @@ function colorOf(raster: Raster, o: StandOff): string | null {
     }
   if (o.noisy)
     return all ? hexOf(pack(...(sums.map((s) => Math.round(s / all)) as [number, number, number]))) : null
-  let color: string | null = null,
-    most = 0
-  for (const [p, n] of counts)
-    if (n > most) {
-      most = n
-      color = hexOf(p)
-    }
-  return color
+  const usual = commonest(counts)
+  if (usual === null) return null
+  return hexOf((o.clean ? coreOf(raster, o, usual, ground, far) : null) ?? usual)
 }
 
 /**
