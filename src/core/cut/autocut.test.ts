@@ -418,6 +418,36 @@ describe('what designers do that flat rectangles do not', () => {
     expect(edges.filter((e) => e.y < picture.y)).toEqual([])
   })
 
+  test('rows of a table that touch are boxes of their own, with the words on them', async () => {
+    const row = (y: number, fill: string, ink: string, cells: string[]) =>
+      `<rect x="40" y="${y}" width="520" height="40" fill="${fill}"/>${cells.map((c, i) => text(56 + 170 * i, y + 26, c, 14, `style="fill:${ink}"`)).join('')}`
+    const { panels, cuts } = await cutOf(
+      row(60, '#12343b', '#ffffff', ['Station', 'Until now', 'New']) +
+        row(100, '#eef3ef', '#222222', ['Halden', '21:40', '21:10']) +
+        row(140, '#dfe7e2', '#222222', ['Norrbrink', '23:55', '23:05']),
+      260,
+    )
+    expect(panels.map((p) => [p.x, p.y, p.w, p.h, p.color])).toEqual([
+      [80, 120, 1040, 80, '#12343b'],
+      [80, 200, 1040, 80, '#eef3ef'],
+      [80, 280, 1040, 80, '#dfe7e2'],
+    ])
+    expect(cuts.map((c) => c.kind)).toEqual(Array(9).fill('words'))
+  })
+
+  test('a leaf that towers over the lettering beside it makes it a logo; a tall first letter does not', async () => {
+    const leaf =
+      '<path d="M66 60 C50 44 54 20 76 14 C84 36 80 52 66 60Z" fill="#3a5a34"/><path d="M66 60 C72 42 88 38 104 48 C94 62 80 66 66 60Z" fill="#6f8f4a"/>'
+    const name = text(126, 56, 'Fennmoor Seed Library', 22, 'font-weight="700" style="fill:#3a5a34"')
+    const logo = await cutOf(leaf + name, 120)
+    expect(logo.cuts).toMatchObject([{ kind: 'picture', seen: { part: 'drawing' } }])
+    const letter = await cutOf(
+      `${text(60, 60, 'T', 60, 'style="fill:#3a5a34"')}${text(110, 56, 'he seeds of the winter', 22, 'style="fill:#3a5a34"')}`,
+      120,
+    )
+    expect(letter.cuts.map((c) => c.kind)).toEqual(letter.cuts.map(() => 'words'))
+  })
+
   test('a note of two lines is no button, and a bold title just over words of nearly its size stands apart', async () => {
     const { panels, cuts } = await cutOf(
       `<rect x="40" y="40" width="520" height="70" fill="#fff6dd"/>${text(300, 70, 'Nobody at home? Tell the driver where to leave the crate', 14, 'text-anchor="middle"')}${text(300, 92, 'until ten in the evening.', 14, 'text-anchor="middle"')}${text(40, 160, 'Keep the lamp', 15, 'font-weight="700"')}${text(40, 184, 'Take the lamp home with a spare', 14)}${text(40, 204, 'bulb and a switch of brass.', 14)}`,

@@ -94,6 +94,8 @@ const MARK_GAP = 0.18
 const SOLID = { fill: 0.76, gap: 0.04 }
 /** And it is so much taller than the letters beside it. */
 const TALLER = 1.2
+/** What is in one piece across, stands well off and towers over the letters beside it may be this loosely filled: a leaf, a star. */
+const LOOSE = { fill: 0.5, runs: 1.1, gap: 0.25, taller: 1.5 }
 /** With no more than this beside it, of its height, it is a logo: lettering that belongs to the mark. */
 const LOGO = 9
 
@@ -108,11 +110,18 @@ function holdsMark(m: Mask, r: Cells): boolean {
     const gap = i ? gaps.at(-1)! : (gaps[0] ?? Infinity)
     if (!box || box.h < MARK_HEIGHT * r.h) return false
     if (box.w < MARK_WIDTH[0] * box.h || box.w > MARK_WIDTH[1] * box.h) return false
-    const fill = fillOf(m, box)
-    if (fill < MARK_FILL || runsOf(m, box) > MARK_RUNS) return false
-    return fill >= SOLID.fill
-      ? gap >= SOLID.gap * box.h
-      : gap >= MARK_GAP * box.h && box.h >= TALLER * heightBeside(m, r, pieces, i)
+    const [fill, runs] = [fillOf(m, box), runsOf(m, box)]
+    if (runs > MARK_RUNS) return false
+    if (fill >= SOLID.fill) return gap >= SOLID.gap * box.h
+    const taller = box.h / Math.max(1, heightBeside(m, r, pieces, i))
+    if (fill >= MARK_FILL) return gap >= MARK_GAP * box.h && taller >= TALLER
+    return (
+      pieces.length > 1 &&
+      fill >= LOOSE.fill &&
+      runs <= LOOSE.runs &&
+      gap >= LOOSE.gap * box.h &&
+      taller >= LOOSE.taller
+    )
   })
 }
 

@@ -27,7 +27,7 @@ export function menusIn(lines: readonly Line[], others: readonly Cut[], scale: n
   const own = new Set(parted.map((g) => g.cells[0]!.cut))
   const whole = lines.flatMap((line): MenuGroup[] => {
     const cells = line.cells.filter((c) => !own.has(c.cut))
-    if (cells.length < LEAST || cells.length > 12) return []
+    if (cells.length < LEAST || cells.length > 12 || areFigures(cells)) return []
     if (
       cells.some((c) => !isEntry(c.said) || c.words.size > LARGEST * scale) ||
       cells.some((c) => c.words.lines > 1)
@@ -61,6 +61,10 @@ function withinOne({ cut, words }: LineCell): MenuGroup | null {
   })
   return { kind: 'menu', cells, box }
 }
+
+/** Figures, prices, dates and times beside each other lead nowhere. */
+const areFigures = (cells: readonly LineCell[]): boolean =>
+  2 * cells.filter((c) => /\d/.test(c.said)).length > cells.length
 
 const isEntry = (said: string): boolean => /\p{L}/u.test(said) && said.length <= LONGEST
 

@@ -59,7 +59,7 @@ export function opened(f: Finding, m: Mask, r: Cells, c: Context): Inner[] | nul
   const whole = () => pieces(m, r, 'columns') === 1 && pieces(m, r, 'rows') === 1
   if (!found) {
     if (r.w < LEAST_SHADED.w || r.h < LEAST_SHADED.h || !whole()) return null
-    return openedCard(f, rect, c) ?? openedInShade(f, rect, c)
+    return openedStripes(f, rect, c) ?? openedCard(f, rect, c) ?? openedInShade(f, rect, c)
   }
   if (!whole()) return null
   const { box, rect: at } = found
@@ -83,6 +83,32 @@ function openedDashed(f: Finding, rect: Rect, { line, radius, dotted }: Dashed, 
     },
     c,
   )
+}
+
+/** How high a stripe is at least and at most, px of the email, and how many there are at most. */
+const STRIPE = { least: 16, most: 72, count: 40 }
+
+/** Flat rectangles of one width, one under the other, as the rows of a table that touch: each is a box of its own. */
+function openedStripes(f: Finding, rect: Rect, c: Context): Inner[] | null {
+  const at = (x: number, y: number) => f.px[y * f.raster.width + x]!
+  const [left, right] = [rect.x + Math.round(2 * f.scale), rect.x + rect.w - 1 - Math.round(2 * f.scale)]
+  const stripes: Rect[] = []
+  for (let y = rect.y; y < rect.y + rect.h; y++) {
+    if (difference(at(left, y), at(right, y)) > f.noise) return null
+    const last = stripes.at(-1)
+    if (last && difference(at(left, y), at(left, last.y)) <= f.noise) last.h++
+    else stripes.push({ ...rect, y, h: 1 })
+  }
+  const [least, most] = [STRIPE.least * f.scale, STRIPE.most * f.scale]
+  if (stripes.length < 2 || stripes.length > STRIPE.count) return null
+  if (stripes.some((s) => s.h < least || s.h > most)) return null
+  const grounds = stripes.map((s) => groundOf(f.raster, s, 2))
+  if (grounds.some((g) => g.share <= ONE_COLOR)) return null
+  return stripes.map((stripe, i): Inner => {
+    const box = { color: grounds[i]!.color, radius: 0 }
+    f.panels.push({ ...stripe, box })
+    return { rect: insetOf(stripe, box), ground: box.color, frame: stripe, depth: c.depth + 1, radius: 0 }
+  })
 }
 
 /** A box with a soft shadow around it, or a card with one. */
