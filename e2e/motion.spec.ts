@@ -1,5 +1,7 @@
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
+import { readFile } from 'node:fs/promises'
 import { build } from 'esbuild'
+import { ALL_FORMATS, BufferSource, EncodedPacketSink, Input } from 'mediabunny'
 import sharp from 'sharp'
 import type { Email } from '@/core/email/schema'
 import type { TileOf } from '@/core/email/tile'
@@ -132,6 +134,24 @@ async function numbered(page: Page, count: number, rate: number): Promise<Buffer
   return Buffer.from(text, 'base64')
 }
 
+/** The number painted in each frame of a moving picture: twelve stripes, a bit each. */
+async function numbersIn(picture: Buffer): Promise<number[]> {
+  const { data, info } = await sharp(picture, { animated: true })
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  const height = info.pageHeight!
+  return Array.from({ length: info.height / height }, (_, f) => {
+    let n = 0
+    for (let bit = 0; bit < 12; bit++) {
+      const x = Math.round((bit + 0.5) * (info.width / 12))
+      const at = ((f * height + Math.round(height / 2)) * info.width + x) * 3
+      if (data[at]! > 128) n |= 1 << bit
+    }
+    return n
+  })
+}
+
 test('a film is read picture by picture: those that come out carry the right numbers at the right times', async ({
   page,
   request,
@@ -162,22 +182,34 @@ test('a film is read picture by picture: those that come out carry the right num
     )
     .toBe(2000)
   const { picture } = (await tile())!
-  const { data, info } = await sharp(await bytesOf(request, picture!.id), { animated: true })
-    .removeAlpha()
-    .raw()
-    .toBuffer({ resolveWithObject: true })
-  const height = info.pageHeight!
-  const numbers = Array.from({ length: picture!.moving!.frames }, (_, f) => {
-    let n = 0
-    for (let bit = 0; bit < 12; bit++) {
-      const x = Math.round((bit + 0.5) * (info.width / 12))
-      const at = ((f * height + Math.round(height / 2)) * info.width + x) * 3
-      if (data[at]! > 128) n |= 1 << bit
-    }
-    return n
-  })
   // Ten a second of thirty, from the first second on.
-  expect(numbers).toEqual(Array.from({ length: 20 }, (_, i) => 30 + i * 3))
+  const wanted = Array.from({ length: 20 }, (_, i) => 30 + i * 3)
+  expect(await numbersIn(await bytesOf(request, picture!.id))).toEqual(wanted)
+
+  // The same as files of other forms, read back by other software.
+  const file = async (name: string) => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name, exact: true }).click(),
+    ])
+    return readFile(await download.path())
+  }
+  const webp = await file('Animated WebP')
+  expect(await sharp(webp, { animated: true }).metadata()).toMatchObject({
+    format: 'webp',
+    delay: Array(20).fill(100),
+    loop: picture!.moving!.loop,
+  })
+  expect(await numbersIn(webp)).toEqual(wanted)
+  const track = (await new Input({
+    source: new BufferSource(await file('Film')),
+    formats: ALL_FORMATS,
+  }).getPrimaryVideoTrack())!
+  const times: number[] = []
+  for await (const packet of new EncodedPacketSink(track).packets()) times.push(packet.timestamp)
+  expect(times.sort((x, y) => x - y).map((t) => Math.round(t * 10))).toEqual(wanted.map((_, i) => i))
+  expect(await track.computeDuration()).toBeCloseTo(2, 1)
+  expect((await sharp(await file('First frame')).metadata()).format).toBe('png')
 })
 
 test('what is no film, or has no picture, says so, and the stage goes on', async ({ page, request }) => {

@@ -7,6 +7,7 @@ import type { NamedPicture } from '@/core/handover/names'
 import { call, callFile } from '../api'
 import { runTask } from '../tasks/run'
 import { TextRow } from '../parts/controls'
+import { download } from '../parts/download'
 
 /** What a person gives to destinations, by its name: an address, a token. */
 export type Given = Readonly<Record<'to' | 'token', string>>
@@ -62,7 +63,7 @@ export const destinations: readonly Destination[] = [
       </About>
     ),
     go: async ({ job, signal }) =>
-      save(await callFile('POST /api/jobs/:job/zip', { params: { job }, signal })),
+      saved(await callFile('POST /api/jobs/:job/zip', { params: { job }, signal })),
   },
   {
     id: 'eml',
@@ -76,7 +77,7 @@ export const destinations: readonly Destination[] = [
       </About>
     ),
     go: async ({ job, signal }) =>
-      save(await callFile('POST /api/jobs/:job/eml', { params: { job }, signal })),
+      saved(await callFile('POST /api/jobs/:job/eml', { params: { job }, signal })),
   },
   {
     id: 'test-send',
@@ -126,9 +127,4 @@ export const LookLink = ({ look }: { look: Destination['look'] }) =>
   ) : null
 
 /** Saves a file that a route gave. */
-function save({ blob, name }: { blob: Blob; name: string }): void {
-  const address = URL.createObjectURL(blob)
-  const a = Object.assign(document.createElement('a'), { href: address, download: name })
-  a.click()
-  setTimeout(() => URL.revokeObjectURL(address), 30_000)
-}
+const saved = ({ blob, name }: { blob: Blob; name: string }) => download(blob, name)

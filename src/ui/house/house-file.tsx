@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { housePresets, withPreset } from '@/core/house/presets'
 import { readHouse } from '@/core/email/migrations'
 import type { HouseStyle } from '@/core/email/styles'
+import { download } from '../parts/download'
 import { FileButton } from '../parts/file-button'
 import { Button } from '../parts/controls'
 
@@ -18,16 +19,11 @@ export function HouseFile({
   onChange: (house: HouseStyle) => void
 }) {
   const [problem, setProblem] = useState<string | null>(null)
-  const save = () => {
-    const address = URL.createObjectURL(
+  const save = () =>
+    download(
       new Blob([JSON.stringify(house, null, 2)], { type: 'application/json' }),
+      `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-house.json`,
     )
-    const a = document.createElement('a')
-    a.href = address
-    a.download = `${name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-house.json`
-    a.click()
-    URL.revokeObjectURL(address)
-  }
   async function take(file: File) {
     try {
       onChange(readHouse(JSON.parse(await file.text())))

@@ -3,6 +3,7 @@ import type { Motion } from '@/core/motion/schema'
 import type { DrawnSequence } from '@/core/motion/draw'
 import type { DrawCall, DrawMessage } from '@/workers/motion/draw'
 import type { EncodeCall, EncodeMessage, WrittenFile } from '@/workers/motion/encode'
+import type { FormCall, FormFile, FormMessage } from '@/workers/motion/forms'
 import type { Point } from '@/core/motion/fit'
 
 /** A sequence as it was drawn. */
@@ -76,26 +77,58 @@ interface Hear {
   onPoint?: (point: Point) => void
 }
 
-/** Runs one encoding in a worker of its own. Aborting ends it at once. */
-export function encode(call: EncodeCall, hear: Hear): Promise<{ written?: WrittenFile; best?: Point }> {
+/**
+ * Runs a worker of its own until it answers. Aborting ends it at once.
+ * @param hear what a message settles the work with; undefined where it goes on
+ */
+function alone<M extends object, A>(
+  start: () => Worker,
+  call: unknown,
+  signal: AbortSignal,
+  hear: (message: M) => A | undefined,
+): Promise<A> {
   return new Promise((resolve, reject) => {
-    const own = new Worker(new URL('../../workers/motion/encode.ts', import.meta.url), { type: 'module' })
+    if (signal.aborted) return reject(new DOMException('Cancelled', 'AbortError'))
+    const own = start()
     const end = (settle: () => void) => {
       own.terminate()
-      hear.signal.removeEventListener('abort', cancelled)
+      signal.removeEventListener('abort', cancelled)
       settle()
     }
     const cancelled = () => end(() => reject(new DOMException('Cancelled', 'AbortError')))
-    if (hear.signal.aborted) return cancelled()
-    hear.signal.addEventListener('abort', cancelled)
-    own.onmessage = ({ data }: MessageEvent<EncodeMessage>) => {
-      if ('progress' in data) hear.onProgress?.(data.progress)
-      if ('point' in data) hear.onPoint?.(data.point)
-      if ('error' in data) end(() => reject(new Error(data.error)))
-      if ('written' in data || 'best' in data) end(() => resolve(data))
+    signal.addEventListener('abort', cancelled)
+    own.onmessage = ({ data }: MessageEvent<M | { error: string }>) => {
+      if ('error' in data) return end(() => reject(new Error(data.error)))
+      const answer = hear(data)
+      if (answer !== undefined) end(() => resolve(answer))
     }
     own.onerror = () =>
       end(() => reject(new Error('The encoding ran out of memory. Make the picture smaller or shorter.')))
     own.postMessage(call)
   })
 }
+
+/** Runs one encoding. */
+export const encode = (call: EncodeCall, hear: Hear): Promise<{ written?: WrittenFile; best?: Point }> =>
+  alone(
+    () => new Worker(new URL('../../workers/motion/encode.ts', import.meta.url), { type: 'module' }),
+    call,
+    hear.signal,
+    (m: Exclude<EncodeMessage, { error: string }>) => {
+      if ('progress' in m) hear.onProgress?.(m.progress)
+      if ('point' in m) hear.onPoint?.(m.point)
+      return 'written' in m || 'best' in m ? m : undefined
+    },
+  )
+
+/** Makes a file of another form than GIF. Throws an Error, in words, where this browser cannot. */
+export const formFile = (call: FormCall, hear: Omit<Hear, 'onPoint'>): Promise<FormFile> =>
+  alone(
+    () => new Worker(new URL('../../workers/motion/forms.ts', import.meta.url), { type: 'module' }),
+    call,
+    hear.signal,
+    (m: Exclude<FormMessage, { error: string }>) => {
+      if ('progress' in m) hear.onProgress?.(m.progress)
+      return 'file' in m ? m.file : undefined
+    },
+  )

@@ -6,9 +6,20 @@ import type { EmailWork } from '../bench/email-work'
 import { Progress } from '../parts/controls'
 import { BudgetGroup, FileGroup, TimingGroup } from './budget'
 import { kindOf, type MovingTile } from './moving'
+import { FormsGroup } from './forms-group'
 import { splitOff } from './split'
 import type { MotionWork } from './use-motion'
 import { KindValues } from './values'
+
+/** What a moving picture is called as a file, after its alt text. */
+const fileName = ({ tile }: MovingTile): string =>
+  (tile.alt ?? '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .split('-')
+    .filter(Boolean)
+    .slice(0, 4)
+    .join('-') || 'moving'
 
 /** The recipe's or film's values, and the budget. */
 export function MotionTray({
@@ -70,6 +81,9 @@ export function MotionTray({
               <TimingGroup motion={motion} set={own.set} length={length} />
             )}
             <FileGroup motion={motion} set={own.set} />
+            {motion.made.kind !== 'countdown' && (
+              <FormsGroup drawn={drawn} name={fileName(chosen)} setBusy={own.setBusy} />
+            )}
           </div>
         )}
       </div>

@@ -49,7 +49,7 @@ interface DrawnState {
   problem: string | null
 }
 
-type SetBusy = (busy: Busy | null) => void
+export type SetBusy = (busy: Busy | null) => void
 
 /** Draws the chosen moving picture as soon as its values rest a moment. */
 function useDrawn(
@@ -182,6 +182,7 @@ export function useMotion(work: EmailWork, chosen: MovingTile | null, motion: Mo
     made: encoded.made,
     problem: refused ?? problem ?? encoded.problem,
     set,
+    setBusy,
     ...fitting,
   }
 }
