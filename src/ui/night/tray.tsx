@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import { toast } from '../parts/toast'
 import { behaviourIds, behaviours } from '@/core/night/behaviours'
 import { leastOf, type EmailColor, type Standing, type StandingUse } from '@/core/night/colors'
+import { colorHere } from '@/core/night/here'
 import { nightPalette } from '@/core/night/palette'
 import { proposal } from '@/core/night/propose'
 import { countColor, countInEmail, emailWithColor, withColor } from '@/core/night/replace'
@@ -10,6 +11,7 @@ import { call } from '../api'
 import type { EmailWork } from '../bench/email-work'
 import { Button, cx, Group } from '../parts/controls'
 import { CardEdge, PictureAtNight } from './picture'
+import { NightValues } from './values'
 
 /** One colour in place of another, looked at before it is taken. */
 export interface TryOn {
@@ -45,6 +47,7 @@ export function NightTray({
       </div>
       <div className="more-below min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Values">
         <div className="grid w-max auto-cols-[minmax(248px,max-content)] grid-flow-col">
+          <NightValues work={work} />
           {picture && <PictureAtNight key={picture.id} work={work} tile={picture} />}
           {color && <Contrasts color={color} bands={work.email.bands} onSelect={work.select} />}
           {color && <Proposals work={work} color={color} tried={tried} onTry={onTry} />}
@@ -224,6 +227,8 @@ function Proposal({ work, color: { color }, tried, onTry, found }: ProposalsProp
   const { house, id } = job.client
   const inEmail = countInEmail(email, color)
   const inHouse = countColor(house, color)
+  const { band } = work.selection
+  const inBand = band && email.way === 'bands' ? colorHere(email, house, band, color, found) : []
   const takeInHouse = async () => {
     const next = withColor(house, color, found)
     try {
@@ -258,6 +263,17 @@ function Proposal({ work, color: { color }, tried, onTry, found }: ProposalsProp
       <Button look="main" disabled={!inEmail} onClick={takeHere}>
         Take it in this email ({inEmail})
       </Button>
+      {band && (
+        <Button
+          disabled={!inBand.length}
+          onClick={() => {
+            work.apply('change the colour in the band', inBand)
+            onTry(null)
+          }}
+        >
+          Take it in {band.name} alone ({inBand.length})
+        </Button>
+      )}
       <Button disabled={!inHouse} onClick={() => void takeInHouse()}>
         Take it in the house style ({inHouse})
       </Button>
@@ -279,7 +295,7 @@ const WholePalette = ({ work }: { work: EmailWork }) => (
     <CardEdge work={work} />
     <p className="w-52 text-[11.5px] leading-snug text-soft">
       From the day’s: light grounds dark, hue kept, words as they can be read there. What was set for the
-      night stays; tune it in Compose.
+      night stays. Press a band or a tile to tune it.
     </p>
   </Group>
 )
