@@ -373,6 +373,25 @@ test('a test send carries three parts in their order; the inbox shows the AMP pa
   await accessible(page)
 })
 
+test('a push gives the platform the AMP part beside the HTML, and the official validator passes it', async ({
+  request,
+}) => {
+  const job = await copyOf(request, 'Choose a berth')
+  const pushed = await request.post(`/api/jobs/${job}/push`, {
+    data: { token: 'standin-7f3a-open-sesame' },
+    timeout: 60_000,
+  })
+  const { id } = (await pushed.json()) as { id: string }
+  const { templates } = (await (await request.get('/api/standins/platform/templates')).json()) as {
+    templates: { id: string; html: string; amp: string }[]
+  }
+  const { html, amp } = templates.find((t) => t.id === id)!
+  expect(html).toContain('{:leave_link:}')
+  expect(amp).toContain('{:leave_link:}')
+  const checked = await request.post('/api/amp/check', { data: { html: amp } })
+  expect(await checked.json()).toMatchObject({ pass: true })
+})
+
 test('code is looked at as it is written, tried, and has versions of its own', async ({ page, request }) => {
   const job = await copyOf(request, 'Choose a berth')
   await page.goto(`/jobs/${job}?stage=compose`)

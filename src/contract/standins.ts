@@ -58,6 +58,7 @@ export const standinRoutes = routesOf({
           preheader: z.string(),
           html: z.string(),
           text: z.string(),
+          amp: z.string().describe('its AMP part; empty where it has none'),
           at: time,
         }),
       ),

@@ -26,6 +26,10 @@ export function standinsDb(): Database.Database {
     CREATE TABLE IF NOT EXISTS dynamic_senders (sender TEXT PRIMARY KEY);
     CREATE TABLE IF NOT EXISTS modes (standin TEXT PRIMARY KEY, mode TEXT NOT NULL);
   `)
+  // Tables of before the platform took AMP parts.
+  const columns = db.pragma('table_info(platform_templates)') as { name: string }[]
+  if (!columns.some((c) => c.name === 'amp'))
+    db.exec("ALTER TABLE platform_templates ADD COLUMN amp TEXT NOT NULL DEFAULT ''")
   held.mosaicusStandins = db
   return db
 }

@@ -49,6 +49,21 @@ test('the platform refuses a template without its field for leaving, a wrong tok
   expect(await (await template('<p>hello</p>')).json()).toMatchObject({ error: 'no-unsubscribe' })
   expect((await template('<a href="{:leave_link:}">leave</a>')).status).toBe(201)
   expect(listTemplates()).toHaveLength(1)
+  const whole = {
+    name: 'n',
+    subject: 's',
+    preheader: '',
+    html: '<a href="{:leave_link:}">leave</a>',
+    text: '',
+  }
+  const sent = (amp: string) =>
+    postTemplate(
+      new Request(`${origin}/t`, { method: 'POST', headers, body: JSON.stringify({ ...whole, amp }) }),
+      origin,
+    )
+  expect(await (await sent('<html><body>no AMP</body></html>')).json()).toMatchObject({ error: 'template' })
+  expect((await sent('<!doctype html><html ⚡4email><head></head></html>')).status).toBe(201)
+  expect(listTemplates().filter((t) => t.amp)).toHaveLength(1)
   expect(
     (
       await postTemplate(

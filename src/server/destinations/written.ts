@@ -54,9 +54,13 @@ function placesOf(
   return ({ id }) => at.get(id)!
 }
 
-/** An AMP part holds no picture of its own message (no cid:, no folder): they stand on the web. */
-const ampPlaces = ({ places }: Pick<How, 'places'>): CompileOptions['src'] =>
-  typeof places === 'object' ? ({ id }) => places[id] ?? pictureAddress(id) : ({ id }) => pictureAddress(id)
+/** An AMP part holds no picture of its own message (no cid:, no folder): they stand on the web, and are had by https alone. */
+const ampPlaces =
+  ({ places }: Pick<How, 'places'>): CompileOptions['src'] =>
+  ({ id }) => {
+    const own = typeof places === 'object' ? places[id] : undefined
+    return own?.startsWith('https:') ? own : pictureAddress(id)
+  }
 
 // Private use characters (Unicode, section 23.5) hold the places of fields and conditions while the words around them are escaped.
 const OPEN = '\ue000',

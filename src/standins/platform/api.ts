@@ -44,10 +44,16 @@ const templateSchema = z.object({
   preheader: z.string(),
   html: z.string().min(1),
   text: z.string(),
+  /** Its interactive part, of the standard's own root element (AMP for Email, "Required markup"); left out or empty where there is none. */
+  amp: z
+    .string()
+    .max(200_000)
+    .refine((amp) => !amp || /^<!doctype html>\s*<html\s[^>]*4email/i.test(amp), 'is no AMP for Email')
+    .default(''),
 })
 
 /**
- * POST templates: JSON of name, subject, preheader, html and text. Refuses one without the field for leaving,
+ * POST templates: JSON of name, subject, preheader, html, text and, where there is one, amp. Refuses one without the field for leaving,
  * `{:leave_link:}`.
  */
 export async function postTemplate(request: Request, origin: string): Promise<Response> {

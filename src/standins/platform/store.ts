@@ -11,6 +11,8 @@ export interface Template {
   preheader: string
   html: string
   text: string
+  /** Its interactive part; empty where there is none. */
+  amp: string
   at: string
 }
 
@@ -35,9 +37,9 @@ export function keepTemplate(t: Omit<Template, 'id' | 'at'>, key: string | null)
   if (key) standinsDb().prepare('INSERT INTO platform_keys (key, id) VALUES (?, ?)').run(key, id)
   standinsDb()
     .prepare(
-      'INSERT INTO platform_templates (id, name, subject, preheader, html, text, at) VALUES (?, ?, ?, ?, ?, ?, ?)',
+      'INSERT INTO platform_templates (id, name, subject, preheader, html, text, amp, at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
     )
-    .run(id, t.name, t.subject, t.preheader, t.html, t.text, new Date().toISOString())
+    .run(id, t.name, t.subject, t.preheader, t.html, t.text, t.amp, new Date().toISOString())
   return id
 }
 

@@ -47,13 +47,17 @@ export default async function PlatformPage({
             <dt className="text-[#555b5e]">Preheader</dt>
             <dd>{open.preheader}</dd>
             <dt className="text-[#555b5e]">Size</dt>
-            <dd>{(Buffer.byteLength(open.html) / 1024).toFixed(1)} KB of HTML</dd>
+            <dd>
+              {(Buffer.byteLength(open.html) / 1024).toFixed(1)} KB of HTML
+              {open.amp && `, and ${(Buffer.byteLength(open.amp) / 1024).toFixed(1)} KB of AMP`}
+            </dd>
           </dl>
           <Views
             html={open.html}
             views={[
               { name: 'Plain text', text: open.text },
               { name: 'Source', text: open.html },
+              ...(open.amp ? [{ name: 'AMP source', text: open.amp }] : []),
             ]}
           />
         </>

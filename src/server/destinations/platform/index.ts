@@ -9,7 +9,7 @@ import { call } from './call'
 
 const pictureAnswer = z.object({ address: z.string().url() })
 const templateAnswer = z.object({ id: z.string(), address: z.string().url() })
-const templateBack = z.object({ html: z.string(), text: z.string(), subject: z.string() })
+const templateBack = z.object({ html: z.string(), text: z.string(), amp: z.string(), subject: z.string() })
 
 const base = () => `${ownAddress()}/standins/platform/v1`
 
@@ -22,8 +22,9 @@ export interface Pushed {
   address: string
   pictures: number
   revision: number
-  /** SHA-256 of the HTML. */
+  /** SHA-256 of the HTML, and of the AMP part. */
   html: string
+  amp: string
 }
 
 /** What tells whether what arrived is what was sent. */
@@ -55,7 +56,7 @@ async function send(jobId: string, { token }: Credentials, how: Delivering): Pro
   const addresses = await sendPictures(jobId, token, how)
   const total = addresses.size + 1
   how.tell({ done: addresses.size, total, what: 'Sending the template' })
-  const { title, html, text, subject, preheader, revision } = await writtenJob(
+  const { title, html, text, amp, subject, preheader, revision } = await writtenJob(
     jobId,
     { writing: platform.writing, places: Object.fromEntries(addresses) },
     how.signal,
@@ -66,19 +67,19 @@ async function send(jobId: string, { token }: Credentials, how: Delivering): Pro
     {
       method: 'POST',
       headers: { 'content-type': 'application/json', 'idempotency-key': how.key },
-      body: JSON.stringify({ name: title || subject, subject, preheader, html, text }),
+      body: JSON.stringify({ name: title || subject, subject, preheader, html, text, amp }),
     },
     templateAnswer,
     how.signal,
   )
   how.tell({ done: total, total, what: 'Arrived' })
-  return { sent: { ...made, pictures: addresses.size, revision, html: hashOf(html) } }
+  return { sent: { ...made, pictures: addresses.size, revision, html: hashOf(html), amp: hashOf(amp) } }
 }
 
 /** What arrived has to be what was sent, to the byte. */
 async function readBack(pushed: Pushed, { token }: Credentials, { signal }: Delivering): Promise<void> {
   const back = await call(`${base()}/templates/${pushed.id}`, token, { method: 'GET' }, templateBack, signal)
-  if (hashOf(back.html) !== pushed.html)
+  if (hashOf(back.html) !== pushed.html || hashOf(back.amp) !== pushed.amp)
     throw new Problem(
       502,
       'platform-mangled',
