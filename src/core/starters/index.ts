@@ -5,6 +5,7 @@ import type { HouseStyle } from '../email/styles'
 import { tilesOf } from '../email/walk'
 import type { PictureRef } from '../picture/ref'
 import { definitionOf } from '../tiles'
+import { answers } from './bands/answers'
 import { cards } from './bands/cards'
 import { choices } from './bands/choices'
 import { feet } from './bands/feet'
@@ -32,6 +33,7 @@ export const starterBands: readonly StarterBand[] = [
   ...times,
   ...choices,
   ...voices,
+  ...answers,
   ...cards,
   ...notices,
   ...feet,

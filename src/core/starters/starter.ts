@@ -10,6 +10,7 @@ export const starterGroups = [
   'Times',
   'Choices',
   'Voices',
+  'Answers',
   'Cards',
   'Notices',
   'Feet',
