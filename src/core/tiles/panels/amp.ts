@@ -2,7 +2,7 @@ import type { ElementContent } from 'hast'
 import { css, el } from '../../html/element'
 import type { TileContext } from '../context'
 import { nameOf, shownState } from '../interactive/live'
-import { looksOf } from '../interactive/looks'
+import { looksOf, type Looks } from '../interactive/looks'
 import { said } from '../interactive/pieces'
 import { opening, panelContent, titleStyle } from './html'
 import type { PanelsTile } from './schema'
@@ -11,24 +11,32 @@ import type { PanelsTile } from './schema'
 export function panelsAmp(tile: PanelsTile, c: TileContext): ElementContent[] {
   const looks = looksOf(tile, c)
   const open = shownState(tile, c, tile.as === 'tabs' ? (tile.open ?? 0) : tile.open)
-  if (tile.as === 'reveal')
-    return [
-      el(
-        'amp-accordion',
-        tile.one ? { 'expand-single-section': '' } : null,
-        tile.panels.map((panel, i) =>
-          el(
-            'section',
-            open === i ? { expanded: '' } : null,
-            opening(
-              said('h3', panel.title, looks.body, c, { ...titleStyle(looks, 'reveal'), background: 'none' }),
-              'reveal',
-            ),
-            el('div', { style: css({ padding: '8px 0 4px' }) }, panelContent(panel, looks, c)),
+  return (tile.as === 'tabs' ? tabs : reveal)(tile, looks, open, c)
+}
+
+function reveal(tile: PanelsTile, looks: Looks, open: number | null, c: TileContext): ElementContent[] {
+  c.rules.custom('', '.ix-less,section[expanded] .ix-more', 'display:none')
+  c.rules.custom('', 'section[expanded] .ix-less', 'display:inline')
+  return [
+    el(
+      'amp-accordion',
+      tile.one ? { 'expand-single-section': '' } : null,
+      tile.panels.map((panel, i) =>
+        el(
+          'section',
+          open === i ? { expanded: '' } : null,
+          opening(
+            said('h3', panel.title, looks.body, c, { ...titleStyle(looks, 'reveal'), background: 'none' }),
+            {},
           ),
+          el('div', { style: css({ padding: '8px 0 4px' }) }, panelContent(panel, looks, c)),
         ),
       ),
-    ]
+    ),
+  ]
+}
+
+function tabs(tile: PanelsTile, looks: Looks, open: number | null, c: TileContext): ElementContent[] {
   const state = nameOf(tile).replace(/-/g, '_')
   return [
     el(

@@ -34,10 +34,12 @@ export const titleStyle = (looks: Looks, as: PanelsTile['as']) => ({
     : { 'border-top': `1px solid ${looks.line}` }),
 })
 
-/** The title of a panel that opens, with a sign that it does. */
-export function opening(made: Element, as: PanelsTile['as']): Element {
-  if (as === 'tabs') return made
-  const sign = el('span', { ariaHidden: 'true', style: css({ float: 'right', padding: '0 4px' }) }, '+')
+/** The title of a panel that opens, with the sign that it does, and that of an open one, which is hidden until then. */
+export function opening(made: Element, hiding: Record<string, string>): Element {
+  const sign = el('span', { ariaHidden: 'true', style: css({ float: 'right', padding: '0 4px' }) }, [
+    el('span', { className: ['ix-more'] }, '+'),
+    el('span', { className: ['ix-less'], style: css(hiding) || undefined }, '\u2013'),
+  ])
   return { ...made, children: [sign, ...made.children] }
 }
 
@@ -50,7 +52,7 @@ function label(tile: PanelsTile, i: number, looks: Looks, c: TileContext): Eleme
         })
       : []
   const title = said('label', tile.panels[i]!.title, looks.body, c, titleStyle(looks, tile.as), names)
-  const made = opening(title, tile.as)
+  const made = tile.as === 'tabs' ? title : opening(title, { display: 'none' })
   return { ...made, properties: { htmlFor: [`${nameOf(tile)}-${i}`], ...made.properties } }
 }
 
@@ -59,6 +61,8 @@ const bodyStyle = css({ padding: '8px 0 4px', display: 'none' })
 /** Titles that open what stands beneath them: each input stands before its own. */
 function reveal(tile: PanelsTile, looks: Looks, c: TileContext): ElementContent[] {
   c.rules.custom('', '.ix-i:checked+label+.ix-next', 'display:block!important')
+  c.rules.custom('', '.ix-i:checked+label .ix-more', 'display:none!important')
+  c.rules.custom('', '.ix-i:checked+label .ix-less', 'display:inline!important')
   c.rules.custom('', '.ix-i:focus-visible+label', 'outline:3px solid;outline-offset:-3px')
   const open = shownState(tile, c, tile.open)
   const all = inputs(tile, tile.panels.length, { type: tile.one ? 'radio' : 'checkbox', chosen: open })
