@@ -1,13 +1,16 @@
 import { expect, test } from '@playwright/test'
 import { chromium } from '@playwright/test'
 import { colorDifference } from '@/core/color/difference'
+import { contrast } from '@/core/color/contrast'
 import { compile } from '@/core/compile'
+import { applyEdit } from '@/core/email/edits'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import { behaviours } from '@/core/night/behaviours'
 import { recoloredAround } from '@/core/night/page'
 import { recolored } from '@/core/night/recolor'
 import { styleOf } from '@/core/email/cascade'
+import { placesOf } from '@/core/email/walk'
 import { copyOf, jobId, saved } from './support'
 
 /** Colours of every element that holds words, as the browser computes them. */
@@ -134,4 +137,62 @@ test('a colour is found by its places, a better one tried on and taken, and undo
     await page.getByRole('button', { name, exact: true }).click()
   // Two to four lenses stand beside each other.
   await expect(page.locator('section[aria-label$=" lens"]')).toHaveCount(4)
+})
+
+test('a colour that fails is tried on and taken in one band alone; what is chosen has its night colours at hand', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'How to sow a row')
+  const read = async () =>
+    (await (await request.get(`/api/jobs/${job}/email`)).json()) as { email: Email; revision: number }
+  const { email, revision } = await read()
+  // Words of two bands in a grey that is hardly read by day.
+  const grey = '#b9b9b9'
+  const wordsOf = (e: Email) => [...placesOf(e)].filter(({ tile }) => tile.kind === 'words')
+  const [first, second] = wordsOf(email).filter(
+    (place, i, all) => all.findIndex((o) => o.band.id === place.band.id) === i,
+  )
+  const faint = [first!, second!].reduce(
+    (e: Email, { tile }) =>
+      applyEdit(e, {
+        name: 'setTile',
+        what: { id: tile.id, kind: 'words', set: { style: { color: grey }, headings: { color: grey } } },
+      }),
+    email,
+  )
+  await request.put(`/api/jobs/${job}/email`, { data: { revision, email: faint } })
+
+  await page.goto(`/jobs/${job}?stage=night`)
+  await page
+    .locator('[aria-label=Colours]')
+    .getByRole('button', { name: new RegExp(grey) })
+    .click()
+  await page.getByRole('button', { name: /press to try it on/ }).click()
+  await expect(page.getByRole('button', { name: /tried on/ })).toBeVisible()
+  // Its band is chosen from the list of places.
+  await page.locator('table').getByRole('button', { name: first!.band.name, exact: true }).first().click()
+  await page.getByRole('button', { name: `Take it in ${first!.band.name} alone` }).click()
+  await saved(page)
+  const inks = async () =>
+    wordsOf((await read()).email).flatMap(({ tile }) =>
+      [first!, second!].some((p) => p.tile.id === tile.id)
+        ? [(tile as { style?: { color?: string } }).style?.color]
+        : [],
+    )
+  const [taken, left] = await inks()
+  expect(left).toBe(grey)
+  expect(taken).not.toBe(grey)
+  // WCAG 2.2, 1.4.3.
+  expect(contrast(taken!, '#ffffff')).toBeGreaterThan(contrast(grey, '#ffffff'))
+
+  const ground = page.getByRole('textbox', { name: 'Ground of the band at night' })
+  await ground.fill('#101820')
+  await saved(page)
+  const band = async () => (await read()).email.bands.find((b) => b.id === first!.band.id)!
+  expect((await band()).nightBackground).toBe('#101820')
+  await page.getByRole('region', { name: 'Values' }).click({ position: { x: 5, y: 5 } })
+  await page.keyboard.press('Control+z')
+  await saved(page)
+  await expect.poll(async () => (await band()).nightBackground).toBe(first!.band.nightBackground)
 })

@@ -1,11 +1,15 @@
 'use client'
 import { MOST_AMP, MOST_STYLES, type AmpPart } from '@/core/interact/amp'
 import { pictureAddress } from '@/core/interact/addresses'
+import { useEffect, useState } from 'react'
+import { Tick } from '../compose/groups/parts'
 import { cx } from '../parts/controls'
 import type { Checked } from './use-amp'
 
 interface Step {
   what: string
+  /** What it is remembered by, where only the sender knows. */
+  asked?: 'domain' | 'registered'
   /** Null: nobody can tell from here. */
   done: boolean | null
   why: string
@@ -37,15 +41,47 @@ function stepsOf(part: AmpPart, checked: Checked | null, domain: string, texts: 
     },
     {
       what: `SPF, DKIM and DMARC of ${domain}`,
+      asked: 'domain',
       done: null,
       why: 'All three have to pass for the domain of the sender (RFC 7208, 6376, 7489). Ask whoever keeps its DNS.',
     },
     {
       what: 'Sender registered',
+      asked: 'registered',
       done: null,
       why: 'Each provider that shows AMP wants senders registered, with a real example sent to it.',
     },
   ]
+}
+
+const STORED = 'mosaicus:sender:'
+
+function remembered(domain: string): string {
+  try {
+    return localStorage.getItem(STORED + domain) ?? ''
+  } catch {
+    return ''
+  }
+}
+
+/** What was told of a sender, remembered in this browser: nothing here can find it out. */
+function useTold(domain: string): [ReadonlySet<string>, (what: string, so: boolean) => void] {
+  const [told, setTold] = useState<ReadonlySet<string>>(new Set())
+  useEffect(() => {
+    setTold(new Set(remembered(domain).split(' ').filter(Boolean)))
+  }, [domain])
+  const tell = (what: string, so: boolean) => {
+    const next = new Set(told)
+    if (so) next.add(what)
+    else next.delete(what)
+    setTold(next)
+    try {
+      localStorage.setItem(STORED + domain, [...next].join(' '))
+    } catch {
+      // Full: it is told until the page is left.
+    }
+  }
+  return [told, tell]
 }
 
 const signs = { true: '\u2713', false: '\u2717', null: '?' } as const
@@ -63,7 +99,11 @@ export function Senders({
   /** Whether an HTML part leaves beside it. */
   html: boolean
 }) {
-  const steps = stepsOf(part, checked, sender.split('@')[1] || 'the sender', { html })
+  const domain = sender.split('@')[1] || 'the sender'
+  const [told, tell] = useTold(domain)
+  const steps = stepsOf(part, checked, domain, { html }).map((step) =>
+    step.asked && told.has(step.asked) ? { ...step, done: true } : step,
+  )
   return (
     <section
       aria-label="Before it is sent"
@@ -71,7 +111,7 @@ export function Senders({
     >
       <h2 className="text-[13px]">Before it is sent</h2>
       <ul className="flex flex-col gap-1.5">
-        {steps.map(({ what, done, why }) => (
+        {steps.map(({ what, asked, done, why }) => (
           <li key={what} className="grid grid-cols-[14px_minmax(0,1fr)] gap-x-1">
             <span
               className={cx('font-mono', done === false && 'text-terra', done === true && 'text-verdigris')}
@@ -83,6 +123,11 @@ export function Senders({
             <span>
               {what}
               <span className="block text-[11px] leading-snug text-soft">{why}</span>
+              {asked && (
+                <Tick checked={told.has(asked)} onChange={(so) => tell(asked, so)}>
+                  It is so<span className="sr-only">: {what}</span>
+                </Tick>
+              )}
             </span>
           </li>
         ))}
