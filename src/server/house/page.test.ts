@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { createServer, request, type Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
+import { hostOf } from '@/test-support/host'
 import { ownData } from '@/test-support/server'
 import { fontResponse } from '../fonts/fonts'
 import { closePool } from '../pool'
@@ -12,7 +11,7 @@ const karla = (weight: number) =>
   readFileSync(`node_modules/@fontsource/karla/files/karla-latin-${weight}-normal.woff2`)
 
 /** A page with its sheet and fonts, as its host answers. */
-const answers: Record<string, [string, string | Buffer]> = {
+const limits = hostOf({
   '/': [
     'text/html',
     `<link rel="stylesheet" href="/css/site.css"><style>h1{font-family:Broken}@font-face{font-family:Broken;src:url(/f/broken.woff2)}</style>
@@ -27,38 +26,13 @@ const answers: Record<string, [string, string | Buffer]> = {
   '/f/karla.woff2': ['font/woff2', karla(400)],
   '/f/bold.woff2': ['font/woff2', karla(700)],
   '/f/broken.woff2': ['font/woff2', Buffer.concat([karla(400).subarray(0, 900), Buffer.alloc(900)])],
-}
-let server: Server
-beforeAll((done) => {
-  server = createServer((q, r) => {
-    const answer = answers[q.url!]
-    if (answer) r.writeHead(200, { 'content-type': answer[0] }).end(answer[1])
-    else r.writeHead(404).end()
-  }).listen(0, '127.0.0.1', done)
 })
-afterAll(async () => {
-  server.close()
-  await closePool()
-})
+
+afterAll(closePool)
 
 // Real files of a font under the SIL Open Font License, which its name table says.
 test('the fonts of a page are offered where their files name an open licence, regular first; others say why not', async () => {
-  const { fonts } = await looksOfAddress('https://fennmoor-seeds.example/', {
-    lookup: (_, __, done) =>
-      (done as unknown as (e: null, a: { address: string; family: number }[]) => void)(null, [
-        { address: '93.184.216.34', family: 4 },
-      ]),
-    ask: (url, options, answered) =>
-      request(
-        {
-          host: '127.0.0.1',
-          port: (server.address() as AddressInfo).port,
-          path: url.pathname,
-          headers: { ...options.headers },
-        },
-        answered,
-      ),
-  })
+  const { fonts } = await looksOfAddress('https://fennmoor-seeds.example/', limits)
   const [karlas, broken] = ['Karla', 'Broken'].map((name) => fonts.find((f) => f.value === name)!)
   expect(karlas!.offer).toEqual({
     licence: 'SIL Open Font License',

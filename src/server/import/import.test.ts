@@ -1,10 +1,12 @@
 import JSZip from 'jszip'
 import MailComposer from 'nodemailer/lib/mail-composer'
+import { hostOf } from '@/test-support/host'
 import { ownData, samplePng } from '@/test-support/server'
 import { Problem } from '../problem'
 import { pictureBytes } from '../pictures/store'
 import { importFile, importHtml } from './import'
-import { takeInEmail } from './take-in'
+import { closePool } from '../pool'
+import { takeInAddress, takeInEmail } from './take-in'
 
 ownData()
 
@@ -22,6 +24,32 @@ const problem = async (work: Promise<unknown>): Promise<Problem> =>
     },
     (e: unknown) => e as Problem,
   )
+
+describe('an email at an address', () => {
+  const limits = hostOf({
+    '/winter/letter.html': [
+      'text/html',
+      '<p>Our night train</p><a href="book"><img src="img/a.png" alt="Book"></a>',
+    ],
+    '/winter/picture.png': ['image/png', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0])],
+  })
+  afterAll(closePool)
+  const at = (path: string) => takeInAddress(`https://news.halden.example${path}`, undefined, limits)
+
+  test('comes in with its pictures and links where they stood', async () => {
+    const { hand, bands } = await at('/winter/letter.html')
+    expect(hand.html).toContain('src="https://news.halden.example/winter/img/a.png"')
+    expect(hand.html).toContain('href="https://news.halden.example/winter/book"')
+    expect(JSON.stringify(bands)).toContain('Our night train')
+  })
+  test('that is none, or is not there, says so', async () => {
+    expect(await problem(at('/winter/picture.png'))).toMatchObject({ status: 422, kind: 'not-an-email' })
+    expect(await problem(at('/gone'))).toMatchObject({ status: 502 })
+    expect(await problem(takeInAddress('http://127.0.0.1/letter.html'))).toMatchObject({
+      kind: 'address-refused',
+    })
+  })
+})
 
 test('an HTML file comes in byte for byte, in the encoding it names', async () => {
   const read = await importFile(Buffer.from(html), 'letter.html')

@@ -1,4 +1,5 @@
 import { simpleParser } from 'mailparser'
+import { withAbsolute } from '@/core/html/absolute'
 import { tooMuchEmail } from '@/core/html/bounds'
 import { bandsFromHtml, type ImportedBands } from '@/core/import/bands'
 import type { ByHand } from '@/core/email/schema'
@@ -33,8 +34,9 @@ const refuse = (title: string, why: string) => new Problem(422, 'not-an-email', 
 /**
  * Brings in an HTML file, a ZIP with HTML and pictures, or a message (.eml), told by its content. Throws a
  * Problem that says what is wrong with it.
+ * @param base where its HTML stood, so that what it names relatively is found
  */
-export async function importFile(bytes: Buffer, name: string): Promise<ReadImport> {
+export async function importFile(bytes: Buffer, name: string, base?: string): Promise<ReadImport> {
   if (!bytes.length)
     throw refuse('The file is empty', `"${name}" has 0 bytes. Save it again and drop the new file.`)
   if (bytes.length > MOST_BYTES)
@@ -52,7 +54,8 @@ export async function importFile(bytes: Buffer, name: string): Promise<ReadImpor
       `"${name}" holds binary data. Bring in HTML, a ZIP with HTML and pictures, or a message saved as .eml.`,
     )
   if (isMessage(head)) return fromMessage(bytes, name)
-  return importHtml(decode(bytes))
+  const html = decode(bytes)
+  return importHtml(base ? withAbsolute(html, base) : html)
 }
 
 /** Whether a file begins with the header of a message (RFC 5322, section 2.2). */

@@ -1,5 +1,5 @@
 import type { Content } from '../content'
-import { guardedFetch } from '../net/guarded-fetch'
+import { guardedFetch, type FetchLimits } from '../net/guarded-fetch'
 import { keepNew } from '../pictures/store'
 import { compute } from '../pool'
 import type { Imported, ReadImport } from './import'
@@ -18,9 +18,13 @@ export const takeInEmail = async (content: Content, name: string, signal?: Abort
 const LIMITS = { most: 2_000_000, patience: 12_000 }
 
 /** Brings in an email that stands at a public address, as its reader sees it in a browser. */
-export async function takeInAddress(address: string, signal?: AbortSignal): Promise<Imported> {
-  const { bytes, address: from } = await guardedFetch(address, LIMITS)
-  return takeInEmail(bytes, from, signal)
+export async function takeInAddress(
+  address: string,
+  signal?: AbortSignal,
+  limits: Pick<FetchLimits, 'lookup' | 'ask'> = {},
+): Promise<Imported> {
+  const { bytes, address: base } = await guardedFetch(address, { ...LIMITS, ...limits })
+  return kept(await compute('importFile', { content: bytes, name: base, base }, { signal }))
 }
 
 /** Brings in pasted HTML. */

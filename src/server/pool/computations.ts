@@ -69,7 +69,8 @@ export const computations = {
   cropPicture: ({ file, rect }: { file: string; rect: Rect }) => cropPicture(file, rect),
   pictureFrame: ({ file, frame }: { file: string; frame: number }) => pictureFrame(file, frame),
   countdown: countdownPicture,
-  importFile: async ({ content, name }: File) => importFile(await bytesOf(content), name),
+  importFile: async ({ content, name, base }: File & { base?: string }) =>
+    importFile(await bytesOf(content), name, base),
   importHtml: ({ html }: { html: string }) => importHtml(html),
   deckOfFile: async ({ content, name }: File) => deckOfFile(await bytesOf(content), name),
   deckOfText: ({ text, markdown }: { text: string; markdown?: boolean }) => deckOfText(text, markdown),
