@@ -56,7 +56,7 @@ test('words become a headline that changes; what it says is drawn at once, encod
   await expect.poll(async () => (await pictures(request, job)).length).toBe(before)
 })
 
-test('the frames of a moving picture are stepped, duplicated, moved, timed and taken out by keys', async ({
+test('the frames of a moving picture are dragged, and stepped, duplicated, moved, timed and taken out by keys', async ({
   page,
   request,
 }) => {
@@ -77,6 +77,13 @@ test('the frames of a moving picture are stepped, duplicated, moved, timed and t
   const replaced = (await pictures(request, job)).find((p) => p.id === film!.id)!
   expect([replaced.alt, replaced.link, replaced.width]).toEqual([film!.alt, film!.link, film!.width])
   expect(replaced.picture!.moving).toMatchObject({ frames: 3, ms: 900 })
+
+  // By hand: the last is brought before the first.
+  const frame = (of: RegExp) => page.getByRole('button', { name: of })
+  await frame(/^Frame 3, 400 ms/).dragTo(frame(/^Frame 1, 200 ms/), { targetPosition: { x: 3, y: 20 } })
+  await expect(frame(/^Frame 1, 400 ms/)).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(frame(/^Frame 3, 400 ms/)).toBeVisible()
 
   await page.getByRole('button', { name: /^Frame 1, / }).click()
   await page.getByRole('slider', { name: 'Playhead' }).focus()

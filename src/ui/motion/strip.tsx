@@ -10,7 +10,7 @@ import {
   Play,
   Trash2,
 } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react'
+import { useEffect, useMemo, useRef, useState, type DragEvent, type PointerEvent } from 'react'
 import { useStore } from 'zustand'
 import type { FilmMade } from '@/core/motion/made'
 import type { Motion } from '@/core/motion/schema'
@@ -54,6 +54,7 @@ export function Strip(p: Props) {
   const length = lengthOf(frames)
   // A wider scale where the shortest frame could not be told.
   const shortest = Math.min(...frames.map((f) => f.delay))
+  const dragging = useFrameDrag(p)
   const scale = length ? Math.max((room - 24) / length, Math.min(0.4, NARROWEST / Math.max(20, shortest))) : 0
   return (
     <section aria-label="Strip" className="flex min-h-0 flex-col border-t border-ink bg-plaster">
@@ -77,6 +78,7 @@ export function Strip(p: Props) {
                   width={f.delay * scale}
                   on={p.chosen.includes(i)}
                   first={i === 0}
+                  {...dragging(i)}
                   onChoose={(more) => {
                     player.seek(startOf(frames, i))
                     const from = p.chosen[0] ?? i
@@ -98,6 +100,57 @@ export function Strip(p: Props) {
       </div>
     </section>
   )
+}
+
+/** How a frame is dragged to another place in a strip. */
+interface FrameDrag {
+  draggable: boolean
+  /** Which side of it the dragged frames would come to stand at. */
+  mark: 'before' | 'after' | null
+  onDragStart: () => void
+  onDragOver: (e: DragEvent<HTMLElement>) => void
+  onDrop: (e: DragEvent<HTMLElement>) => void
+  onDragEnd: () => void
+}
+
+/** Frames of a strip are dragged to another place: those that are chosen, or the one that is taken hold of. */
+function useFrameDrag({ drawn, motion, set, chosen, onChoose }: Props): (at: number) => FrameDrag {
+  const strip = motion.made.kind === 'strip' ? motion.made : null
+  const held = useRef<readonly number[] | null>(null)
+  const [over, setOver] = useState<{ at: number; side: 'before' | 'after' } | null>(null)
+  const end = () => {
+    held.current = null
+    setOver(null)
+  }
+  // Frames that are shown are those of the strip in some order.
+  const placeOf = (i: number) => (strip ? frameOf(strip, drawn?.frames[i]?.t ?? 0) : i)
+  return (at) => ({
+    draggable: strip !== null,
+    mark: over?.at === at ? over.side : null,
+    onDragStart: () => {
+      held.current = chosen.includes(at) ? chosen : [at]
+      if (!chosen.includes(at)) onChoose([at])
+    },
+    onDragOver: (e) => {
+      if (!held.current) return
+      e.preventDefault()
+      const { left, width } = e.currentTarget.getBoundingClientRect()
+      const side = e.clientX < left + width / 2 ? 'before' : 'after'
+      setOver((now) => (now?.at === at && now.side === side ? now : { at, side }))
+    },
+    onDrop: (e) => {
+      e.preventDefault()
+      if (strip && held.current && over) {
+        const frames = [...new Set(held.current.map(placeOf))].sort((a, b) => a - b)
+        const to = placeOf(over.at) + (over.side === 'after' ? 1 : 0)
+        const next = moveFrames(strip, frames, to)
+        if (next.frames.some((f, i) => f !== strip.frames[i])) set('move frames', { made: next })
+        onChoose([])
+      }
+      end()
+    },
+    onDragEnd: end,
+  })
 }
 
 /** What can be done to the frames. */
@@ -256,7 +309,10 @@ function FrameOf({
   on,
   first,
   onChoose,
-}: {
+  draggable,
+  mark,
+  ...drag
+}: FrameDrag & {
   drawn: Drawn
   at: number
   width: number
@@ -270,6 +326,8 @@ function FrameOf({
     <li className="relative h-full shrink-0" style={{ width }}>
       <button
         type="button"
+        draggable={draggable}
+        {...drag}
         aria-label={`Frame ${at + 1}, ${Math.round(drawn.frames[at]!.delay)} ms${first ? ', stands alone' : ''}`}
         aria-pressed={on}
         className={cx(
@@ -280,6 +338,15 @@ function FrameOf({
       >
         <canvas ref={canvas} className="h-full w-full object-cover" />
       </button>
+      {mark && (
+        <i
+          aria-hidden
+          className={cx(
+            'pointer-events-none absolute top-0 z-10 h-full w-[3px] bg-lapis',
+            mark === 'before' ? '-left-[2px]' : '-right-[1px]',
+          )}
+        />
+      )}
       {first && (
         <span className="pointer-events-none absolute top-0 left-0 z-10 bg-verdigris px-1 text-[10px] leading-[14px] text-onlapis">
           alone
