@@ -29,6 +29,23 @@ test('bands reach from edge to edge around their cuts; without an edge to the mi
   ])
 })
 
+test('what is cut but stands in no band any more parts those beside it', () => {
+  const cut = (id: string, y: number, h: number) => ({
+    ...{ id, x: 0, y, w: 600, h, kind: 'picture' as const, alt: null, link: '', words: null, ground: null },
+  })
+  const plan = { ...emptyPlan(), cuts: [cut('a', 0, 100), cut('gone', 100, 200), cut('b', 300, 50)] }
+  const band = (id: string, of: string) => ({
+    ...newBand(600),
+    id,
+    cells: [{ ...newBand(600).cells[0]!, items: [{ kind: 'gap', id: `t${of}`, cut: of }] }],
+  })
+  const email = { bands: [band('A', 'a'), band('B', 'b')] } as unknown as Email
+  expect([...stretchesOf(email, plan, 400)]).toEqual([
+    ['A', { top: 0, height: 100 }],
+    ['B', { top: 300, height: 100 }],
+  ])
+})
+
 test('on a drawn scene the stretches of all bands cover the design without a gap', async () => {
   const { email, plan, scene, scale } = await buildScene(sceneOf(1))
   const height = scene.height * scale

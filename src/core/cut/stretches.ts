@@ -11,29 +11,26 @@ export interface DesignStretch {
 }
 
 /**
- * Where each band of an email begins and ends in the design: at the edges of bands around its cuts, and where there is none between two
- * bands in the middle between them. Bands made by hand have no place there.
+ * Where each band of an email begins and ends in the design: at the edges of bands around its cuts, and where there is none in the
+ * middle between them and the next cuts above and below, of another band or of none. Bands made by hand have no place there.
  * @param height of the design, px
  */
 export function stretchesOf(email: Email, plan: CutPlan, height: number): Map<string, DesignStretch> {
-  const cuts = new Map(plan.cuts.map((c) => [c.id, c]))
-  const drawn = email.bands.flatMap((band) => {
-    const own = [...cutIdsOf(band)].flatMap((id) => cuts.get(id) ?? [])
-    if (!own.length) return []
-    const { y, h } = around(own)
-    return [{ id: band.id, from: y, to: y + h }]
-  })
   const edges = [0, ...plan.edges, height]
   const out = new Map<string, DesignStretch>()
-  drawn.forEach(({ id, from, to }, i) => {
-    const [above, below] = [drawn[i - 1], drawn[i + 1]]
-    // What another band holds is none of this one's.
-    const least = above && above.to <= from ? above.to : 0
-    const most = below && below.from >= to ? below.from : height
+  for (const band of email.bands) {
+    const ids = cutIdsOf(band)
+    const own = plan.cuts.filter((c) => ids.has(c.id))
+    if (!own.length) continue
+    const { y: from, h } = around(own)
+    const to = from + h
+    const others = plan.cuts.filter((c) => !ids.has(c.id))
+    const least = Math.max(0, ...others.map((c) => c.y + c.h).filter((y) => y <= from))
+    const most = Math.min(height, ...others.map((c) => c.y).filter((y) => y >= to))
     const top = edges.filter((e) => e >= least && e <= from).at(-1) ?? Math.round((least + from) / 2)
     const end = edges.find((e) => e >= to && e <= most) ?? Math.round((to + most) / 2)
-    out.set(id, { top, height: end - top })
-  })
+    out.set(band.id, { top, height: end - top })
+  }
   return out
 }
 
