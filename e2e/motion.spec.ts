@@ -32,9 +32,14 @@ test('words become a headline that changes; what it says is drawn at once, encod
   await open(page, job)
   const frame = page.frameLocator('[aria-label="Wide lens"] iframe')
   const words = frame.getByText('How to sow a row')
-  const box = (await words.boundingBox())!
-  await page.mouse.click(box.x + 20, box.y + box.height / 2)
-  await page.getByRole('button', { name: 'Changing headline' }).click()
+  const headlineOf = page.getByRole('button', { name: 'Changing headline' })
+  // The lens may still be coming to rest under the pointer.
+  await expect(async () => {
+    const box = (await words.boundingBox())!
+    await page.mouse.click(box.x + 20, box.y + box.height / 2)
+    await expect(headlineOf).toBeVisible({ timeout: 2000 })
+  }).toPass({ timeout: 30_000 })
+  await headlineOf.click()
   await expect(made(page)).toBeVisible({ timeout: 30_000 })
   await saved(page)
   const headline = async () => (await pictures(request, job)).find((p) => p.motion?.made.kind === 'headline')
