@@ -435,6 +435,11 @@ describe('what designers do that flat rectangles do not', () => {
     expect(cuts.map((c) => c.kind)).toEqual(Array(9).fill('words'))
   })
 
+  test('two short words beside each other are words, not marks', async () => {
+    const { cuts } = await cutOf(text(40, 60, 'To pay', 18, 'font-weight="700"'), 120)
+    expect(cuts.map((c) => c.kind)).toEqual(['words'])
+  })
+
   test('a leaf that towers over the lettering beside it makes it a logo; a tall first letter does not', async () => {
     const leaf =
       '<path d="M66 60 C50 44 54 20 76 14 C84 36 80 52 66 60Z" fill="#3a5a34"/><path d="M66 60 C72 42 88 38 104 48 C94 62 80 66 66 60Z" fill="#6f8f4a"/>'

@@ -6,17 +6,24 @@ import { difference, packHex, type Raster } from './raster'
 /** Height a line of letters may have, px of the email. */
 export const TALLEST_LINE = 96
 
+/** How far the middles of two or three marks may lie apart, of the height of all. */
+const OFF_MIDDLE = 0.15
+
 /** Several marks of like size, evenly apart, each more than a letter. */
 export function iconRow(m: Mask, r: Cells): boolean {
   if (r.h < 12 || r.h > 72) return false
   const pieces = stretches(m, r, 'columns', 4)
   if (pieces.length < 2 || pieces.length > 12) return false
-  // A word falls into letters; an icon hardly.
-  if (stretches(m, r, 'columns', 1).length > 2 * pieces.length) return false
+  // A word falls into letters, be they two; an icon hardly.
+  if (stretches(m, r, 'columns', 1).length >= 2 * pieces.length) return false
   if (spacedLetters(m, r, pieces)) return false
   const widths = pieces.map((p) => p.to - p.from),
     gaps = gapsOf(pieces)
-  const tall = pieces.map((p) => tight(m, { ...r, x: p.from, w: p.to - p.from })!.h)
+  const boxes = pieces.map((p) => tight(m, { ...r, x: p.from, w: p.to - p.from })!)
+  const tall = boxes.map((b) => b.h)
+  // Two or three short words: one hangs lower than another, marks have one middle.
+  const middles = boxes.map((b) => b.y + b.h / 2)
+  if (pieces.length <= 3 && Math.max(...middles) - Math.min(...middles) > OFF_MIDDLE * r.h) return false
   return (
     Math.max(...widths) <= 1.7 * Math.min(...widths) &&
     Math.min(...widths) >= 12 &&

@@ -22,7 +22,7 @@ export function looksOf(b: Building, { rows, rules }: TableGroup): Looks {
   const head = headed({ rows }) && grounds[0] !== grounds[1] && grounds[0] !== grounds[2] ? grounds[0] : null
   const below = headed({ rows }) ? grounds.slice(1) : grounds
   const [a, c] = [below[0], below[1]]
-  const striped = below.length > 2 && a !== c && below.every((g, i) => g === (i % 2 ? c : a))
+  const striped = below.length > 1 && a !== c && below.every((g, i) => g === (i % 2 ? c : a))
   const zebra = striped && a && c ? zebraOf(b, rows, a, c) : undefined
   const last = centreOf(rows.at(-1)!)
   const inner = rules.filter((r) => r.y > centreOf(rows[0]!) && r.y < last)
