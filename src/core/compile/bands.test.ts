@@ -96,6 +96,10 @@ test('what stacks, what stays, and what turns round', () => {
     // Columns beneath each other are parted by 16 px at least.
     '.gap12{display:block!important;width:100%!important;height:16px!important}',
   )
+  // One that keeps its width is not told to fill it; its own greatest width holds it.
+  const own = of('stack', { cells: [{ ...cell('ba', 3), narrow: { keepsWidth: true } }, cell('bb', 1)] })
+  expect(all(own, /class="stack"[^>]*max-width:([\d.]+)px/g)).toEqual(['137'])
+  expect(all(own, /max-width:(\d+)px/g)).toContain('411')
   // 411, 12 and 137 of 560.
   const kept = of('keep')
   expect(kept).not.toMatch(/stack|gap12/)

@@ -197,7 +197,7 @@ function stackingColumn(cell: Cell, look: ColumnLook, ground: Ground, context: B
     {
       align: held.align,
       className: classes(
-        c.rules.stack(),
+        !cell.narrow?.keepsWidth && c.rules.stack(),
         look.place,
         ...(cell.radius ? [] : shell.names),
         settles && c.rules.settle(cell.valign as 'middle' | 'bottom'),

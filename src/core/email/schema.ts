@@ -56,9 +56,9 @@ export interface Cell {
   valign: 'top' | 'middle' | 'bottom'
   /**
    * `place`: where it stands once the row's cells are stacked, counted from 1; those without a place keep
-   * their order after it.
+   * their order after it. `keepsWidth`: once stacked it stays as wide as it was, in the middle, and does not fill the width.
    */
-  narrow?: { padding?: Sides; place?: number }
+  narrow?: { padding?: Sides; place?: number; keepsWidth?: true }
   items: (Tile | Row)[]
 }
 
@@ -164,7 +164,11 @@ export function documentSchemas(tile: z.ZodType<Tile>) {
       align: alignSchema,
       valign: z.enum(['top', 'middle', 'bottom']),
       narrow: z
-        .object({ padding: sidesSchema.optional(), place: z.number().int().min(1).max(5).optional() })
+        .object({
+          padding: sidesSchema.optional(),
+          place: z.number().int().min(1).max(5).optional(),
+          keepsWidth: z.literal(true).optional(),
+        })
         .optional(),
       items: z.array(z.union([tile, row])).max(200),
     }),

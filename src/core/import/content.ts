@@ -47,8 +47,15 @@ export function cellsOf(taking: Taking, columns: Element[], inherited: Inherited
       ...(ground && ground !== inherited.background ? { background: ground } : {}),
       ...frameOf(e),
       valign: valign === 'middle' || valign === 'bottom' ? valign : 'top',
+      ...(isBounded(e) ? { narrow: { keepsWidth: true as const } } : {}),
     }
   })
+}
+
+/** Whether a column has a greatest width on narrow too: it wraps by itself, and no class of a sheet could widen it. */
+const isBounded = (e: Element): boolean => {
+  const s = styleOfElement(e)
+  return s.display === 'inline-block' && pxOf(s['max-width']) !== undefined && !e.properties.className
 }
 
 /** A stretch of content as a cell. @param room its width, px */

@@ -200,6 +200,13 @@ test('columns made of inline blocks are cells too', () => {
   expect(bands[0]!.cells.map((c) => c.width)).toEqual([290, 310])
 })
 
+test('an inline block that no class can widen keeps its width on narrow; others fill it', () => {
+  const column = (of: string) =>
+    `<div ${of} style="display:inline-block;width:100%;max-width:260px"><p>A</p></div>`
+  const { bands } = read(page(column('') + column('class="col"')))
+  expect(bands[0]!.cells.map((c) => c.narrow)).toEqual([{ keepsWidth: true }, undefined])
+})
+
 test('small pictures in one line come in as marks, our own with their gap', () => {
   const small = { ...ref, width: 60, height: 60 }
   const marks = [1, 2, 3].map((n) => ({

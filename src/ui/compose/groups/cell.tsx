@@ -70,21 +70,7 @@ function CellOnNarrow({
   return (
     <Group title="On narrow" className="overflow-y-auto">
       {row.length > 1 ? (
-        <Row label="Place">
-          <Choice
-            label="Place on narrow"
-            value={String(cell.narrow?.place ?? 'as')}
-            options={[
-              { value: 'as', label: 'as is' },
-              ...row.map((_, i) => ({ value: String(i + 1), label: String(i + 1) })),
-            ]}
-            onChange={(v) =>
-              set('set the place on narrow', {
-                narrow: { ...cell.narrow, place: v === 'as' ? undefined : Number(v) },
-              })
-            }
-          />
-        </Row>
+        <OnceStacked count={row.length} cell={cell} set={set} />
       ) : (
         <p className="text-soft">The only cell: it fills the width.</p>
       )}
@@ -112,6 +98,44 @@ function CellOnNarrow({
       )}
       <OfItsRow inner={inner} apply={apply} />
     </Group>
+  )
+}
+
+/** Where a cell stands once its row is stacked, and whether it fills the width then. @param count cells of the row */
+function OnceStacked({ count, cell, set }: { count: number; cell: Cell; set: SetCell }) {
+  return (
+    <>
+      <Row label="Place">
+        <Choice
+          label="Place on narrow"
+          value={String(cell.narrow?.place ?? 'as')}
+          options={[
+            { value: 'as', label: 'as is' },
+            ...Array.from({ length: count }, (_, i) => ({ value: String(i + 1), label: String(i + 1) })),
+          ]}
+          onChange={(v) =>
+            set('set the place on narrow', {
+              narrow: { ...cell.narrow, place: v === 'as' ? undefined : Number(v) },
+            })
+          }
+        />
+      </Row>
+      <Row label="Width">
+        <Choice
+          label="Width on narrow"
+          value={cell.narrow?.keepsWidth ? 'own' : 'fills'}
+          options={[
+            { value: 'fills', label: 'fills' },
+            { value: 'own', label: 'as wide' },
+          ]}
+          onChange={(v) =>
+            set('set the width on narrow', {
+              narrow: { ...cell.narrow, keepsWidth: v === 'own' ? true : undefined },
+            })
+          }
+        />
+      </Row>
+    </>
   )
 }
 
