@@ -52,10 +52,11 @@ function heldBy(email: Email): Expected {
         ? t.text.content.flatMap((b) => (b.type === 'bulletList' ? [b.content.length] : []))
         : [],
     ),
+    quotes: tiles.filter((t) => t.kind === 'review').length,
   }
 }
 
-const nothing = { tables: [], marks: [], menus: [], lists: [] }
+const nothing = { tables: [], marks: [], menus: [], lists: [], quotes: 0 }
 
 for (const seed of thorough ? Array.from({ length: 16 }, (_, i) => i + 1) : [3, 7, 10, 12])
   test(`scene ${seed} is right on phones too: nothing lost, marks keep their size, what is centred stays so, one left edge`, async ({

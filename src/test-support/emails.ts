@@ -296,6 +296,8 @@ const most: fc.Arbitrary<Tile> = fc.oneof(
     starColor: color,
     align,
     style: maybe(textOverride),
+    byStyle: maybe(textOverride),
+    space: maybe(fc.integer({ min: 0, max: 40 })),
   }),
   fc.record({
     ...base,

@@ -266,5 +266,59 @@ export function unseenDesigns(): StudioDesign[] {
       },
       { ground: plum.soft, draw: footer(plum, 'The Long Table, Weir Lane 4, Fennmoor', '#5c4650') },
     ]),
+    design('voices', 207, day.page, { marks: [5, 5], quotes: 3 }, true, [
+      { ground: day.page, draw: logo(day.accent) },
+      {
+        ground: day.soft,
+        draw: (pen) => {
+          const y = pen.words(
+            70,
+            44,
+            460,
+            '\u201cWe came for one night of stars and stayed until the ferry would not wait for us.\u201d',
+            body(day, serif, 24, { align: 'center' }),
+          )
+          const by = { align: 'center' as const, bold: true }
+          return pen.words(70, y + 14, 460, 'Maren Holt, Skerry Point', body(day, sans, 14, by)) + 44
+        },
+      },
+      {
+        ground: day.page,
+        columns: 2,
+        draw: (pen) => {
+          const said = [
+            ['\u201cThe beans came up in nine days, and not one was lost.\u201d', '\u2014 Ilse, Fennmoor'],
+            ['\u201cAsk for the old varieties, they know them all by name.\u201d', '\u2014 Tam, Weir Lane'],
+          ] as const
+          const ends = said.map(([words, name], i) => {
+            const x = 40 + i * 270
+            const y = pen.words(x, stars(pen, x, 34, 5, '#e8a33d') + 10, 250, words, body(day, sans, 16))
+            return pen.words(x, y + 8, 250, name, body({ ink: day.quiet }, sans, 13))
+          })
+          return Math.max(...ends) + 40
+        },
+      },
+      { ground: day.deep, draw: footer(day, 'Skerry Point Station, North Quay 1, Aldersund') },
+    ]),
+    design('guests', 208, plum.page, { quotes: 2 }, false, [
+      { ground: plum.deep, draw: named('#f6e9e4', 'The Long Table', 48) },
+      {
+        ground: plum.page,
+        draw: (pen) => {
+          let y = pen.words(48, 40, 504, 'After the last supper', head(plum, serif, 32))
+          y = pen.words(48, y + 8, 504, 'Two letters lay on the table in the morning.', body(plum, serif, 17))
+          const said = [
+            ['\u201eEin Abend, an dem niemand auf die Uhr gesehen hat.\u201c', '\u2013 Jette Brandt'],
+            ['\u00ab\u00a0On revient pour le pain, et on reste pour la table.\u00a0\u00bb', 'Luc, Port-Haut'],
+          ] as const
+          for (const [words, name] of said) {
+            y = pen.words(48, y + 28, 504, words, body({ ink: plum.accent }, serif, 21))
+            y = pen.words(48, y + 6, 504, name, body({ ink: plum.quiet }, sans, 14))
+          }
+          return button(pen, y + 28, 'Keep a chair', plum) + 44
+        },
+      },
+      { ground: plum.soft, draw: footer(plum, 'The Long Table, Weir Lane 4, Fennmoor', '#5c4650') },
+    ]),
   ]
 }

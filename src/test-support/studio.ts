@@ -21,6 +21,8 @@ export interface Expected {
   menus?: readonly number[]
   /** Items of each list. */
   lists?: readonly number[]
+  /** How often somebody is quoted. */
+  quotes?: number
 }
 
 export type Draw = (pen: Pen, top: number) => number

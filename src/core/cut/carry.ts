@@ -38,9 +38,17 @@ function said(tile: Tile, base: CutPlan['built']): Map<string, Said> {
     )
     return each(parts, (words) => (words ? { words } : {}))
   }
+  if (tile.kind === 'review') return reviewSaid(tile, cuts)
   if (tile.kind === 'words') return each([tile], ({ text }) => ({ words: text }))
   if (tile.kind === 'button') return each([tile], ({ link, label }) => ({ link, words: textOf(label) }))
   return new Map()
+}
+
+/** What a review says of the cut of its words and that of its name, which may be one. */
+function reviewSaid({ text, who, about }: TileOf<'review'>, cuts: readonly string[]): Map<string, Said> {
+  const by = [who, about].filter((part) => part.trim()).join(', ')
+  const said = cuts.length > 1 ? [text, by] : [[text, by].filter(Boolean).join('\n\n')]
+  return new Map(cuts.map((id, i) => [id, { words: textOf(said[i] ?? '') }]))
 }
 
 /** A footer as the words that it was made of. */
@@ -258,6 +266,10 @@ function restate(old: Tile, now: Tile, base: Built | undefined): Tile {
     return same(unspacedText(old.text), unspacedText(now.text)) ? old : { ...old, text: now.text }
   if (old.kind === 'button' && now.kind === 'button')
     return { ...old, link: now.link, label: now.label || old.label }
+  if (old.kind === 'review' && now.kind === 'review') {
+    const { text, who, about } = now
+    return { ...old, text, who, about }
+  }
   if (old.kind === 'footer' && now.kind === 'footer') {
     const { address, why, unsubscribe, preferences } = now
     return { ...old, address, why, unsubscribe, preferences }

@@ -138,12 +138,17 @@ const follows = <C extends Rect & Kinded, P extends Rect>(
 const isPictured = <C extends Rect & Kinded, P extends Rect>(n: Layout<C, P>): boolean =>
   leavesOf(n)[0]!.kind === 'picture'
 
-/** Words under a picture reach no further beyond its sides, of its width; or are no further off its middle, of their own. */
+/**
+ * Words under a picture reach no further beyond its sides, of its width; or are no further off its middle, of their own; or begin no
+ * further from where it begins, of the wider's.
+ */
 const BEYOND = 0.08
 const OFF_MIDDLE = 0.1
+const OFF_EDGE = 0.04
 
-/** Whether words are no wider than what they stand under, or stand in its middle. */
+/** Whether words are no wider than what they stand under, stand in its middle, or begin with it. */
 const isUnder = (above: Rect, words: Rect): boolean =>
+  Math.abs(words.x - above.x) <= OFF_EDGE * Math.max(above.w, words.w) ||
   (words.x >= above.x - BEYOND * above.w && words.x + words.w <= above.x + (1 + BEYOND) * above.w) ||
   Math.abs(words.x + words.w / 2 - above.x - above.w / 2) <= OFF_MIDDLE * words.w
 

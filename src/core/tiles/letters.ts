@@ -7,7 +7,7 @@ import { classes, type TileContext } from './context'
 import type { ColorPair, Holder } from './definition'
 
 export type { Holder } from './definition'
-import { lineHeight } from './rules'
+import { lineHeight, Rules } from './rules'
 
 /** How a text style is written into an element, and the classes for what differs on narrow and at night. */
 export function letters(
@@ -35,6 +35,43 @@ export function letters(
     ],
   }
 }
+
+/**
+ * Letters as a paragraph says them whose cell has others: no more than what differs. Narrow sizes and nights are told by class, so where
+ * the cell has such, the value stands by itself.
+ * @param sized whether the size is said in any case
+ */
+export function ownLetters(
+  s: TextStyle,
+  base: TextStyle,
+  c: Pick<TileContext, 'style' | 'rules'>,
+  sized = false,
+): Holder {
+  const own = letters(s, c)
+  const inherited = letters(base, { ...c, rules: new Rules() })
+  const narrow = base.narrowSize !== undefined || base.narrowLine !== undefined
+  const night = s.nightColor !== base.nightColor
+  const differs = ([name, value]: [string, Declarations[string]]): boolean =>
+    (name === 'font-size' && (sized || narrow)) ||
+    (name === 'line-height' && narrow) ||
+    (name === 'color' && night) ||
+    (value || undefined) !== (inherited.style[name] || undefined)
+  const style = Object.fromEntries(Object.entries(own.style).filter(differs))
+  // Its ink is inherited where it is the same, at night too.
+  const [onNarrow, atNight] = own.names
+  const weight = base.bold && !s.bold ? { 'font-weight': 'normal' } : {}
+  return {
+    style: { ...style, ...weight, ...undone(s, base) },
+    names: [onNarrow, 'color' in style && atNight],
+  }
+}
+
+/** What the cell has and the paragraph has not. */
+export const undone = (s: TextStyle, base: TextStyle): Declarations => ({
+  ...(base.italic && !s.italic ? { 'font-style': 'normal' } : {}),
+  ...(base.capitals && !s.capitals ? { 'text-transform': 'none' } : {}),
+  ...(base.spacing && !s.spacing ? { 'letter-spacing': 'normal' } : {}),
+})
 
 /** Letters of size 0 in the cell around a block with margins of its own, so that white space opens no gap around it. */
 export const blockHolder = (): Holder => ({ style: { 'font-size': 0, 'line-height': 0 }, names: [] })

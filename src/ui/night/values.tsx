@@ -3,6 +3,7 @@ import type { Edit } from '@/core/email/edits'
 import { bandGround, cellGround } from '@/core/email/ground'
 import type { Tile, TileOf } from '@/core/email/tile'
 import { buttonStyleOf } from '@/core/tiles/button/html'
+import { byStyle } from '@/core/tiles/review/html'
 import type { EmailWork } from '../bench/email-work'
 import { MaybeColor } from '../compose/groups/parts'
 import { Group } from '../parts/controls'
@@ -106,5 +107,18 @@ function ofLetters(tile: Tile, look: Look): Value[] {
       inherited: inherited.nightColor ?? inherited.color,
       edit: (nightColor) => setTile(tile, { style: { ...style, nightColor } }),
     },
+    ...(tile.kind === 'review' && tile.byStyle ? [ofName(tile, look)] : []),
   ]
+}
+
+/** The name beneath what somebody said, where it has letters of its own. */
+function ofName(tile: TileOf<'review'>, look: Look): Value {
+  const shown = byStyle(tile, look)
+  return {
+    label: 'The name',
+    name: 'Colour of the name at night',
+    own: tile.byStyle?.nightColor,
+    inherited: shown.nightColor ?? shown.color,
+    edit: (nightColor) => setTile(tile, { byStyle: { ...tile.byStyle, nightColor } }),
+  }
 }

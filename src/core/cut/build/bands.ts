@@ -1,7 +1,7 @@
 import { plainOf } from '../../email/richtext'
 import { sides } from '../../email/styles'
 import type { Band, Row } from '../../email/schema'
-import { cutsOf } from '../../email/tile'
+import { cutsOf, type Tile } from '../../email/tile'
 import { placesOf } from '../../email/walk'
 import { leavesOf } from '../partition'
 import { difference, packHex, type Rect } from '../raster'
@@ -10,6 +10,7 @@ import { cellOf, liftOf, pitchOf, rowOf } from './cells'
 import { followNarrow } from './follow-narrow'
 import { withFooter } from './footer'
 import { evenSides } from './even-sides'
+import { withQuotations } from './quotations'
 import { joined } from './runs'
 import { settled } from './settle'
 import { stripsOf, type Strip } from './strips'
@@ -54,15 +55,25 @@ export function bandsOf(b: Building): Band[] {
     y = Math.max(y, s.bottom)
   })
   space(size.height, undefined)
-  const { emailWidth: width, previous } = b.input
+  return refined(b, out)
+}
+
+/** Placed bands as they are meant: spaces shared, words joined, quotations and the small print as tiles that say so. */
+function refined(b: Building, bands: Band[]): Band[] {
+  const { emailWidth: width, previous, narrow, plan } = b.input
   const tiles = previous ? [...placesOf(previous)].map((p) => p.tile) : []
   const before = tiles.flatMap((t) => ((t.kind === 'words' || t.kind === 'footer') && t.cuts ? [t.cuts] : []))
-  const footers = new Set(tiles.flatMap((t) => (t.kind === 'footer' ? cutsOf(t) : [])))
-  const { narrow } = b.input
-  const placed = evenSides(settled(out, width, b.loose, narrow?.side), width, b.rooms)
+  const cutsThatWere = (kind: Tile['kind']) =>
+    new Set(tiles.flatMap((t) => (t.kind === kind ? cutsOf(t) : [])))
+  // Words that were built before stay words: a person may have written in them.
+  const free = (were: ReadonlySet<string>) => (tile: Tile) =>
+    !cutsOf(tile).some((id) => id in plan.built && !were.has(id))
+  const placed = evenSides(settled(bands, width, b.loose, narrow?.side), width, b.rooms)
+  const reviews = cutsThatWere('review')
+  const quoted = withQuotations(narrow ? followNarrow(placed, narrow) : placed, free(reviews), reviews)
   return withFooter(
-    joined(narrow ? followNarrow(placed, narrow) : placed, { width, rooms: b.rooms, apart: b.apart, before }),
-    (tile) => !cutsOf(tile).some((id) => id in b.input.plan.built && !footers.has(id)),
+    joined(quoted, { width, rooms: b.rooms, apart: b.apart, before }),
+    free(cutsThatWere('footer')),
   )
 }
 

@@ -847,6 +847,33 @@ describe('cuts that mean one thing become one tile', () => {
     })
   })
 
+  test('what somebody said stays a quotation when it is built again, whatever was written in it since', () => {
+    const first = build({
+      ...plan(
+        cut('p', 0, 0, 1200, 500),
+        said('q', 120, 1200, '\u201cA night worth the climb.\u201d', { w: 800 }),
+        said('n', 120, 1236, 'Ada, keeper', { w: 120, h: 20 }),
+        cut('o', 0, 1500, 1200, 400),
+      ),
+      edges: [600, 1400],
+    })
+    const reviewIn = (email: Email) => tilesIn(email).find((t) => t.kind === 'review')
+    expect(reviewIn(first.email)).toMatchObject({
+      text: '\u201cA night worth the climb.\u201d',
+      who: 'Ada',
+      about: 'keeper',
+      cuts: ['q', 'n'],
+    })
+    const set = { text: 'No marks now', who: 'Ines', style: { size: 30 } }
+    const written = applyEdit(first.email, { name: 'setTile', what: { id: 't-q', kind: 'review', set } })
+    const second = build(first.plan, written)
+    expect(reviewIn(second.email)).toEqual(reviewIn(written))
+    expect(['q', 'n'].map((id) => plainOf(second.plan.cuts.find((c) => c.id === id)!.words!))).toEqual([
+      'No marks now',
+      'Ines, keeper',
+    ])
+  })
+
   test('small print at the end is a footer with its way out; what is written there comes back to its cut', () => {
     const small = (words: string) => ({
       ...plan(

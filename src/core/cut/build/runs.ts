@@ -53,13 +53,13 @@ function joinedCell(cell: Cell, widths: ReadonlyMap<string, CellMeasure>, how: J
     const both =
       item.kind === 'words' && last?.kind === 'words' ? together(last, item, content, how) : undefined
     if (both) items[items.length - 1] = both
-    else items.push(item.kind === 'words' ? freed(item, content, how.rooms) : item)
+    else items.push(item.kind === 'words' || item.kind === 'review' ? freed(item, content, how.rooms) : item)
   }
   return { ...cell, items }
 }
 
 /** Words without space at their sides that they do not need to break where the design breaks. @param content width of their cell, px */
-function freed(tile: Words, content: number, rooms: Joining['rooms']): Words {
+function freed<T extends Words | TileOf<'review'>>(tile: T, content: number, rooms: Joining['rooms']): T {
   const { align, padding } = tile
   const { left, right } = padding
   const even = align !== 'center' || Math.abs(left - right) <= SAME
@@ -192,7 +192,10 @@ function inLine({ align, padding: a }: Words, { padding: b }: Words): boolean {
   return Math.abs(align === 'right' ? a.right - b.right : a.left - b.left) <= SAME
 }
 
-const narrowBeside = ({ narrow, padding }: Words): Pick<Sides, 'left' | 'right'> => {
+const narrowBeside = ({
+  narrow,
+  padding,
+}: Pick<Words, 'narrow' | 'padding'>): Pick<Sides, 'left' | 'right'> => {
   const { left, right } = narrow?.padding ?? padding
   return { left, right }
 }

@@ -1,6 +1,6 @@
 import { defineTile, none } from '../definition'
 import { pairOf } from '../letters'
-import { reviewHolder, reviewHtml, reviewStyle } from './html'
+import { byStyle, reviewHolder, reviewHtml, reviewStyle } from './html'
 import { reviewSchema, type ReviewTile } from './schema'
 import { reviewText } from './text'
 
@@ -25,5 +25,8 @@ export const review = defineTile<ReviewTile>({
   pictures: none,
   lacks: (tile) => (tile.text.trim() ? null : 'Review without words'),
   wordless: () => null,
-  pairs: (tile, look, ground) => [pairOf(reviewStyle(tile, look), ground)],
+  pairs: (tile, look, ground) => [
+    pairOf(reviewStyle(tile, look), ground),
+    ...(tile.byStyle ? [pairOf(byStyle(tile, look), ground)] : []),
+  ],
 })

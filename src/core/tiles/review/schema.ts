@@ -14,5 +14,9 @@ export const reviewSchema = z.object({
   starColor: colorSchema,
   align: alignSchema,
   style: textStyleOverrideSchema.optional(),
+  /** Own values of who said it over the role's paragraphs; left out, small letters with the name in bold. */
+  byStyle: textStyleOverrideSchema.optional(),
+  /** Space between the words and who said them, px; left out, a little. */
+  space: z.number().int().min(0).max(200).optional(),
 })
 export type ReviewTile = z.infer<typeof reviewSchema>

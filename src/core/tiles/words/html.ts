@@ -1,8 +1,7 @@
 import type { Element, ElementContent } from 'hast'
 import { classes, type TileContext } from '../context'
-import { css, el, text, type Declarations } from '../../html/element'
-import { letters, lettersHolder, linkElement, physical, type Holder } from '../letters'
-import { Rules } from '../rules'
+import { css, el, text } from '../../html/element'
+import { lettersHolder, linkElement, ownLetters, physical, type Holder } from '../letters'
 import { underOnNarrow } from './rules'
 import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
@@ -92,30 +91,10 @@ function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Elemen
 
 /** What a heading says of its letters beside what it inherits; readers give it a size and a weight of their own. */
 function headingLetters(s: TextStyle, base: TextStyle, c: TileContext): Holder {
-  const own = letters(s, c)
-  const inherited = letters(base, { ...c, rules: new Rules() })
-  const narrow = base.narrowSize !== undefined || base.narrowLine !== undefined
-  const night = s.nightColor !== base.nightColor
-  const differs = ([name, value]: [string, Declarations[string]]): boolean =>
-    name === 'font-size' ||
-    (name === 'line-height' && narrow) ||
-    (name === 'color' && night) ||
-    (value || undefined) !== (inherited.style[name] || undefined)
-  const style = Object.fromEntries(Object.entries(own.style).filter(differs))
+  const { style, names } = ownLetters(s, base, c, true)
   // A weight that is the reader's own for headings needs no word, one that is not does.
-  const weight = s.bold ? {} : { 'font-weight': 'normal' }
-  // Its ink is inherited where it is the same, at night too.
-  const [onNarrow, atNight] = own.names
-  const names = [onNarrow, 'color' in style && atNight]
-  return { style: { ...style, 'font-weight': undefined, ...weight, ...undone(s, base) }, names }
+  return { style: { ...style, 'font-weight': s.bold ? undefined : 'normal' }, names }
 }
-
-/** What the cell has and the heading has not. */
-const undone = (s: TextStyle, base: TextStyle): Declarations => ({
-  ...(base.italic && !s.italic ? { 'font-style': 'normal' } : {}),
-  ...(base.capitals && !s.capitals ? { 'text-transform': 'none' } : {}),
-  ...(base.spacing && !s.spacing ? { 'letter-spacing': 'normal' } : {}),
-})
 
 /** Whether runs of other sizes stand in a line. */
 const mixed = (runs: readonly Inline[]): boolean => runs.some((r) => markOf(r, 'textStyle')?.attrs.fontSize)

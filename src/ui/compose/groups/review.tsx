@@ -1,7 +1,8 @@
 'use client'
-import { textLayers } from '@/core/email/cascade'
-import { reviewStyle } from '@/core/tiles/review/html'
-import { Choice, ColorField, Group, Row, TextRow } from '../../parts/controls'
+import { textLayers, type RoleStyle } from '@/core/email/cascade'
+import type { TextStyle, TextStyleOverride } from '@/core/email/styles'
+import { byStyle, reviewStyle, SPACE } from '@/core/tiles/review/html'
+import { Choice, ColorField, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { aligns, Letters, setLetters, type TileProps } from './parts'
 
 export function ReviewGroups({ tile, email, house, style, band, ground, set }: TileProps<'review'>) {
@@ -61,6 +62,78 @@ export function ReviewGroups({ tile, email, house, style, band, ground, set }: T
         layers={textLayers(house, email.styles, band.role, style.roles[band.role].base)}
         onChange={setLetters(set)}
       />
+      <SayerGroup tile={tile} look={style.roles[band.role]} colors={style.colors} set={set} />
     </>
   )
 }
+
+/** The letters of who said it. */
+function SayerGroup({
+  tile,
+  look,
+  colors,
+  set,
+}: Pick<TileProps<'review'>, 'tile' | 'set'> & {
+  look: RoleStyle
+  colors: TileProps<'review'>['style']['colors']
+}) {
+  const shown = byStyle(tile, look)
+  const put = (key: string, more: TextStyleOverride) =>
+    set(
+      'set the letters of the name',
+      // Until then its name is bold, and nothing else.
+      { byStyle: { ...letters(shown), ...tile.byStyle, ...more } },
+      `by-${key}`,
+    )
+  return (
+    <Group title="The name">
+      <Row label="Size">
+        <NumberField
+          label="Size of the name"
+          value={shown.size}
+          min={8}
+          max={120}
+          own={tile.byStyle !== undefined}
+          onChange={(size) => put('size', { size, line: Math.round((shown.line / shown.size) * size) })}
+        />
+        <Choice
+          label="Weight of the name"
+          value={tile.byStyle ? (shown.bold ? 'bold' : 'plain') : 'name'}
+          options={[
+            { value: 'name', label: 'name bold' },
+            { value: 'bold', label: 'bold' },
+            { value: 'plain', label: 'plain' },
+          ]}
+          onChange={(v) =>
+            v === 'name'
+              ? set('set the name in bold alone', { byStyle: undefined })
+              : put('bold', { bold: v === 'bold' })
+          }
+        />
+      </Row>
+      <Row label="Colour">
+        <ColorField
+          label="Colour of the name"
+          value={shown.color}
+          swatches={colors}
+          onChange={(color) => put('color', { color })}
+        />
+      </Row>
+      <Row label="Space">
+        <NumberField
+          label="Space above the name"
+          value={tile.space ?? SPACE}
+          max={200}
+          own={tile.space !== undefined}
+          onChange={(space) => set('set the space above the name', { space }, 'by-space')}
+        />
+      </Row>
+    </Group>
+  )
+}
+
+/** What the name has of its own once it is styled: the rest it inherits. */
+const letters = ({ font, size, line, color, bold, italic }: TextStyle): TextStyleOverride => ({
+  ...{ font, size, line, color, bold },
+  ...(italic ? { italic } : {}),
+})
