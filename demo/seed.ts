@@ -11,7 +11,7 @@ import { clients, jobs, type DemoClient, type DemoJob } from './scenario'
 import { emptyPlan, type CutPlan } from '@/core/cut/plan'
 import { newBand, newCell } from '@/core/email/defaults'
 import { applyEdit, type Edit } from '@/core/email/edits'
-import type { WebFont } from '@/core/email/fonts'
+import type { FontMeasures, WebFont } from '@/core/email/fonts'
 import type { Email } from '@/core/email/schema'
 import type { TileOf } from '@/core/email/tile'
 import { placeOf } from '@/core/email/walk'
@@ -63,8 +63,12 @@ const webFontsOf = ({ page, fonts }: DemoClient): Promise<WebFont[]> =>
       const files = weights.map(async (weight) => {
         const name = `${pack}-latin-${weight}-normal.woff2`
         const file = require.resolve(`@fontsource/${pack}/files/${name}`)
-        const { id } = await send<{ id: string }>('/fonts', 'font', new File([readFileSync(file)], name))
-        return { address: `${page}/fonts/${pack}-${weight}.woff2`, weight, italic: false, kept: id }
+        const { id: kept, measures } = await send<{ id: string; measures?: FontMeasures }>(
+          '/fonts',
+          'font',
+          new File([readFileSync(file)], name),
+        )
+        return { address: `${page}/fonts/${pack}-${weight}.woff2`, weight, italic: false, kept, measures }
       })
       return { family, fallback, files: await Promise.all(files) }
     }),

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { measuresSchema } from '@/core/email/fonts'
 import { client, count, name, picture, sentHouse, time } from './parts'
 import { routesOf } from './route'
 
@@ -59,7 +60,7 @@ export const clientRoutes = routesOf({
   'POST /api/fonts': {
     does: 'Takes in a font file of a house style, so that what shows emails here has its letters; a web font names it as `kept`.',
     form: { files: { font: 'WOFF2, WOFF, TTF or OTF, at most 5 MB' }, most: 6 },
-    gives: z.object({ id: z.string() }),
+    gives: z.object({ id: z.string(), measures: measuresSchema.optional() }),
     status: 201,
     problems: '413, 415 not-a-font',
   },

@@ -4,7 +4,8 @@ import { boldness, even, letterSize, middle, type InkLine } from './ink'
 
 /** What letters look like, whatever their family. */
 type Kind = 'sans' | 'serif' | 'mono'
-const kindOf = (font: FontStack): Kind => (font.x < 0.43 ? 'mono' : font.x < 0.5 ? 'serif' : 'sans')
+const kindOf = ({ family }: FontStack): Kind =>
+  family === 'courier new' ? 'mono' : family === 'georgia' || family === 'times new roman' ? 'serif' : 'sans'
 
 /** Families that differ enough to be told apart by how wide words are for the height of their letters. */
 const FAMILIES: Record<Kind, readonly SafeFont[]> = {
@@ -68,7 +69,7 @@ export interface Sample {
   lines: readonly InkLine[]
   /** What it would inherit. */
   house: FontStack
-  /** Whether that only stands in for a web font, of which it is not known how wide its letters are. */
+  /** Whether that is a web font, or what stands in for one that was not measured. */
   web: boolean
   /** Those level with it. */
   level: readonly string[]

@@ -1,5 +1,5 @@
 import { contrast } from '../color/contrast'
-import { fontStacks, isWebFont, safeFont, type Font, type FontStack, type SafeFont } from '../email/fonts'
+import { fontStacks, isWebFont, setIn, type Font, type FontStack, type SafeFont } from '../email/fonts'
 import { plainOf } from '../email/richtext'
 import type { HouseStyle } from '../email/styles'
 import { wordsWidth } from '../email/widths'
@@ -147,7 +147,7 @@ export class Typography {
   }
   private stackOf(font: Font): Inherited {
     const { webFonts } = this.input.house
-    return { house: safeFont(font, webFonts), web: isWebFont(font, webFonts) }
+    return { house: setIn(font, webFonts), web: isWebFont(font, webFonts) }
   }
 
   private faces(): Faces {
@@ -285,11 +285,21 @@ export class Typography {
       .reduce((a, b) => (Math.abs(b - width) < Math.abs(a - width) ? b : a))
   }
 
-  private sizeOf({ main, said, web, told }: Seen, height: number, width: number, wide: boolean): number {
+  private sizeOf(
+    { main, said, web, told, font }: Seen,
+    height: number,
+    width: number,
+    wide: boolean,
+  ): number {
     if (!main) return UNSEEN
     if (wide) return height
     const trust = said.length < FEW ? (this.input.scale < 1.5 ? 0.5 : 0) : 1
-    return settled(height, width, { off: this.faces().off, web: web && !told, trust })
+    return settled(height, width, { off: this.offOf(font), web: web && !told, trust })
+  }
+
+  /** By how much words are wider than their font has them; those of a font that was measured are as wide as it has them. */
+  private offOf(font: FontStack): number {
+    return font.faces ? 0 : this.faces().off
   }
 
   /** The height of the lines, px: by their pitch, and of a single one by what is usual and by what is near. */
@@ -325,7 +335,7 @@ export class Typography {
       { color, lines } = ink,
       own = cut.lettering,
       said = saidBy(cut).replace(/\s+/g, ' ')
-    const { fonts, off } = this.faces()
+    const { fonts } = this.faces()
     const told = own ? undefined : fonts.get(cut.id),
       { house, web } = this.inherited(cut, ink),
       font = told ? fontStacks[told] : house
@@ -337,7 +347,7 @@ export class Typography {
     const size = within(
       own?.size ??
         settled(height, wide && inked / wide, {
-          off,
+          off: this.offOf(font),
           web: web && !told,
           trust: said.length < FEW ? 0.5 : 1,
         }),

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { remembered } from './remember'
 
 /** A family with measured widths of letters. */
 export type Family =
@@ -27,6 +28,34 @@ export interface FontStack {
    * Arial and Times New Roman.
    */
   matched?: boolean
+  /** The files of a web font whose letters were measured: they stand before the family. */
+  faces?: readonly MeasuredFace[]
+}
+
+/** Letters whose widths are kept of a web font: those of ASCII, of Latin-1, and marks of running words. */
+export const MEASURED: string = [
+  ...Array.from({ length: 95 }, (_, i) => String.fromCodePoint(32 + i)),
+  ...Array.from({ length: 95 }, (_, i) => String.fromCodePoint(161 + i)),
+  ...'\u2013\u2014\u2018\u2019\u201a\u201c\u201d\u201e\u2026\u2022\u20ac\u2122',
+].join('')
+
+const perMille = z.number().int().min(0).max(4000)
+
+/** How the letters of a font file measure, thousandths of an em. */
+export const measuresSchema = z.object({
+  x: perMille,
+  cap: perMille,
+  drop: perMille,
+  /** How far each letter of `MEASURED` takes the line on; 0: the file has none. */
+  widths: z.array(perMille).length(MEASURED.length),
+})
+export type FontMeasures = z.infer<typeof measuresSchema>
+
+/** A file of a web font that was measured. */
+export interface MeasuredFace {
+  weight: number
+  italic: boolean
+  widths: readonly number[]
 }
 
 /**
@@ -115,6 +144,8 @@ export const webFontSchema = z.object({
           .string()
           .regex(/^[0-9a-f]{64}$/)
           .optional(),
+        /** How its letters measure, where it was looked into. */
+        measures: measuresSchema.optional(),
       }),
     )
     .min(1)
@@ -167,6 +198,33 @@ export const safeFont = (font: Font, webFonts: readonly WebFont[]): FontStack =>
 /** Whether a font is one that readers load, with letters that are not measured here. */
 export const isWebFont = (font: Font, webFonts: readonly WebFont[]): boolean =>
   !isSafe(font) && webFonts.some((w) => w.family === font)
+
+/** The stack of a web font with what is known of its own letters; undefined where no file of it was measured. */
+const measuredStack = remembered((font: WebFont): FontStack | undefined => {
+  const faces = font.files.flatMap(({ measures, weight, italic }) =>
+    measures ? [{ ...measures, weight, italic }] : [],
+  )
+  const regular = faceFor(faces, {})
+  if (!regular) return undefined
+  const [x, cap, drop] = [regular.x / 1000, regular.cap / 1000, regular.drop / 1000]
+  const { matched: _, ...fallback }: FontStack = fontStacks[font.fallback]
+  return { ...fallback, x, cap, drop, faces }
+})
+
+/** The face in which words of a weight and slant are set: the nearest there is. */
+export function faceFor<F extends Pick<MeasuredFace, 'weight' | 'italic'>>(
+  faces: readonly F[],
+  { bold, italic }: { bold?: boolean | undefined; italic?: boolean | undefined },
+): F | undefined {
+  const off = (f: F) => Math.abs(f.weight - (bold ? 700 : 400)) + (f.italic === !!italic ? 0 : 1000)
+  return [...faces].sort((a, b) => off(a) - off(b))[0]
+}
+
+/** What words are set in where all is there: a web font by its own measures, where they are known, else as `safeFont`. */
+export const setIn = (font: Font, webFonts: readonly WebFont[]): FontStack => {
+  const web = isSafe(font) ? undefined : webFonts.find((w) => w.family === font)
+  return (web && measuredStack(web)) ?? safeFont(font, webFonts)
+}
 
 /** The `font-family` value of a font: a web font first, then what it falls back to. */
 export function fontFamily(font: Font, webFonts: readonly WebFont[]): string {

@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { plainHouseStyle } from '@/core/email/styles'
-import { keptFaces } from '@/core/email/fonts'
+import { keptFaces, MEASURED } from '@/core/email/fonts'
 import { ownData } from '@/test-support/server'
 import { createClient } from '../jobs/clients'
 import { collectPictures } from '../pictures/collect'
@@ -23,8 +23,9 @@ const fontFile = (pack: string, ending: string) =>
 
 test('fonts are told by their first bytes, kept once, and answered as what they are', async () => {
   const woff2 = fontFile('karla', 'woff2')
-  const { id } = await takeInFont(sent('a.woff2', woff2))
-  expect(await takeInFont(sent('same.ttf', woff2))).toEqual({ id })
+  const { id, measures } = await takeInFont(sent('a.woff2', woff2))
+  expect(measures!.widths).toHaveLength(MEASURED.length)
+  expect(await takeInFont(sent('same.ttf', woff2))).toEqual({ id, measures })
   const answer = await fontResponse(id)
   expect(answer.headers.get('content-type')).toBe('font/woff2')
   expect(answer.headers.get('x-content-type-options')).toBe('nosniff')

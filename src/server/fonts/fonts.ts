@@ -2,6 +2,8 @@ import { createHash, randomUUID } from 'node:crypto'
 import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { SentFile } from '../api/forms'
+import type { FontMeasures } from '@/core/email/fonts'
+import { compute } from '../pool'
 import { notFound, Problem } from '../problem'
 import { houseFontsFolder } from '../settings'
 
@@ -25,7 +27,7 @@ const fileOf = (id: string): string => join(houseFontsFolder(), id)
  * Keeps a font file under the SHA-256 of its bytes, for what shows emails here: what is sent names the font's own address. Whether
  * its letters can be drawn is found out in the browser. Throws a Problem (413, 415).
  */
-export async function takeInFont({ content, name }: SentFile): Promise<{ id: string }> {
+export async function takeInFont({ content, name }: SentFile): Promise<KeptFont> {
   if (!('path' in content)) throw new TypeError('a font is sent as a form')
   const { size } = await stat(content.path)
   if (size > MOST_FONT)
@@ -43,17 +45,24 @@ export async function takeInFont({ content, name }: SentFile): Promise<{ id: str
       'This is no font',
       `"${name}" is not WOFF2, WOFF, TTF or OTF, whatever its name says. Take the file that the client's page loads.`,
     )
-  return { id: await keepFont(bytes) }
+  return keepFont(bytes)
 }
 
-/** Keeps the bytes of a font. @returns their SHA-256 */
-export async function keepFont(bytes: Buffer): Promise<string> {
+/** A font that is kept: the SHA-256 of its bytes, and how its letters measure, where that can be read. */
+export interface KeptFont {
+  id: string
+  measures?: FontMeasures
+}
+
+/** Keeps the bytes of a font. */
+export async function keepFont(bytes: Buffer): Promise<KeptFont> {
   const id = createHash('sha256').update(bytes).digest('hex')
   await mkdir(houseFontsFolder(), { recursive: true })
   const fresh = `${fileOf(id)}.${randomUUID()}`
   await writeFile(fresh, bytes)
   await rename(fresh, fileOf(id))
-  return id
+  const measures = await compute('fontMeasures', { bytes })
+  return { id, ...(measures ? { measures } : {}) }
 }
 
 /** A font file. Throws a Problem (404). */

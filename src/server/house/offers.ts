@@ -59,7 +59,8 @@ async function offerOf(
     if (!found.licence)
       return { held: 'Its file names no open licence: ask the client whether emails may load it.' }
     licence = found.licence
-    files.push({ address, weight, italic, kept: await keepFont(found.bytes) })
+    const { id: kept, measures } = await keepFont(found.bytes)
+    files.push({ address, weight, italic, kept, measures })
   }
   return files.length ? { offer: { licence, files } } : { held: 'Its files could not be read.' }
 }

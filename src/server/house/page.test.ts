@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { hostOf } from '@/test-support/host'
 import { ownData } from '@/test-support/server'
+import { measureFont } from '../fonts/measures'
 import { fontResponse } from '../fonts/fonts'
 import { closePool } from '../pool'
 import { looksOfAddress } from './page'
@@ -44,6 +45,7 @@ test('the fonts of a page are offered where their files name an open licence, re
       weight,
       italic: false,
       kept: expect.stringMatching(/^[0-9a-f]{64}$/) as string,
+      measures: measureFont(karla(weight as 400 | 700)),
     })),
   })
   const kept = await fontResponse(karlas!.offer!.files[0]!.kept!)

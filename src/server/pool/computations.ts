@@ -21,6 +21,7 @@ import { figures, proof } from './proof'
 import { bytesOf, type Content } from '../content'
 import { deckOfFile, deckOfText } from '../decks/read'
 import { openDesign, readDesign } from '../designs/read'
+import { measureFont } from '../fonts/measures'
 import { readTerms } from '../fonts/terms'
 import { pageOf, pageOfFile } from '../house/read'
 import { lintCode } from '../interact/lint'
@@ -88,6 +89,7 @@ export const computations = {
     sheets: { css: string; base?: string }[]
   }) =>
     [...sheets, ...ownSheets(html).map((css) => ({ css, base }))].flatMap((s) => fontFaces(s.css, s.base)),
+  fontMeasures: ({ bytes }: { bytes: Uint8Array }) => measureFont(Buffer.from(bytes)),
   fontTerms: ({ bytes }: { bytes: Uint8Array }) => readTerms(Buffer.from(bytes)),
   pageOfFile: async ({ content, name }: File) => pageOfFile(await bytesOf(content), name),
 

@@ -108,7 +108,7 @@ function FontFile({
     const form = new FormData()
     form.set('font', sent)
     await call('POST /api/fonts', { form }).then(
-      ({ id }) => onChange({ ...file, kept: id }),
+      ({ id, measures }) => onChange({ ...file, kept: id, measures }),
       (error: Error) => toast.error(error.message),
     )
   }
