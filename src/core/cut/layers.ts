@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { textOf, withLists } from '../email/richtext'
 import { colorSchema } from '../email/styles'
 import type { Autocut } from './autocut'
-import { mergeCuts } from './edits'
+import { mergeCuts, splitCut } from './edits'
 import { emptyPlan, type Cut, type Lettering } from './plan'
 import { overlap, type Rect } from './raster'
 import { readAcross, type TextBlock } from './reflow'
@@ -103,7 +103,7 @@ export function withLayers(
   scale: number,
   size: { width: number; height: number },
 ): Autocut {
-  const cuts = wholeBlocks(found.cuts, layers.texts).map((cut): Cut => {
+  const cuts = apartCuts(wholeBlocks(found.cuts, layers.texts), layers.texts).map((cut): Cut => {
     const inside = textsIn(layers.texts, cut)
     const lettered = inside.reduce((s, t) => s + share(t, cut), 0)
     let now = cut
@@ -126,6 +126,7 @@ export function withLayers(
       cut.kind === 'picture' &&
       lettered > 0.3 &&
       inside.every((t) => t.size / scale <= 96) &&
+      !hasMark(cut, inside) &&
       cut.h <= 1.7 * inside.reduce((s, t) => s + t.h, 0)
     ) {
       now = { ...cut, kind: 'words', seen: { part: 'words', sure: 0.97 } }
@@ -137,6 +138,47 @@ export function withLayers(
     return { ...now, ...saidBy(now, layers.texts, scale) }
   })
   return { ...found, cuts }
+}
+
+/** What is drawn beside words is as wide as this, of its height, at least. */
+const MARK = 0.5
+
+/** Whether a drawing holds something beside its words: a mark, which goes with them. */
+function hasMark(drawing: Rect, texts: readonly TextBlock[]): boolean {
+  const [left, right] = [Math.min(...texts.map((t) => t.x)), Math.max(...texts.map((t) => t.x + t.w))]
+  return Math.max(left - drawing.x, drawing.x + drawing.w - right) >= MARK * drawing.h
+}
+
+/** Blocks beside each other with this between them are columns, in sizes of their letters; lines of one row stand further apart. */
+const GUTTER = 0.3
+const ROW_GUTTER = 1.3
+/** A block this much higher than its letters has several lines. */
+const LINES = 1.7
+
+/** Cuts of words are parted between blocks that the file has beside each other, however near they stand. */
+function apartCuts(cuts: readonly Cut[], texts: readonly TextBlock[]): Cut[] {
+  const plan = { ...emptyPlan(), cuts: [...cuts] }
+  return cuts.reduce((p, cut) => {
+    if (cut.kind !== 'words') return p
+    const between = guttersOf(textsIn(texts, cut))
+    // From the right, so that the left part keeps the cut's id and is parted next.
+    return between.reduceRight((parted, at) => splitCut(parted, cut.id, 'down', at), p)
+  }, plan).cuts
+}
+
+/** The middles of the gutters between columns of blocks, design px. */
+function guttersOf(blocks: readonly TextBlock[]): number[] {
+  const lines = blocks.some((t) => t.h > LINES * t.size)
+  const least = (lines ? GUTTER : ROW_GUTTER) * Math.max(0, ...blocks.map((t) => t.size))
+  const sorted = [...blocks].sort((a, b) => a.x - b.x)
+  const out: number[] = []
+  let right = -Infinity
+  for (const [i, block] of sorted.entries()) {
+    const level = sorted.slice(0, i).some((o) => o.y < block.y + block.h && block.y < o.y + o.h)
+    if (level && block.x - right >= least) out.push((right + block.x) / 2)
+    right = Math.max(right, block.x + block.w)
+  }
+  return out
 }
 
 /** Cuts of words that hold lines of one block are one cut: the file knows that they belong together. */

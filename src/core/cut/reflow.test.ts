@@ -182,6 +182,47 @@ test('what a file knows corrects what the pixels say', () => {
   expect(c!.kind).toBe('picture')
 })
 
+test('columns that the file has beside each other are parted, however near; a mark stays with the words beside it', () => {
+  const block = (x: number, y: number, w: number, h: number, text: string, size = 34) => ({
+    x,
+    y,
+    w,
+    h,
+    text,
+    size,
+  })
+  const texts = [
+    block(90, 400, 492, 138, 'Forty minutes from the chapel gate, by the marked stones.'),
+    block(606, 400, 508, 130, 'Level ground with benches and room for wheels.'),
+    block(160, 60, 280, 50, 'Orrery Point', 44),
+    // A line of a menu is one.
+    block(100, 700, 90, 30, 'Nights', 28),
+    block(222, 700, 60, 30, 'Visit', 28),
+  ]
+  const { cuts } = withLayers(
+    {
+      edges: [],
+      panels: [],
+      cuts: [
+        cut('w', { x: 0, y: 390, w: 1200, h: 160, kind: 'words' }),
+        cut('l', { x: 68, y: 40, w: 372, h: 72, kind: 'picture' }),
+        cut('m', { x: 90, y: 690, w: 220, h: 50, kind: 'words' }),
+      ],
+    },
+    { texts, shapes: [] },
+    2,
+    { width: 1200, height: 2000 },
+  )
+  expect(
+    cuts.map((c) => [c.kind, c.x, c.w, c.words ? plainOf(c.words).replace(/\s+/g, ' ') : c.alt]),
+  ).toEqual([
+    ['words', 0, 594, 'Forty minutes from the chapel gate, by the marked stones.'],
+    ['words', 594, 606, 'Level ground with benches and room for wheels.'],
+    ['picture', 68, 372, 'Orrery Point'],
+    ['words', 90, 220, 'Nights Visit'],
+  ])
+})
+
 test("words in a picture that a phone would show under 14 px are told, by the phone's 375 px", () => {
   const text = (size: number) => [{ x: 100, y: 20, w: 500, h: 40, text: 'Small print', size }]
   // 600 px shown at 375: 20 px become 12.5.
