@@ -285,6 +285,41 @@ test('a tile is dragged from the tray into the lens; a band is split before it, 
   expect(JSON.stringify(merged.bands.map((b) => b.cells[0]!.items.map((i) => i.id)))).toContain(place.tile.id)
 })
 
+test('a band of the starters is dragged between two bands; let go nowhere, the dialog is there again', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'Eclipse night')
+  await open(page, job)
+  const before = await emailOf(page, job)
+  const second = await middle(page, before.bands[1]!.id)
+  await page.getByRole('button', { name: 'Starters and shelf' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Add bands' })
+  await dialog.getByRole('button', { name: 'Voices' }).click()
+  const card = dialog.getByRole('button', { name: 'A quotation' })
+  const drag = async (x: number, y: number) => {
+    const from = (await card.boundingBox())!
+    await page.mouse.move(from.x + 40, from.y + 20)
+    await page.mouse.down()
+    await page.mouse.move(from.x + 60, from.y + 40, { steps: 3 })
+    await expect(dialog).toHaveCSS('opacity', '0')
+    await page.mouse.move(x, y, { steps: 4 })
+    await page.mouse.up()
+  }
+  await drag(640, 10)
+  await expect(dialog).toHaveCSS('opacity', '1')
+  expect((await emailOf(page, job)).bands).toHaveLength(before.bands.length)
+  // Above the middle of the second band: between the first and it.
+  await drag(second.x, second.y - second.height / 2 + 4)
+  await expect(dialog).toBeHidden()
+  await saved(page)
+  const names = (await emailOf(page, job)).bands.map((b) => b.name)
+  expect(names).toEqual([before.bands[0]!.name, 'A quotation', ...before.bands.slice(1).map((b) => b.name)])
+  await page.keyboard.press('Control+z')
+  await saved(page)
+  expect((await emailOf(page, job)).bands).toHaveLength(before.bands.length)
+})
+
 test('a number is scrubbed and reckoned, sides go together or to none, and any step is gone back to by its name', async ({
   page,
   request,

@@ -3,6 +3,7 @@ import type { Parts } from '@/core/compile'
 import { groundOf } from '@/core/email/ground'
 import dynamic from 'next/dynamic'
 import { startTransition, useEffect, useMemo, type ReactNode } from 'react'
+import type { Band } from '@/core/email/schema'
 import { nestedRow, placeOf } from '@/core/email/walk'
 import { RecipientPick } from '../compose/recipients'
 import { Tray } from '../compose/tray'
@@ -10,10 +11,12 @@ import type { EmailWork } from './email-work'
 import { EmailLens, type EmailLensProps, type Marks } from './lens'
 import { nightOf } from './night'
 import { pickedOf } from './selection'
-import { newSlotAt, slotAt, type Slot } from './slots'
+import type { DraggedIn } from './dragged-in'
+import { newBandSlotAt, newSlotAt, slotAt, type Slot } from './slots'
 import { addTile } from '../compose/adding'
 import { offeredKinds } from '../compose/groups'
 import type { TileKind } from '@/core/email/tile'
+import { toast } from '../parts/toast'
 
 const loadEditor = () => import('../compose/editor').then((m) => m.InPlaceEditor)
 const InPlaceEditor = dynamic(loadEditor, { ssr: false })
@@ -124,12 +127,21 @@ function useReshaping({ email, apply, select, selection }: EmailWork) {
         apply(slot.edit.name === 'moveBand' ? 'move the band' : 'move the tile', slot.edit)
         select(id)
       },
-      onNew: (kind: string, marks: Marks, x: number, y: number) => {
+      onNew: (what: DraggedIn, marks: Marks, x: number, y: number) => {
+        if ('bands' in what) {
+          const { at } = newBandSlotAt(email, marks, y)
+          void placeBands(what, (bands) => {
+            apply(`add ${what.name}`, { name: 'addBands', what: { bands, at } })
+            select(bands[0]?.id ?? null)
+          })
+          return
+        }
         const place = newSlotAt(email, marks, x, y)
-        if (place && offeredKinds.includes(kind as TileKind))
-          addTile({ email, selection, apply, onSelect: select }, kind as TileKind, place.at)
+        if (place && offeredKinds.includes(what.kind as TileKind))
+          addTile({ email, selection, apply, onSelect: select }, what.kind as TileKind, place.at)
       },
-      newSlotAt: (marks: Marks, x: number, y: number) => newSlotAt(email, marks, x, y),
+      newSlotAt: (what: DraggedIn, marks: Marks, x: number, y: number) =>
+        'bands' in what ? newBandSlotAt(email, marks, y) : newSlotAt(email, marks, x, y),
     }),
     [email, selection, apply, select],
   )
@@ -143,6 +155,18 @@ function useReshaping({ email, apply, select, selection }: EmailWork) {
     }
   }, [band, cell, apply])
   return { drag, gutters }
+}
+
+/** Bands that were let go, once their pictures are drawn. */
+async function placeBands(
+  { bands }: Extract<DraggedIn, { name: string }>,
+  place: (bands: Band[]) => void,
+): Promise<void> {
+  try {
+    place(await bands())
+  } catch (error) {
+    toast.error((error as Error).message)
+  }
 }
 
 /** The tray of an email's stage. */

@@ -1,5 +1,6 @@
 'use client'
 import { useEffect, useRef, useState, type DragEvent, type PointerEvent, type RefObject } from 'react'
+import { heldIn, type DraggedIn } from './dragged-in'
 import type { Marks } from './measures'
 import type { Slot } from './slots'
 import type { Stretch } from './ties'
@@ -16,9 +17,9 @@ export interface DragWork {
   holds: (ids: string[]) => string | null
   slotAt: (marks: Marks, id: string, x: number, y: number) => Slot | null
   onDrop: (id: string, slot: Slot) => void
-  /** Where a new tile would stand, and what puts it there. */
-  newSlotAt: (marks: Marks, x: number, y: number) => { line: Stretch } | null
-  onNew: (kind: string, marks: Marks, x: number, y: number) => void
+  /** Where something new would stand, and what puts it there. */
+  newSlotAt: (what: DraggedIn, marks: Marks, x: number, y: number) => { line: Stretch } | null
+  onNew: (what: DraggedIn, marks: Marks, x: number, y: number) => void
 }
 
 export interface Dragged {
@@ -148,8 +149,8 @@ export function useLensDrag(
   return { dragged, handlers, ended }
 }
 
-/** A new tile that is dragged from the tray over the lens: the line where it would stand, and what to listen to. */
-export function useNewTile(work: DragWork | undefined, marks: Marks, zoom: number, type: string) {
+/** Something new that is dragged over the lens: the line where it would stand, and what to listen to. */
+export function useComing(work: DragWork | undefined, marks: Marks, zoom: number) {
   const [line, setLine] = useState<Stretch | null>(null)
   const placeOf = (e: DragEvent<HTMLElement>): [Marks, number, number] => {
     const box = e.currentTarget.getBoundingClientRect()
@@ -157,20 +158,21 @@ export function useNewTile(work: DragWork | undefined, marks: Marks, zoom: numbe
   }
   const handlers = {
     onDragOver(e: DragEvent<HTMLElement>) {
-      if (!work || !e.dataTransfer.types.includes(type)) return
+      const what = heldIn(e)
+      if (!work || !what) return
       e.preventDefault()
       e.dataTransfer.dropEffect = 'copy'
-      const next = work.newSlotAt(...placeOf(e))?.line ?? null
+      const next = work.newSlotAt(what, ...placeOf(e))?.line ?? null
       setLine((now) => (now && next && now.top === next.top && now.left === next.left ? now : next))
     },
     onDragLeave: () => setLine(null),
     onDrop(e: DragEvent<HTMLElement>) {
       setLine(null)
-      const kind = e.dataTransfer.getData(type)
-      if (!work || !kind) return
+      const what = heldIn(e)
+      if (!work || !what) return
       e.preventDefault()
       e.stopPropagation()
-      work.onNew(kind, ...placeOf(e))
+      work.onNew(what, ...placeOf(e))
     },
   }
   return { line, handlers }

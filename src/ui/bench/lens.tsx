@@ -14,8 +14,7 @@ import type { Loads } from '../parts/framed'
 import { useLensPlace } from './lens-place'
 import dynamic from 'next/dynamic'
 import type { GutterWork } from './gutters'
-import { DRAGGED_KIND } from '../compose/dragged-kind'
-import { useLensDrag, useNewTile, type Dragged, type DragWork } from './lens-drag'
+import { useComing, useLensDrag, type Dragged, type DragWork } from './lens-drag'
 import { NotLoaded, useElsewhere } from './elsewhere'
 import { keepBandsApart, patch, type Changed } from './live-frame'
 import { bottomOf, marksOf, measureAll, Measures, type Marks } from './measures'
@@ -276,7 +275,7 @@ function Window(p: EmailLensProps & { framed: ReturnType<typeof useFrame>; zoom:
   }
   const isBand = (id: string) => bandIds.includes(id)
   const { dragged, handlers, ended } = useLensDrag(p.drag, marks, zoom, underPointer)
-  const coming = useNewTile(p.drag, marks, zoom, DRAGGED_KIND)
+  const coming = useComing(p.drag, marks, zoom)
   const scaled = { transform: `scale(${zoom})`, transformOrigin: '0 0' }
   return (
     <div className="relative mx-auto my-2.5 bg-white" style={{ width: width * zoom, height: height * zoom }}>

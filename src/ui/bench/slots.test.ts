@@ -1,7 +1,7 @@
 import { applyEdit } from '@/core/email/edits'
 import type { Email } from '@/core/email/schema'
 import { longEmail } from '@/test-support/emails'
-import { guttersOf, slotAt } from './slots'
+import { guttersOf, newBandSlotAt, slotAt } from './slots'
 import type { Stretch } from './ties'
 
 const box = (left: number, top: number, width: number, height: number): Stretch => ({
@@ -80,6 +80,18 @@ test.each([
 test('the line of a slot lies between what it parts', () => {
   const { email, marks } = laidOut()
   expect(slotAt(email, marks, '3', 50, 90)!.line).toEqual(box(0, 88.5, 290, 3))
+})
+
+test('something new stands between the bands it is let go at, or alone in an empty email', () => {
+  const { email, marks } = laidOut()
+  const [a, b] = email.bands.map((band) => marks.get(band.id)!)
+  expect(newBandSlotAt(email, marks, a!.top + 5)).toMatchObject({ at: 0, line: { top: a!.top - 1.5 } })
+  expect(newBandSlotAt(email, marks, b!.top + 5)).toMatchObject({ at: 1, line: { top: b!.top - 1.5 } })
+  expect(newBandSlotAt(email, marks, 9999).at).toBe(2)
+  expect(newBandSlotAt({ ...email, bands: [] }, new Map(), 40)).toMatchObject({
+    at: 0,
+    line: { left: 0, width: email.width },
+  })
 })
 
 test('cells beside each other have a gutter between them, stacked ones none', () => {

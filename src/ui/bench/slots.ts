@@ -96,22 +96,27 @@ export function newSlotAt(
   return { at: { cell: found.cell.id, at: index }, line }
 }
 
-/** Where a band would be put that is let go at a height. */
-function slotOfBand(email: Email, marks: Marks, id: string, y: number): Slot | null {
-  const from = email.bands.findIndex((b) => b.id === id)
+/** Between which bands a height lies, with the line between them. */
+export function newBandSlotAt(email: Email, marks: Marks, y: number): { at: number; line: Stretch } {
   const seen = email.bands.flatMap((b, index) => {
     const s = marks.get(b.id)
     return s ? [{ index, s }] : []
   })
   const next = seen.find(({ s }) => y < s.top + s.height / 2)
-  const index = next ? next.index : email.bands.length
-  if (from < 0 || !seen.length || index === from || index === from + 1) return null
-  const last = seen.at(-1)!.s
+  const last = seen.at(-1)?.s ?? { left: 0, width: email.width, top: 0, height: 0 }
   const edge = next ? next.s.top : last.top + last.height
   return {
-    edit: { name: 'moveBand', what: { id, to: index > from ? index - 1 : index } },
+    at: next ? next.index : email.bands.length,
     line: { left: last.left, width: last.width, top: edge - LINE / 2, height: LINE },
   }
+}
+
+/** Where a band would be put that is let go at a height. */
+function slotOfBand(email: Email, marks: Marks, id: string, y: number): Slot | null {
+  const from = email.bands.findIndex((b) => b.id === id)
+  const { at, line } = newBandSlotAt(email, marks, y)
+  if (from < 0 || at === from || at === from + 1) return null
+  return { edit: { name: 'moveBand', what: { id, to: at > from ? at - 1 : at } }, line }
 }
 
 /** Where a tile or a band would be put that is let go at a point. @param x, y px of the email */

@@ -27,7 +27,7 @@ import { Button, Choice, Group, IconButton, SidesField } from '../parts/controls
 import { rowHolding } from '@/core/email/walk'
 import { EmailGroups } from './groups/email'
 import { addRow, addTile } from './adding'
-import { DRAGGED_KIND } from './dragged-kind'
+import { hold } from '../bench/dragged-in'
 import { groupColumns, KindGroups, kindLabel, offeredKinds } from './groups'
 import type { OnSelection } from '../bench/on-selection'
 import type { Selection } from '../bench/selection'
@@ -114,7 +114,7 @@ function Adding(p: Props) {
               look="plain"
               title="Press, or drag it into a lens"
               draggable
-              onDragStart={(e) => e.dataTransfer.setData(DRAGGED_KIND, k)}
+              onDragStart={(e) => hold(e, { kind: k })}
               onClick={() => addTile(p, k)}
             >
               + {kindLabel(k)}

@@ -10,7 +10,7 @@ import type { BenchJob } from '../bench/types'
 import { Choice, cx, fieldClass, IconButton } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
 import { drawnBands } from './draw'
-import { Card } from './card'
+import { Card, type CardDrag } from './card'
 import { useKept, type KeptEmail } from './use-kept'
 
 /** Width of the small pictures, px. */
@@ -33,13 +33,20 @@ export function BandsDialog({
   onAdd: (bands: Band[], name: string) => void
 }) {
   const [group, setGroup] = useState<Group>('Openings')
+  const [aside, setAside] = useState(false)
+  const dragOf: DragOf = (name, bands) => ({
+    what: { name, bands },
+    onBegin: () => setAside(true),
+    onEnd: (placed) => (placed ? onClose() : setAside(false)),
+  })
   return (
     <Dialog
       open
       onClose={onClose}
       title="Add bands"
-      about="They come in the client's colours, letters and button, behind the selected band."
+      about="They come in the client's colours, letters and button: pressed, behind the selected band; dragged, wherever they are let go in a lens."
       wide
+      aside={aside}
     >
       <div className="grid grid-cols-[110px_minmax(0,1fr)] gap-4">
         <div role="group" aria-label="Kind of band" className="flex flex-col">
@@ -59,26 +66,26 @@ export function BandsDialog({
           ))}
         </div>
         {group === 'Shelf' ? (
-          <Shelf job={job} width={width} onAdd={onAdd} />
+          <Shelf job={job} width={width} onAdd={onAdd} dragOf={dragOf} />
         ) : (
-          <Starters key={group} group={group} job={job} width={width} onAdd={onAdd} />
+          <Starters key={group} group={group} job={job} width={width} onAdd={onAdd} dragOf={dragOf} />
         )}
       </div>
     </Dialog>
   )
 }
 
-function Starters({
-  group,
-  job,
-  width,
-  onAdd,
-}: {
-  group: Exclude<Group, 'Shelf'>
+/** How bands are dragged out of the dialog. */
+type DragOf = (name: string, bands: () => Band[] | Promise<Band[]>) => CardDrag
+
+interface Part {
   job: BenchJob
   width: number
   onAdd: (bands: Band[], name: string) => void
-}) {
+  dragOf: DragOf
+}
+
+function Starters({ group, job, width, onAdd, dragOf }: Part & { group: Exclude<Group, 'Shelf'> }) {
   const [busy, setBusy] = useState<string | null>(null)
   const { house } = job.client
   const list = useMemo(
@@ -106,6 +113,7 @@ function Starters({
             name={starter.name}
             disabled={busy !== null}
             onPress={() => void add(starter.id, bands, starter.name)}
+            drag={dragOf(starter.name, () => drawnBands(bands, house))}
             bands={bands}
             house={house}
             emailWidth={width}
@@ -119,15 +127,7 @@ function Starters({
 }
 
 /** What the client keeps, tied to it or as a free copy. */
-function Shelf({
-  job,
-  width,
-  onAdd,
-}: {
-  job: BenchJob
-  width: number
-  onAdd: (bands: Band[], name: string) => void
-}) {
+function Shelf({ job, width, onAdd, dragOf }: Part) {
   const [search, setSearch] = useState('')
   const [how, setHow] = useState<'tied' | 'free'>('tied')
   const { kept, problem, reload } = useKept(job.client.id, search)
@@ -164,16 +164,20 @@ function Shelf({
         </p>
       )}
       <ul className="grid max-h-[46vh] grid-cols-2 items-start gap-4 overflow-auto p-1" aria-label="Shelf">
-        {kept?.map((k) => (
-          <KeptCard
-            key={k.id}
-            kept={k}
-            job={job}
-            width={width}
-            onDrop={() => drop(k)}
-            onAdd={() => onAdd(copiesOf(k.email.bands, how === 'tied' ? k.id : undefined), k.name)}
-          />
-        ))}
+        {kept?.map((k) => {
+          const copies = () => copiesOf(k.email.bands, how === 'tied' ? k.id : undefined)
+          return (
+            <KeptCard
+              key={k.id}
+              kept={k}
+              job={job}
+              width={width}
+              onDrop={() => drop(k)}
+              onAdd={() => onAdd(copies(), k.name)}
+              drag={dragOf(k.name, copies)}
+            />
+          )
+        })}
       </ul>
     </div>
   )
@@ -186,12 +190,14 @@ function KeptCard({
   width,
   onAdd,
   onDrop,
+  drag,
 }: {
   kept: KeptEmail
   job: BenchJob
   width: number
   onAdd: () => void
   onDrop: () => void
+  drag: CardDrag
 }) {
   return (
     <li className="relative">
@@ -199,6 +205,7 @@ function KeptCard({
         name={k.name}
         note={usedIn(k)}
         onPress={onAdd}
+        drag={drag}
         bands={k.email.bands}
         house={job.client.house}
         emailWidth={width}
