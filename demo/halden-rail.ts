@@ -4,7 +4,7 @@ const heads = "'Barlow Condensed'",
   sans = 'Barlow'
 const deep = '#12343b',
   teal = '#1f6f6b',
-  amber = '#e9a23b',
+  amber = '#ffcf70',
   pale = '#eef3ef',
   ink = '#17282c'
 const body = (color = '#3d5055'): Type => ({ font: sans, size: 32, color, line: 50 })
@@ -70,7 +70,7 @@ function table(y: number): string {
         return (
           rect(90, top, 1020, 84, k % 2 ? '#ffffff' : pale) +
           text(114, top + 53, r[0], { font: sans, size: 32, weight: 600, color: ink }) +
-          cell(1, top + 53, r[1], { color: '#7c8a8c' }) +
+          cell(1, top + 53, r[1], { color: '#5b696b' }) +
           cell(2, top + 53, r[2], { weight: 700, color: teal }) +
           cell(3, top + 53, r[3], { size: 29 })
         )
@@ -187,7 +187,7 @@ export function haldenRail(): { height: number; svg: string } {
         'from 68 a night',
         ['Two bunks, one door,', 'a basin and two towels'],
         2,
-        '#e9a23b',
+        amber,
       ) +
       berth(
         790,

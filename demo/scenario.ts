@@ -1,11 +1,12 @@
 import { berthChoice } from './berths'
 import { type Tile } from '@/core/email/tile'
-import type { Cut } from '@/core/cut/plan'
+import type { Cut, Panel } from '@/core/cut/plan'
 import { applyEdit, type Edit } from '@/core/email/edits'
 import type { SafeFont } from '@/core/email/fonts'
 import { textOf, type Block, type Inline, type RichText } from '@/core/email/richtext'
 import type { Band, Email } from '@/core/email/schema'
 import { sides, type HouseStyle } from '@/core/email/styles'
+import { placeOf } from '@/core/email/walk'
 import { sowingFilm } from './sowing-film'
 
 /**
@@ -25,6 +26,9 @@ export interface DemoJob {
   /** Left out: it began with an email of its own. */
   design?: string
   cuts?: Cut[]
+  /** What lies under them, and where bands begin, where it is not told by the cuts. */
+  panels?: Panel[]
+  edges?: number[]
   begins?: () => Email
   /** What is made for it: what moves, or what answers inside the message. */
   makes?: 'moon' | 'film' | 'berths'
@@ -110,7 +114,7 @@ export const clients: DemoClient[] = [
       colors: [
         { name: 'deep', value: '#12343b' },
         { name: 'teal', value: '#1f6f6b' },
-        { name: 'amber', value: '#e9a23b' },
+        { name: 'amber', value: '#ffcf70' },
         { name: 'pale', value: '#eef3ef' },
       ],
       ground: '#dfe7e3',
@@ -121,7 +125,7 @@ export const clients: DemoClient[] = [
         '#52666a',
       ),
       button: {
-        background: '#e9a23b',
+        background: '#ffcf70',
         color: '#17282c',
         font: 'Barlow',
         size: 16,
@@ -268,8 +272,83 @@ const orreryCuts: Cut[] = [
   ),
 ]
 
+/** Words that take a part of the width. @param at x, y, width and height, px of the design */
+const word = (
+  id: string,
+  at: readonly [x: number, y: number, w: number, h: number],
+  ground: string,
+  said: string,
+): Cut => {
+  const [x, y, w, h] = at
+  return cut({ id, x, y, w, h, kind: 'words', ground, words: textOf(said) })
+}
+
+/** The hours before and after, a cut for each: in common columns and rows they become a table. */
+const timetable: Cut[] = [
+  ['Station', 'Until now', 'New', 'Which means'],
+  ['Halden', '21:40', '21:10', '30 min earlier'],
+  ['Norrbrink', '23:55', '23:05', 'now before midnight'],
+  ['Aldersund', '04:20', '04:50', 'quiet until five'],
+  ['Port Vessel', '07:36', '07:12', 'breakfast on the quay'],
+].flatMap((row, i) =>
+  row.map((said, k) => {
+    const x = [114, 420, 620, 830][k]!
+    const w = [180, 130, 90, 276][k]!
+    return word(
+      `hour${i}${k}`,
+      [x, 1873 + i * 82, w, 30],
+      i === 0 ? '#12343b' : i % 2 ? '#eef3ef' : '#ffffff',
+      said,
+    )
+  }),
+)
+
+/** Three berths, each a card: a picture, its name, what it has, what it costs. */
+const berths: Cut[] = (
+  [
+    ['nook', 'The nook', 'A bunk in six, a curtain, a light and a shelf', 'from 39 a night'],
+    ['pair', 'The pair', 'Two bunks, one door, a basin and two towels', 'from 68 a night'],
+    ['room', 'The room', 'A real bed, a window of your own, breakfast', 'from 119 a night'],
+  ] as const
+).flatMap(([id, name, has, costs], i) => {
+  const x = 90 + i * 350
+  return [
+    cut({
+      id,
+      x,
+      y: 2570,
+      w: 320,
+      h: 289,
+      alt: `${name}, drawn`,
+      link: 'https://halden-rail.example/berths',
+    }),
+    word(`${id}name`, [x, 2882, 320, 57], '#ffffff', name),
+    word(`${id}has`, [x, 2954, 320, 82], '#ffffff', has),
+    word(`${id}costs`, [x, 3115, 320, 54], '#ffffff', costs),
+  ]
+})
+
+/** What lies under the cuts of the hours and of the berths, as the pixels show it. */
+const haldenPanels: Panel[] = [
+  { x: 90, y: 1850, w: 1020, h: 72, radius: 0, color: '#12343b' },
+  { x: 90, y: 1922, w: 1020, h: 84, radius: 0, color: '#eef3ef' },
+  { x: 90, y: 2090, w: 1020, h: 84, radius: 0, color: '#eef3ef' },
+  ...[0, 1, 2].map((i) => ({ x: 90 + i * 350, y: 2570, w: 320, h: 620, radius: 12, color: '#ffffff' })),
+]
+/** Where one band ends and the next begins, px of the design. */
+const haldenEdges = [140, 730, 1120, 1482, 1680, 2380, 3280, 3440, 3620]
+
 const haldenCuts: Cut[] = [
-  picture('head', 0, 140, 'Halden Night Rail, winter 26/27', 'https://halden-rail.example/'),
+  cut({
+    id: 'head',
+    x: 90,
+    y: 42,
+    w: 465,
+    h: 56,
+    alt: 'Halden Night Rail',
+    link: 'https://halden-rail.example/',
+  }),
+  word('season', [854, 66, 256, 29], '#12343b', 'Winter 26/27'),
   picture('train', 140, 980, null, 'halden-rail.example/winter'),
   words(
     'earlier',
@@ -279,14 +358,10 @@ const haldenCuts: Cut[] = [
     'Leave a little earlier, sleep a lot longer\n\nFrom 13 December the sleeper leaves Halden half an hour earlier and stands still at Aldersund until the kitchen wakes. Nobody is shunted before five any more; we have asked, and the signalmen agreed.',
   ),
   words('press', 1490, 190, '#ffffff', null, { kind: 'flat' }),
-  picture('times', 1680, 700, null),
-  picture(
-    'berths',
-    2380,
-    900,
-    'Choose how you lie. The nook from 39 a night, the pair from 68, the room from 119',
-    'https://halden-rail.example/berths',
-  ),
+  words('changes', 1747, 75, '#ffffff', 'What changes on 13 December'),
+  ...timetable,
+  words('lie', 2445, 76, '#eef3ef', 'Choose how you lie'),
+  ...berths,
   words('open', 3280, 160, '#1f6f6b', 'Berths open on Monday at nine'),
   words('keep', 3440, 180, '#1f6f6b', null, { kind: 'flat' }),
   words(
@@ -463,7 +538,7 @@ function finishOrrery(e: Email): Email {
   ])
 }
 
-/** The timetable picture says the hours; this says what each way costs and brings, live. */
+/** The table of the design says the hours; this says what each way brings. */
 const routes: Band = {
   id: 'b-routes',
   name: 'Compare the ways',
@@ -516,6 +591,10 @@ function finishHalden(e: Email): Email {
       name: 'setEmail',
       what: { subject: 'The winter timetable of the night train: what changes', title: 'Winter timetable' },
     },
+    // On phones each row is a card, which the station heads.
+    { name: 'setTile', what: { id: 't-hour00', kind: 'table', set: { headColumn: true } } },
+    // Phones have room for both, smaller, beside each other.
+    { name: 'setBand', what: { id: 'b-head', set: { narrow: 'keep' } } },
     ...buttonFor(e, 'press', 'See your train', 'www.halden-rail.example/trains'),
     {
       name: 'setBand',
@@ -528,7 +607,7 @@ function finishHalden(e: Email): Email {
         },
       },
     },
-    { name: 'addBand', what: { at: e.bands.findIndex((b) => b.id === 'b-times') + 1, band: routes } },
+    { name: 'addBand', what: { at: e.bands.indexOf(placeOf(e, 't-hour00')!.band) + 1, band: routes } },
     ...buttonFor(e, 'keep', 'Keep a berth', '', {
       align: 'center',
       style: { background: '#ffffff', color: '#12343b' },
@@ -574,6 +653,8 @@ export const jobs: DemoJob[] = [
     due: '2026-12-08',
     design: 'halden-night-rail-timetable',
     cuts: haldenCuts,
+    panels: haldenPanels,
+    edges: haldenEdges,
     finish: finishHalden,
   },
   {

@@ -97,7 +97,8 @@ async function load(job: DemoJob, clientId: string): Promise<void> {
 /** Cuts the design and builds the email; null where it is left to be cut. */
 async function built(id: string, job: DemoJob): Promise<{ email: Email; revision: number } | null> {
   if (!job.cuts) return null
-  const plan: CutPlan = { ...emptyPlan(), cuts: job.cuts }
+  const { cuts, panels = [], edges = [] } = job
+  const plan: CutPlan = { ...emptyPlan(), cuts, panels, edges }
   await call(`/jobs/${id}/cuts`, 'PUT', { revision: 0, plan })
   return call(`/jobs/${id}/build`, 'POST', {})
 }

@@ -13,6 +13,18 @@ const drawnSide = z.number().int().min(16).max(2400)
 
 const counted = <T extends z.ZodType>(value: T) => z.object({ value, count: z.number() })
 
+const share = z.number().min(0).max(1)
+const pictureLook = z.object({
+  clear: z.boolean().describe('whether anything of it is clear'),
+  box: z.string().nullable().describe('the colour of a light, opaque, even border all around'),
+  rim: z
+    .array(z.object({ color: z.string(), count: z.number() }))
+    .describe('colours of opaque pixels beside clear ones'),
+  tones: z
+    .array(share)
+    .describe('shares of its opaque pixels from black to white, in even steps of contrast'),
+})
+
 /** What an email made elsewhere could be read as. */
 const imported = z.object({
   hand: byHandSchema.describe('the source as it is'),
@@ -109,6 +121,12 @@ export const materialRoutes = routesOf({
       '`id` is the SHA-256 of the bytes; an animated WebP or PNG becomes a GIF, and `moving.of` names the picture that came',
     status: 201,
     problems: '413, 415, 422 address-refused, 502 address-unreachable',
+  },
+  'POST /api/pictures/looks': {
+    does: 'What the pixels of kept pictures show: their edges, and how much of each is how light. The checks of the night and of words over pictures rest on it.',
+    body: z.object({ ids: z.array(z.string().regex(/^[0-9a-f]{64}$/)).max(200) }),
+    gives: z.object({ looks: z.array(pictureLook.nullable()) }),
+    remark: 'in the order of the ids; null where there is no such picture',
   },
   'POST /api/icons': {
     does: 'Draws a shipped icon as PNG.',

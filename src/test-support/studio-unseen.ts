@@ -320,5 +320,55 @@ export function unseenDesigns(): StudioDesign[] {
       },
       { ground: plum.soft, draw: footer(plum, 'The Long Table, Weir Lane 4, Fennmoor', '#5c4650') },
     ]),
+    design('berths', 209, sea.page, { tables: [[4, 3]] }, true, [
+      { ground: sea.deep, draw: named('#fbfdfd', 'Halden Ferries') },
+      {
+        ground: sea.page,
+        draw: (pen) => {
+          const y = pen.words(48, 36, 504, 'What changes in May', head(sea, serif, 32))
+          // The last column's longest words end where the table does.
+          const rows = [
+            ['Quay', 'New', 'Which means'],
+            ['Lower', '21:10', 'half an hour earlier'],
+            ['Mill', '23:05', 'now before midnight'],
+            ['Upper', '04:50', 'tea upon the quay'],
+          ]
+          return grid(pen, y + 20, rows, [48, 260, 400], sea, { zebra: sea.soft, size: 15 }) + 44
+        },
+      },
+      {
+        ground: sea.soft,
+        columns: 3,
+        draw: (pen) => {
+          const y =
+            pen.words(48, 40, 504, 'Choose how you lie', head(sea, serif, 32, { align: 'center' })) + 24
+          for (const [i, name] of ['The nook', 'The pair', 'The room'].entries()) {
+            const x = 45 + i * 175
+            pen.body += `<rect x="${x}" y="${y}" width="160" height="270" rx="6" fill="#ffffff"/>`
+            pen.photo(x + 8, y + 8, 144, 136, '#ffffff')
+            const type = { ink: sea.ink }
+            let end = pen.words(x + 12, y + 156, 136, name, { ...head(sea, serif, 19) }, '#ffffff')
+            end = pen.words(
+              x + 12,
+              end + 4,
+              136,
+              'A bunk, a lamp and a shelf',
+              body(type, sans, 14),
+              '#ffffff',
+            )
+            pen.words(
+              x + 12,
+              end + 10,
+              136,
+              'from 39 a night',
+              body(type, sans, 14, { bold: true }),
+              '#ffffff',
+            )
+          }
+          return y + 270 + 44
+        },
+      },
+      { ground: sea.page, draw: footer(sea, 'Halden Ferries, Quay House, Aldersund', '#3d5055') },
+    ]),
   ]
 }

@@ -4,6 +4,7 @@ import type { Edit } from '../email/edits'
 import type { Ground } from '../email/ground'
 import type { Band, Email } from '../email/schema'
 import type { Tile } from '../email/tile'
+import type { PictureLook } from '../night/look'
 
 /** The stages a finding can be mended in. */
 export type Stage = 'cut' | 'compose' | 'motion' | 'night' | 'interact' | 'proof' | 'handover'
@@ -55,6 +56,8 @@ export interface TileScope {
   style: Style
 }
 
+export type PictureLooks = (id: string) => PictureLook | undefined
+
 /** The whole email. Without bands where another way of writing counts. */
 export interface EmailScope {
   email: Email
@@ -64,6 +67,8 @@ export interface EmailScope {
   html: string
   /** Its size, bytes in UTF-8. */
   bytes: number
+  /** What is known of the pixels of a picture, by its id; undefined where it was not measured yet. */
+  looks: PictureLooks
   /** The HTML that was written by hand, read once for all checks; null where it is not what counts. */
   hand: () => Root | null
 }
@@ -76,6 +81,4 @@ export interface Check {
   tile?: (scope: TileScope) => Found[]
   /** Looks at the email as a whole. */
   email?: (scope: EmailScope) => Found[]
-  /** Looks at what has to be waited for, such as whether an address answers; it comes after all the rest. */
-  later?: (scope: EmailScope, signal?: AbortSignal) => Promise<Found[]>
 }

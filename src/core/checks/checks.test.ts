@@ -8,7 +8,7 @@ import { textOf, type RichText } from '../email/richtext'
 import type { Email } from '../email/schema'
 import { findingsOf, type Check, type Finding } from './index'
 import { toMend } from './to-mend'
-import { runChecks, runLater, scopeOf } from './run'
+import { runChecks, scopeOf } from './run'
 import { HTML_LIMIT } from './weight'
 
 const look = (email: Email): Finding[] => {
@@ -261,25 +261,4 @@ test('an edit of one band leaves what was found in the others to memory', () => 
   run(applyEdit(email, set('w1-0', { show: 'wide' })))
   expect(seen.every((id) => /1-/.test(id))).toBe(true)
   expect(seen).toHaveLength(6)
-})
-
-test('checks that have to wait come after the rest, can be cancelled, and their findings can be left too', async () => {
-  const slow: Check = {
-    name: 'slow',
-    about: '',
-    later: async (_, signal) => {
-      signal?.throwIfAborted()
-      return [
-        { severity: 'mind', stage: 'proof', what: 'No answer', why: 'It waited.', key: 'https://a.example' },
-      ]
-    },
-  }
-  const email = applyEdit(good, {
-    name: 'mute',
-    what: { finding: 'slow:email:https://a.example', reason: 'Not up yet.' },
-  })
-  const scope = scopeOf(email, styleOf(house, {}), '', 0)
-  expect(runChecks([slow], scope)).toEqual([])
-  expect(await runLater([slow], scope)).toMatchObject([{ check: 'slow', muted: 'Not up yet.', where: {} }])
-  await expect(runLater([slow], scope, AbortSignal.abort())).rejects.toThrow()
 })

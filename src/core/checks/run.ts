@@ -3,7 +3,7 @@ import type { Style } from '../email/cascade'
 import { groundsOf } from '../email/ground'
 import { remembered } from '../email/remember'
 import type { Band, ByHand, Email } from '../email/schema'
-import type { Check, EmailScope, Finding, Found } from './check'
+import type { Check, EmailScope, Finding, Found, PictureLooks } from './check'
 
 /** How much of a matter's own words goes into its id, characters. */
 const KEY_LENGTH = 80
@@ -11,30 +11,42 @@ const KEY_LENGTH = 80
 /** What the tile checks found in one band, by check. */
 type BandFindings = ReadonlyMap<Check, readonly Found[]>
 
-/** Remembered as long as the band and the styles it inherits are the same. */
-const known = new WeakMap<Band, { checks: readonly Check[]; style: Style; found: BandFindings }>()
+interface Around {
+  style: Style
+  /** The picture behind the email. */
+  behind: Email['behind']
+}
+
+/** Remembered as long as the band, the styles it inherits and what lies behind it are the same. */
+const known = new WeakMap<Band, Around & { checks: readonly Check[]; found: BandFindings }>()
 
 /** One walk over the tiles of a band for all checks. */
-function findingsIn(band: Band, style: Style, checks: readonly Check[]): BandFindings {
+function findingsIn(band: Band, { style, behind }: Around, checks: readonly Check[]): BandFindings {
   const before = known.get(band)
-  if (before && before.style === style && before.checks === checks) return before.found
+  if (before?.style === style && before.behind === behind && before.checks === checks) return before.found
   const found = new Map<Check, Found[]>()
   const look = style.roles[band.role]
-  for (const [tile, ground] of groundsOf(band, style))
+  for (const [tile, ground] of groundsOf(band, style, behind))
     for (const check of checks) {
       const said = check.tile?.({ band, tile, ground, look, style }) ?? []
       const place = { band: band.id, tile: tile.id }
       if (said.length)
         found.set(check, [...(found.get(check) ?? []), ...said.map((f) => ({ where: place, ...f }))])
     }
-  known.set(band, { checks, style, found })
+  known.set(band, { checks, style, behind, found })
   return found
 }
 
 const handTree = remembered((hand: ByHand) => treeOf(hand.html))
 
 /** What checks look at. @param html as it will be handed over @param bytes of it */
-export function scopeOf(email: Email, style: Style, html: string, bytes: number): EmailScope {
+export function scopeOf(
+  email: Email,
+  style: Style,
+  html: string,
+  bytes: number,
+  looks: PictureLooks = () => undefined,
+): EmailScope {
   // An email written by hand or as plain text keeps its bands, but they are not what is sent.
   const seen = email.way === 'bands' ? email : { ...email, bands: [] }
   return {
@@ -42,6 +54,7 @@ export function scopeOf(email: Email, style: Style, html: string, bytes: number)
     style,
     html,
     bytes,
+    looks,
     hand: () => (email.way === 'hand' && email.hand ? handTree(email.hand) : null),
   }
 }
@@ -49,7 +62,7 @@ export function scopeOf(email: Email, style: Style, html: string, bytes: number)
 /** Runs the checks of tiles band by band, for who has to give way between them; what they find is remembered. */
 export function* checkedByBand(checks: readonly Check[], { email, style }: EmailScope): Generator<void> {
   for (const band of email.bands) {
-    findingsIn(band, style, checks)
+    findingsIn(band, { style, behind: email.behind }, checks)
     yield
   }
 }
@@ -57,27 +70,13 @@ export function* checkedByBand(checks: readonly Check[], { email, style }: Email
 /** Runs checks. What has to be mended comes first, then in the email's own order. */
 export function runChecks(checks: readonly Check[], scope: EmailScope): Finding[] {
   const { email, style } = scope
-  const inBands = email.bands.map((b) => findingsIn(b, style, checks))
+  const inBands = email.bands.map((b) => findingsIn(b, { style, behind: email.behind }, checks))
   return settle(
     email,
     checks.map((check) => [
       check,
       [...inBands.flatMap((found) => found.get(check) ?? []), ...(check.email?.(scope) ?? [])],
     ]),
-  )
-}
-
-/** Runs what has to be waited for. */
-export async function runLater(
-  checks: readonly Check[],
-  scope: EmailScope,
-  signal?: AbortSignal,
-): Promise<Finding[]> {
-  const waiting = checks.filter((c) => c.later)
-  const found = await Promise.all(waiting.map((c) => c.later!(scope, signal)))
-  return settle(
-    scope.email,
-    waiting.map((check, i) => [check, found[i]!]),
   )
 }
 

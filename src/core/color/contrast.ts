@@ -3,12 +3,15 @@ import { toRgb } from './hex'
 /**
  * Relative luminance of an sRGB colour, 0 (black) to 1 (white). WCAG 2.2, definition of relative luminance.
  */
-export function luminance(hex: string): number {
-  const [r, g, b] = toRgb(hex).map((v) => {
-    const c = v / 255
-    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4
-  }) as [number, number, number]
-  return 0.2126 * r + 0.7152 * g + 0.0722 * b
+export const luminance = (hex: string): number => luminanceOf(...toRgb(hex))
+
+/** The same of its parts, 0 to 255 each. */
+export const luminanceOf = (r: number, g: number, b: number): number =>
+  0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b)
+
+const linear = (part: number): number => {
+  const c = part / 255
+  return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4
 }
 
 /** Contrast ratio of two colours, 1 to 21. WCAG 2.2, definition of contrast ratio. */

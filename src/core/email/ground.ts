@@ -1,5 +1,5 @@
 import type { Style } from './cascade'
-import type { Band, Cell, Email, GroundPicture, Row } from './schema'
+import type { Band, Cell, Email, EmailGround, GroundPicture, Row } from './schema'
 import type { Tile } from './tile'
 
 /** What stands behind something: its colour by day and, by the email's own rules, at night; and a picture over that colour. */
@@ -19,21 +19,24 @@ const cover = (behind: Ground, day: string | undefined, night: string | undefine
         night: night ?? day ?? behind.night,
       }
 
-/** Behind the whole email. */
-export const windowGround = (style: Pick<Style, 'ground' | 'nightGround'>): Ground => ({
+type Colors = Pick<Style, 'ground' | 'nightGround'>
+
+/** Behind the whole email. @param behind the picture there */
+export const windowGround = (style: Colors, behind?: EmailGround): Ground => ({
   color: style.ground,
   night: style.nightGround ?? style.ground,
+  ...(behind ? { picture: { ...behind, across: 'window' } } : {}),
 })
 
 /** Behind a band's own block: its bleed over the whole window, and a picture there. */
-export function bleedGround(band: Band, style: Pick<Style, 'ground' | 'nightGround'>): Ground {
-  const ground = cover(windowGround(style), band.bleed, band.nightBleed)
+export function bleedGround(band: Band, style: Colors, behind?: EmailGround): Ground {
+  const ground = cover(windowGround(style, behind), band.bleed, band.nightBleed)
   return band.picture?.across === 'window' ? { ...ground, picture: band.picture } : ground
 }
 
 /** Behind the cells of a band. */
-export function bandGround(band: Band, style: Pick<Style, 'ground' | 'nightGround'>): Ground {
-  const ground = cover(bleedGround(band, style), band.background, band.nightBackground)
+export function bandGround(band: Band, style: Colors, behind?: EmailGround): Ground {
+  const ground = cover(bleedGround(band, style, behind), band.background, band.nightBackground)
   return band.picture?.across === 'email' ? { ...ground, picture: band.picture } : ground
 }
 
@@ -42,11 +45,8 @@ export const cellGround = (cell: Cell, behind: Ground): Ground =>
   cover(behind, cell.background, cell.nightBackground)
 
 /** Every tile of a band with what stands behind it, in reading order. */
-export function* groundsOf(
-  band: Band,
-  style: Pick<Style, 'ground' | 'nightGround'>,
-): Generator<[Tile, Ground]> {
-  yield* within(band, bandGround(band, style))
+export function* groundsOf(band: Band, style: Colors, behind?: EmailGround): Generator<[Tile, Ground]> {
+  yield* within(band, bandGround(band, style, behind))
 }
 
 function* within(row: Pick<Row, 'cells'>, behind: Ground): Generator<[Tile, Ground]> {
@@ -59,16 +59,12 @@ function* within(row: Pick<Row, 'cells'>, behind: Ground): Generator<[Tile, Grou
 }
 
 /** What stands behind a tile or the tiles of a cell; behind the email where there is none of that id. */
-export function groundOf(
-  email: Pick<Email, 'bands'>,
-  style: Pick<Style, 'ground' | 'nightGround'>,
-  id: string,
-): Ground {
+export function groundOf(email: Pick<Email, 'bands' | 'behind'>, style: Colors, id: string): Ground {
   for (const band of email.bands) {
-    const found = search(band, bandGround(band, style), id)
+    const found = search(band, bandGround(band, style, email.behind), id)
     if (found) return found
   }
-  return windowGround(style)
+  return windowGround(style, email.behind)
 }
 
 function search(row: Pick<Row, 'cells'>, behind: Ground, id: string): Ground | undefined {

@@ -58,6 +58,9 @@ export function vanishes({ rim }: Pick<Edges, 'rim'>, ground: string): number {
   return all ? gone / all : 0
 }
 
+/** How much of a rim may vanish before the mark does (common practice, no source). */
+export const GONE = 0.25
+
 /** Pixels of a border may differ this much (CIEDE2000) and still be one colour: what JPEG does to a flat one. */
 const EVEN = 4
 

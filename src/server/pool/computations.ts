@@ -13,6 +13,7 @@ import { linkedSheets, ownSheets } from '@/core/house/sheets'
 import { readHouse } from '@/core/email/migrations'
 import type { Email } from '@/core/email/schema'
 import { namePictures } from '@/core/handover/names'
+import type { PictureLook } from '@/core/night/look'
 import { readEmail } from '@/core/tiles/document'
 import { withKeptFonts } from '@/core/email/fonts'
 import { write, type How } from '../destinations/written'
@@ -32,6 +33,7 @@ import { countdownPicture } from '../motion/countdown/draw'
 import { pictureFrame } from '../motion/read'
 import { cropPicture } from '../pictures/crop-file'
 import { encodePart, type Part } from '../pictures/encode-part'
+import { looksOf } from '../pictures/looks'
 import { decodeRaster, rasterOf } from './raster'
 
 /** How far a computation is. */
@@ -103,6 +105,11 @@ export const computations = {
   checkAmp: ({ html }: { html: string }) => checkAmp(html),
   /** What is wrong with code that a person wrote, and what readers do not know of it. */
   lintCode,
+  /** What the pixels of pictures show, in the order of their ids; null where one cannot be read. */
+  pictureLooks: async ({ ids }: { ids: string[] }): Promise<(PictureLook | null)[]> => {
+    const looks = await looksOf(ids)
+    return ids.map((id) => looks.get(id) ?? null)
+  },
   proof: ({ email, house }: Stored) => proof(storedEmail(email), readHouse(house)),
   namePictures: ({ email }: Pick<Stored, 'email'>) => namePictures(storedEmail(email)),
   figures: ({ email, cuts, house }: Stored & { cuts: unknown }) =>

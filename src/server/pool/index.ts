@@ -41,6 +41,7 @@ type Lane = 'long' | 'short'
 const short: ReadonlySet<Name> = new Set([
   'written',
   'proof',
+  'pictureLooks',
   'figures',
   'namePictures',
   'countdown',

@@ -6,6 +6,7 @@ import type { CutPlan } from '@/core/cut/plan'
 import { styleOf } from '@/core/email/cascade'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
+import { looksIn } from '../pictures/looks'
 
 /** What the checks find in an email, and how much of the HTML limit is used. */
 export interface Proof {
@@ -14,13 +15,15 @@ export interface Proof {
   findings: Finding[]
 }
 
-export function proof(email: Email, house: HouseStyle): Proof {
+export async function proof(email: Email, house: HouseStyle): Promise<Proof> {
+  const looks = await looksIn(email)
   const html = compile(email, house, {
     src: ({ id }) => `/api/pictures/${id}`,
     print: printOf(email),
   })
   const bytes = Buffer.byteLength(html)
-  return { bytes, limit: HTML_LIMIT, findings: findingsOf(email, styleOf(house, email.styles), html, bytes) }
+  const style = styleOf(house, email.styles)
+  return { bytes, limit: HTML_LIMIT, findings: findingsOf(email, style, html, bytes, (id) => looks.get(id)) }
 }
 
 /** What a job's documents come to: figures of the wall. */
@@ -37,8 +40,12 @@ export interface KnownFigures extends Figures {
 }
 
 /** @param email, plan null where there is none yet */
-export function figures(email: Email | null, plan: CutPlan | null, house: HouseStyle): Figures {
-  const findings = email ? proof(email, house).findings : []
+export async function figures(
+  email: Email | null,
+  plan: CutPlan | null,
+  house: HouseStyle,
+): Promise<Figures> {
+  const findings = email ? (await proof(email, house)).findings : []
   const left = toMend(findings).length
   return {
     cutCount: plan?.cuts.length ?? 0,

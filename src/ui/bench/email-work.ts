@@ -144,14 +144,19 @@ function useProof(email: Email, house: HouseStyle): Proof {
     const look = async () => {
       began.current = true
       // The checks come once there is something to look at.
-      const { proof, proofByBand } = await import('./proof')
+      const { askForLooks, proof, proofByBand } = await import('./proof')
       await inSlices(
         () => proofByBand(email, house),
         () => current,
       )
-      if (!current) return
-      const now = await whenRead(() => proof(email, house))
-      if (current) startTransition(() => setFound(now))
+      const tell = async () => {
+        if (!current) return
+        const now = await whenRead(() => proof(email, house))
+        if (current) startTransition(() => setFound(now))
+      }
+      await tell()
+      // What rests on the pixels of its pictures follows once they are measured.
+      if (await askForLooks(email)) await tell()
     }
     const wait = setTimeout(() => void look(), began.current ? REST : 0)
     return () => {

@@ -4,6 +4,7 @@ import { toast } from '../parts/toast'
 import { groundOf } from '@/core/email/ground'
 import type { TileOf } from '@/core/email/tile'
 import { behaviours } from '@/core/night/behaviours'
+import { GONE } from '@/core/night/edges'
 import { turnedOver } from '@/core/night/lightness'
 import { nightEdge } from '@/core/night/palette'
 import type { Mend, NightAnswer, NightCall } from '@/workers/night'
@@ -61,9 +62,6 @@ function useMeasured(work: EmailWork, tile: TileOf<'picture'>): Measured | null 
   }, [id, color, night])
   return found && found.id === id ? found : null
 }
-
-/** How much of a rim may vanish before the mark does (common practice, no source). */
-const GONE = 0.25
 
 /** A picture's edges on each ground it may get, and the mends. */
 export function PictureAtNight({ work, tile }: { work: EmailWork; tile: TileOf<'picture'> }) {

@@ -68,7 +68,7 @@ function refined(b: Building, bands: Band[]): Band[] {
   // Words that were built before stay words: a person may have written in them.
   const free = (were: ReadonlySet<string>) => (tile: Tile) =>
     !cutsOf(tile).some((id) => id in plan.built && !were.has(id))
-  const placed = evenSides(settled(bands, width, b.loose, narrow?.side), width, b.rooms)
+  const placed = evenSides(settled(bands, width, b.loose, b.rooms, narrow?.side), width, b.rooms)
   const reviews = cutsThatWere('review')
   const quoted = withQuotations(narrow ? followNarrow(placed, narrow) : placed, free(reviews), reviews)
   return withFooter(

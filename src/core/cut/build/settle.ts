@@ -2,6 +2,7 @@ import type { Band, Cell, Item, Row } from '../../email/schema'
 import { sides, type Sides } from '../../email/styles'
 import type { Tile } from '../../email/tile'
 import { markHeight } from '../../tiles/marks/html'
+import type { WordsRoom } from './runs'
 
 /** Space on both sides that differs by no more than this is the same, px. */
 const SAME = 6
@@ -23,17 +24,21 @@ const LEVEL = 2
  * side space, and on narrow all share one left and one right edge. Nothing moves on wide.
  * @param width of the email, px
  * @param loose ids of tiles whose words need no wall on their loose side
+ * @param rooms how wide words may be, by the id of their tile
  * @param narrowSide side space on narrow, px
  */
 export function settled(
   bands: readonly Band[],
   width: number,
   loose: ReadonlySet<string>,
+  rooms: ReadonlyMap<string, WordsRoom>,
   narrowSide = NARROW_SIDE,
 ): Band[] {
   const side = sideOf(bands, width)
+  // Centred words that have room between the side spaces say nothing of these.
+  const free = new Set([...rooms].flatMap(([id, { least }]) => (least <= width - 2 * side ? [id] : [])))
   return bands.map((band) => {
-    const wide = spread(band, side)
+    const wide = spread(band, side, free)
     const flush = Math.min(wide.padding.left, wide.padding.right) < BLEEDS
     const beside = flush ? 0 : narrowSide
     const { left, right } = wide.padding
@@ -59,33 +64,45 @@ interface Place {
 }
 
 /** Space at the two sides of what a band holds, px; of a side that something centred alone stands at, null. */
-function besideOf({ padding, cells }: Band): { left: number | null; right: number | null } {
+function besideOf(
+  { padding, cells }: Band,
+  free: ReadonlySet<string>,
+): { left: number | null; right: number | null } {
   const [first, last] = [cells[0]!, cells.at(-1)!]
   const space = (cell: Cell, side: 'left' | 'right'): number | null => {
     if (!bare(cell) || !cell.items.length) return padding[side]
-    const own = least(cell.items, side)
+    const own = least(cell.items, side, { free })
     return own === null ? null : padding[side] + own
   }
   return { left: space(first, 'left'), right: space(last, 'right') }
 }
 
-/** Space at one side of what an item shows, px; null of what has no side. @param held whether only what is held by that side counts */
-function sideSpaceOf(item: Item, side: 'left' | 'right', held = false): number | null {
-  if (item.kind !== 'row') return isSided(item, held) ? item.padding[side] : null
+/** What counts of what stands at a side. */
+interface Counted {
+  /** Whether only what is held by that side does. */
+  held?: boolean
+  /** Words that do not where they are centred. */
+  free?: ReadonlySet<string>
+}
+
+/** Space at one side of what an item shows, px; null of what has no side. */
+function sideSpaceOf(item: Item, side: 'left' | 'right', counted: Counted): number | null {
+  if (item.kind !== 'row') return isSided(item, counted) ? item.padding[side] : null
   const cell = side === 'left' ? item.cells[0]! : item.cells.at(-1)!
   if (!bare(cell)) return 0
   // An empty cell is the room beside a panel.
-  return cell.items.length ? least(cell.items, side, held) : cell.width
+  return cell.items.length ? least(cell.items, side, counted) : cell.width
 }
 
-const least = (items: readonly Item[], side: 'left' | 'right', held = false): number | null => {
-  const spaces = items.flatMap((i) => sideSpaceOf(i, side, held) ?? [])
+const least = (items: readonly Item[], side: 'left' | 'right', counted: Counted = {}): number | null => {
+  const spaces = items.flatMap((i) => sideSpaceOf(i, side, counted) ?? [])
   return spaces.length ? Math.min(...spaces) : null
 }
 
-function isSided(tile: Tile, held: boolean): boolean {
+function isSided(tile: Tile, { held, free }: Counted): boolean {
   if (tile.kind === 'gap') return false
   if (tile.kind === 'button' && tile.align === 'center') return false
+  if (tile.kind === 'words' && tile.align === 'center' && free?.has(tile.id)) return false
   if (!held) return true
   return (
     (tile.kind === 'words' && tile.align !== 'center') || tile.kind === 'table' || tile.kind === 'divider'
@@ -103,11 +120,11 @@ export function sideOf(bands: readonly Band[], width: number): number {
   for (const { padding, cells } of bands) {
     const [first] = cells
     if (!bare(first!)) continue
-    const space = least(first!.items, 'left', true)
+    const space = least(first!.items, 'left', { held: true })
     const left = space === null ? null : padding.left + space
     if (left !== null && usual(left)) counts.set(left, (counts.get(left) ?? 0) + 1)
     for (const item of first!.items) {
-      if (item.kind === 'row' || item.kind === 'words' || !isSided(item, false)) continue
+      if (item.kind === 'row' || item.kind === 'words' || !isSided(item, {})) continue
       const own = padding.left + item.padding.left
       exact.set(own, (exact.get(own) ?? 0) + 1)
     }
@@ -123,10 +140,10 @@ export function sideOf(bands: readonly Band[], width: number): number {
 export const bare = (cell: Cell): boolean => !cell.background && !cell.edges && !cell.radius
 
 /** A band that keeps the side space of its email, as far as what it holds does; its cells keep the rest. */
-function spread(band: Band, side: number): Band {
+function spread(band: Band, side: number, free: ReadonlySet<string>): Band {
   const [first, last] = [band.cells[0]!, band.cells.at(-1)!]
   if (!bare(first) || !bare(last)) return band
-  const beside = besideOf(band)
+  const beside = besideOf(band, free)
   const left = Math.max(0, Math.min(side, beside.left ?? side))
   const right = Math.max(0, Math.min(side, beside.right ?? side))
   // What is centred stays so only between like sides.
@@ -151,6 +168,8 @@ const LEAST_CELL = 16
 /** Whether a cell, and those at that side inside it, can be so much wider, or narrower where that is below 0. */
 function hasRoom(cell: Cell, by: number, side: 'left' | 'right'): boolean {
   if (by >= 0) return true
+  // Room beside a panel may go altogether.
+  if (!cell.items.length) return cell.width + by >= 0
   if (cell.width + by < LEAST_CELL) return false
   return cell.items.every((item) => {
     if (item.kind !== 'row') return true
@@ -172,7 +191,15 @@ function widened(cell: Cell, by: { left: number; right: number }): Cell {
       },
     }
   })
-  return { ...cell, width: cell.width + by.left + by.right, items }
+  return unwrapped({ ...cell, width: cell.width + by.left + by.right, items })
+}
+
+/** A cell that holds nothing but one of its width is that. */
+function unwrapped(cell: Cell): Cell {
+  const [row, ...more] = cell.items
+  if (row?.kind !== 'row' || more.length || row.cells.length !== 1 || !bare(cell)) return cell
+  const [only] = row.cells
+  return Math.abs(only!.width - cell.width) < 1 ? { ...only!, width: cell.width } : cell
 }
 
 /** Space that grows or shrinks, not below none. */
@@ -191,7 +218,7 @@ function widenedRow(row: Row, by: { left: number; right: number }): Row {
     if (bare(last)) cells[end] = widened(cells[end]!, { left: 0, right: by.right })
     else cells.push(room(`${row.id}-r`, by.right))
   }
-  return { ...row, cells }
+  return { ...row, cells: cells.filter((cell) => cell.items.length || cell.width >= 1) }
 }
 
 const room = (id: string, width: number): Cell => ({

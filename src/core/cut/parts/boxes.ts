@@ -177,8 +177,10 @@ function openedAs(f: Finding, rect: Rect, box: Box, c: Context): Inner[] | null 
   const inner = insetOf(rect, box)
   const inside = insideOf(f, inner, box)
   const [w, h] = [rect.w / s, rect.h / s]
+  // As small as an icon it is a mark of its own, with something in it or not.
+  const small = w < LEAST_PANEL && h < LEAST_PANEL
   if (!inside) {
-    if (h <= THIN) return null
+    if (h <= THIN || small) return null
     f.parts.push({ ...rect, kind: 'ground', sure: 0.8, frame: c.frame, ground: box.color, box })
     return []
   }
@@ -187,8 +189,7 @@ function openedAs(f: Finding, rect: Rect, box: Box, c: Context): Inner[] | null 
     f.parts.push({ ...rect, kind: 'button', sure, frame: c.frame, ground: c.ground, box })
     return []
   }
-  // A small box with something in it is a mark of its own, such as an icon.
-  if (w < LEAST_PANEL && h < LEAST_PANEL) return null
+  if (small) return null
   f.panels.push({ ...rect, box })
   return [
     { rect: inner, ground: box.color, frame: within(rect, box), depth: c.depth + 1, radius: box.radius },

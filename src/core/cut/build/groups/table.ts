@@ -55,9 +55,9 @@ export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot
     kind: 'table',
     padding,
     caption: '',
-    columns: columns.aligns.map((align, i) => ({
-      align,
-      width: percent((columns.bounds[i + 1]! - columns.bounds[i]!) / (right - left)),
+    columns: widthsFor(columns, rows, set).map((width, i) => ({
+      align: columns.aligns[i]!,
+      width: percent(width / (right - left)),
       ...columnLetters(rows, i, color),
     })),
     rows: words,
@@ -78,6 +78,43 @@ export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot
   }
   const height = heightOf(rows, line + 2 * space, line, looks.edge)
   return { made, top: spot.top, bottom: spot.top + (padding.top + height) * b.scale }
+}
+
+/** Letters of another machine run so much wider, of their width, and px. */
+const RUN = 0.02
+const RUN_PX = 1
+
+/**
+ * How wide the columns are, px: as the design has them, but that what is one line there stays one beside the space in its cell. What a
+ * column lacks its nearest neighbours give, as far as they have more than they need.
+ */
+function widthsFor(
+  { bounds, beside }: Columns,
+  rows: TableGroup['rows'],
+  set: ReturnType<Building['lettering']['of']>,
+): number[] {
+  const needs = rows[0]!.map((_, k) =>
+    Math.max(
+      0,
+      ...rows.flatMap((r) => {
+        const cell = r[k]
+        if (!cell || cell.words.lines > 1) return []
+        const width = wordsWidth(cell.said, set.stack, set.size, { bold: cell.words.bold })
+        return [width * (1 + RUN) + RUN_PX + 2 * beside]
+      }),
+    ),
+  )
+  const widths = needs.map((_, k) => bounds[k + 1]! - bounds[k]!)
+  for (const [k, need] of needs.entries())
+    for (let far = 1; far < widths.length && widths[k]! < need; far++)
+      for (const other of [k - far, k + far]) {
+        const has = widths[other]
+        if (has === undefined) continue
+        const given = Math.max(0, Math.min(need - widths[k]!, has - needs[other]!))
+        widths[other] = has - given
+        widths[k]! += given
+      }
+  return widths
 }
 
 /** Where a table begins, design px: the line under its first row is exact, its letters are nearly so. @param line px @param space px */
