@@ -32,6 +32,8 @@ export interface DemoJob {
   begins?: () => Email
   /** What is made for it: what moves, or what answers inside the message. */
   makes?: 'moon' | 'film' | 'berths'
+  /** Whether it gets the night palette that is proposed. */
+  night?: boolean
   finish?: (e: Email) => Email
 }
 
@@ -633,6 +635,7 @@ export const jobs: DemoJob[] = [
     due: '2027-01-15',
     begins: () => berthChoice([]),
     makes: 'berths',
+    night: true,
   },
   {
     client: 'Fennmoor Seed Library',

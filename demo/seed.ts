@@ -18,6 +18,7 @@ import { placeOf } from '@/core/email/walk'
 import { endWords } from '@/core/motion/countdown/moment'
 import { keyOf } from '@/core/motion/key'
 import type { FilmRef } from '@/core/motion/made'
+import { nightPalette } from '@/core/night/palette'
 import type { PictureRef } from '@/core/picture/ref'
 import { newTile } from '@/core/tiles'
 import { countdownStill, drawnGif, howTo, moonPhases, untilCopper } from './moving'
@@ -90,7 +91,9 @@ async function load(job: DemoJob, clientId: string): Promise<void> {
   const first = job.begins ? { email: job.begins(), revision: 0 } : await built(id, job)
   if (!first) return
   const finished = job.finish?.(first.email) ?? first.email
-  const email = job.makes ? await making[job.makes](finished) : finished
+  const made = job.makes ? await making[job.makes](finished) : finished
+  const { house } = clients.find((c) => c.name === job.client)!
+  const email = job.night ? nightPalette(made, house).reduce(applyEdit, made) : made
   await call(`/jobs/${id}/email`, 'PUT', { revision: first.revision, email })
 }
 

@@ -302,6 +302,32 @@ test('parts answer in the lens as their documentation has it: panels, swatches, 
   await expect(happened(page)).toContainText('lists/trains: 200, taken')
 })
 
+test('the lenses go together, band by band, though each is as high as its own version', async ({
+  page,
+  request,
+}) => {
+  await open(page, await copyOf(request, 'Choose a berth'))
+  await expect(amp(page).getByRole('button', { name: 'What is for breakfast?' })).toBeVisible()
+  const of = (name: string) => page.getByRole('region', { name: `${name}, scrolled` })
+  // Each lens says which band stands a third down its view.
+  const bandIn = (name: string) =>
+    of(name).evaluate((scroller) => {
+      const frame = scroller.querySelector('iframe')!
+      const zoom = frame.getBoundingClientRect().width / frame.clientWidth
+      const y = (scroller.scrollTop + scroller.clientHeight * 0.3) / zoom
+      const bands = [...frame.contentDocument!.querySelectorAll<HTMLElement>('[data-m]')]
+      return bands
+        .filter((e) => e.getBoundingClientRect().top <= y && e.getBoundingClientRect().bottom >= y)
+        .map((e) => e.dataset.m!.split(' ')[0])[0]
+    })
+  await of('AMP').evaluate((e) => (e.scrollTop = e.scrollHeight / 2))
+  const band = await bandIn('AMP')
+  for (const name of ['CSS only', 'Static']) {
+    await expect.poll(() => of(name).evaluate((e) => e.scrollTop)).toBeGreaterThan(50)
+    await expect.poll(() => bandIn(name)).toBe(band)
+  }
+})
+
 test('AMP by hand: what the validator says stands at its line, and is mended in a press', async ({
   page,
   request,

@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useEffect, useMemo, useRef } from 'react'
+import { useCallback, useEffect, useMemo, useRef, type ComponentProps } from 'react'
 import { pictureAddress } from '@/core/interact/addresses'
 import { call } from '../api'
 import { src } from '../bench/src'
@@ -22,6 +22,7 @@ export function AmpLens({
   asking,
   onSaid,
   onAnswered,
+  tied,
 }: {
   html: string
   width: number
@@ -30,6 +31,7 @@ export function AmpLens({
   /** Told what happened, or what cannot be shown. */
   onSaid: (what: string) => void
   onAnswered: () => void
+  tied?: ComponentProps<typeof TryFrame>['tied']
 }) {
   const shown = useMemo(() => html.replaceAll(HOSTED, src({ id: '' })), [html])
   const latest = useRef({ asking, onSaid, onAnswered })
@@ -54,5 +56,14 @@ export function AmpLens({
       },
     })
   }, [])
-  return <TryFrame name={name} html={shown} width={width} detail={`${width} px`} onLoad={start} />
+  return (
+    <TryFrame
+      name={name}
+      html={shown}
+      width={width}
+      detail={`${width} px`}
+      onLoad={start}
+      {...(tied && { tied })}
+    />
+  )
 }

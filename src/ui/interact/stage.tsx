@@ -72,6 +72,7 @@ export function InteractStage({ work, setActions }: { work: EmailWork; setAction
                 asking={asking}
                 onSaid={(s) => setSaid((all) => [s, ...all].slice(0, 30))}
                 onAnswered={() => setSent((n) => n + 1)}
+                tied={work}
               />
             ) : (
               <HtmlLens key={name} name={name} work={work} width={width} />
@@ -143,7 +144,7 @@ function HtmlLens({ name, work, width }: { name: LensName; work: EmailWork; widt
     const whole = parts.before + parts.bands.map((b) => b.html).join('') + parts.after
     return name === 'Static' ? stillOf(whole) : whole
   }, [parts, name])
-  return <TryFrame name={name} html={html} width={width} detail={`${width} px`} />
+  return <TryFrame name={name} html={html} width={width} detail={`${width} px`} tied={work} />
 }
 
 const ways = [

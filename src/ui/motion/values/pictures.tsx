@@ -3,6 +3,7 @@ import { ArrowLeft, ArrowRight, Plus, X } from 'lucide-react'
 import type { Drift, Story } from '@/core/motion/made'
 import { Dropdown, PictureChooser } from '../../compose/groups/parts'
 import { Button, ColorField, Group, IconButton, NumberField, Row, TextRow } from '../../parts/controls'
+import { PlaceOf } from './place'
 import { Duration, LettersOf, Measure, Times, type ValuesProps } from './parts'
 
 const sceneMoves: { value: Story['scenes'][number]['move']; label: string }[] = [
@@ -170,8 +171,16 @@ function PieceGroup({ made, style, slot, put }: DriftProps) {
       onChange={(v) => put('place the piece', { at: { ...made.at, [key]: v / side } }, key)}
     />
   )
+  const own = made.piece.id === made.picture.id
   return (
-    <Group title="Piece">
+    <Group title={own ? 'The part that moves' : 'The piece that moves'} className="w-[252px]">
+      <PlaceOf
+        picture={made.picture.id}
+        slot={slot}
+        at={made.at}
+        own={own}
+        onChange={(at) => put('place the piece', { at }, 'place')}
+      />
       <div className="flex items-center gap-1">
         <img
           src={`/api/pictures/${made.piece.id}?width=96`}
@@ -186,6 +195,11 @@ function PieceGroup({ made, style, slot, put }: DriftProps) {
             put('choose the piece', { piece, at: { ...made.at, w, h } })
           }}
         />
+        {!own && (
+          <Button look="plain" onClick={() => put('move a part of the picture', { piece: made.picture })}>
+            A part of the picture
+          </Button>
+        )}
       </div>
       <Row label="Left, top">
         <span className="flex gap-1">
