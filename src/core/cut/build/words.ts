@@ -1,4 +1,4 @@
-import { emptyText, plainOf, type RichText } from '../../email/richtext'
+import { emptyText, plainOf, withSpace, type RichText } from '../../email/richtext'
 import type { Sides, TextStyleOverride } from '../../email/styles'
 import type { Tile } from '../../email/tile'
 import { LIST_INDENT, LIST_SPACE } from '../../tiles/words/html'
@@ -43,7 +43,9 @@ export function wordsOf(b: Building, cut: Cut, rect: Rect, top: number, behind: 
   }
   const titled = titleLevel(b, cut, size, bold, ink.lines.length)
   const text = titled ? asHeading(sized.text, titled) : sized.text
-  const apart = blockSpaces(text, ink.lines, style.line ?? line, b.scale)
+  const stacked = sized.heading ? stackedBlocks(b, set, text, { style, headings }) : undefined
+  if (stacked) padding.top = b.px(stacked.begins - top)
+  const apart = stacked ? null : blockSpaces(text, ink.lines, style.line ?? line, b.scale)
   const space = apart?.space ?? (sized.heading ? undefined : spaceOf(b, set, text))
   const fresh = !(cut.id in b.input.plan.built) && !cut.lettering
   const under = fresh && ink.lines.length > 0 && ink.lines.every((l) => l.under)
@@ -53,13 +55,14 @@ export function wordsOf(b: Building, cut: Cut, rect: Rect, top: number, behind: 
     show: 'all',
     padding,
     kind: 'words',
-    text: under ? underlined(text) : (apart?.text ?? text),
+    text: under ? underlined(text) : (stacked?.text ?? apart?.text ?? text),
     align,
     ...(space === undefined ? {} : { space }),
     ...(apart?.itemSpace === undefined ? {} : { itemSpace: apart.itemSpace }),
     style,
     headings,
   }
+  if (stacked) return { made, top, bottom: top + (padding.top + stacked.height) * b.scale }
   // Padding and lines are whole px high: that comes to a little more or less than the design has.
   const whole = !sized.heading && ink.lines.length && (blocksOf(text) === 1 || space !== undefined)
   const between = apart?.sum ?? (blocksOf(text) - 1) * (space ?? 0) + itemsOf(text) * LIST_SPACE
@@ -69,6 +72,44 @@ export function wordsOf(b: Building, cut: Cut, rect: Rect, top: number, behind: 
     bottom: whole
       ? top + (padding.top + ink.lines.length * (style.line ?? line) + between) * b.scale
       : Math.max(bottom, begins) + padding.top * b.scale - (begins - top),
+  }
+}
+
+/**
+ * A heading with its words in one cut: where its first line begins, design px, the spaces between its blocks, and its height, px. Each
+ * block has lines of its own, so the bases of letters say where these lie (CSS 2.2, 10.8.1: half the leading, then the ascent).
+ */
+function stackedBlocks(
+  b: Building,
+  { blocks, stack }: Set,
+  text: RichText,
+  { style, headings }: { style: TextStyleOverride; headings: TextStyleOverride },
+): { begins: number; text: RichText; height: number } | undefined {
+  if (blocks.length !== text.content.length || blocks.some((block) => !block.lines.length)) return undefined
+  const set = text.content.map((block, i) => {
+    const { size = 16, line = 24 } = block.type === 'heading' ? headings : style
+    const lines = blocks[i]!.lines
+    return {
+      line,
+      down: (line + size * stack.drop) / 2,
+      lines,
+      first: lines[0]!.base,
+      last: lines.at(-1)!.base,
+    }
+  })
+  const spaces = set.slice(1).map((next, i) => {
+    const above = set[i]!
+    const between = (next.first - above.last) / b.scale - (above.line - above.down) - next.down
+    return Math.max(0, Math.min(MOST_SPACE, Math.round(between)))
+  })
+  return {
+    begins: set[0]!.first - set[0]!.down * b.scale,
+    text: {
+      type: 'doc',
+      content: text.content.map((block, i) => (i < spaces.length ? withSpace(block, spaces[i]!) : block)),
+    },
+    height:
+      set.reduce((sum, { line, lines }) => sum + line * lines.length, 0) + spaces.reduce((a, c) => a + c, 0),
   }
 }
 

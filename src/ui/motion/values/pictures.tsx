@@ -162,74 +162,86 @@ const moves: { value: Drift['move']; label: string }[] = [
 
 type DriftProps = ValuesProps<'drift'>
 
+/** What moves: another picture, or a part of the one that stays. */
+function PieceChooser({ made, slot, put }: Pick<DriftProps, 'made' | 'slot' | 'put'>) {
+  const own = made.piece.id === made.picture.id
+  return (
+    <div className="flex items-center gap-1">
+      <img
+        src={`/api/pictures/${made.piece.id}?width=96`}
+        alt=""
+        className="h-10 w-10 bg-ground object-contain"
+      />
+      <PictureChooser
+        label="Another"
+        onChosen={(piece) => {
+          const w = Math.min(0.5, piece.width / 2 / slot.width)
+          const h = (w * slot.width * piece.height) / piece.width / slot.height
+          put('choose the piece', { piece, at: { ...made.at, w, h } })
+        }}
+      />
+      {!own && (
+        <Button look="plain" onClick={() => put('move a part of the picture', { piece: made.picture })}>
+          A part of the picture
+        </Button>
+      )}
+    </div>
+  )
+}
+
 function PieceGroup({ made, style, slot, put }: DriftProps) {
+  const own = made.piece.id === made.picture.id
   const place = (label: string, key: 'x' | 'y' | 'w' | 'h', side: number) => (
     <NumberField
       label={`${label} of the piece, px`}
-      value={made.at[key] * side}
+      value={Math.round(made.at[key] * side)}
       min={key === 'w' || key === 'h' ? 1 : -2000}
       onChange={(v) => put('place the piece', { at: { ...made.at, [key]: v / side } }, key)}
     />
   )
-  const own = made.piece.id === made.picture.id
   return (
-    <Group title={own ? 'The part that moves' : 'The piece that moves'} className="w-[252px]">
-      <PlaceOf
-        picture={made.picture.id}
-        slot={slot}
-        at={made.at}
-        own={own}
-        onChange={(at) => put('place the piece', { at }, 'place')}
-      />
-      <div className="flex items-center gap-1">
-        <img
-          src={`/api/pictures/${made.piece.id}?width=96`}
-          alt=""
-          className="h-10 w-10 bg-ground object-contain"
+    <>
+      <Group title={own ? 'The part that moves' : 'The piece that moves'}>
+        <PlaceOf
+          picture={made.picture.id}
+          slot={slot}
+          at={made.at}
+          own={own}
+          onChange={(at) => put('place the piece', { at }, 'place')}
         />
-        <PictureChooser
-          label="Another"
-          onChosen={(piece) => {
-            const w = Math.min(0.5, piece.width / 2 / slot.width)
-            const h = (w * slot.width * piece.height) / piece.width / slot.height
-            put('choose the piece', { piece, at: { ...made.at, w, h } })
-          }}
-        />
-        {!own && (
-          <Button look="plain" onClick={() => put('move a part of the picture', { piece: made.picture })}>
-            A part of the picture
-          </Button>
-        )}
-      </div>
-      <Row label="Left, top">
-        <span className="flex gap-1">
-          {place('Left', 'x', slot.width)}
-          {place('Top', 'y', slot.height)}
-        </span>
-      </Row>
-      <Row label="Size">
-        <span className="flex gap-1">
-          {place('Width', 'w', slot.width)}
-          {place('Height', 'h', slot.height)}
-        </span>
-      </Row>
-      <Row label="Behind it">
-        {made.patch ? (
-          <ColorField
-            label="What lies behind the piece"
-            value={made.patch}
-            swatches={style.colors}
-            own
-            onClear={() => put('leave the picture behind the piece', { patch: null })}
-            onChange={(patch) => put('set what lies behind the piece', { patch }, 'patch')}
-          />
-        ) : (
-          <Button onClick={() => put('cover the place of the piece', { patch: '#ffffff' })}>
-            Cover with a colour
-          </Button>
-        )}
-      </Row>
-    </Group>
+        <PieceChooser made={made} slot={slot} put={put} />
+      </Group>
+      <Group title="Its place">
+        <Row label="Left, top">
+          <span className="flex gap-1">
+            {place('Left', 'x', slot.width)}
+            {place('Top', 'y', slot.height)}
+          </span>
+        </Row>
+        <Row label="Size">
+          <span className="flex gap-1">
+            {place('Width', 'w', slot.width)}
+            {place('Height', 'h', slot.height)}
+          </span>
+        </Row>
+        <Row label="Behind it">
+          {made.patch ? (
+            <ColorField
+              label="What lies behind the piece"
+              value={made.patch}
+              swatches={style.colors}
+              own
+              onClear={() => put('leave the picture behind the piece', { patch: null })}
+              onChange={(patch) => put('set what lies behind the piece', { patch }, 'patch')}
+            />
+          ) : (
+            <Button onClick={() => put('cover the place of the piece', { patch: '#ffffff' })}>
+              Cover with a colour
+            </Button>
+          )}
+        </Row>
+      </Group>
+    </>
   )
 }
 

@@ -5,7 +5,7 @@ import type { Drift } from '@/core/motion/made'
 type Place = Drift['at']
 
 /** Width at which the picture is shown, px. */
-const LOOK = 228
+const LOOK = 168
 /** A piece is no smaller than this part of the slot. */
 const LEAST = 0.02
 
@@ -67,7 +67,7 @@ export function PlaceOf({
   }
   const px = (part: number, side: number) => Math.round(part * side)
   return (
-    <div className="relative overflow-hidden bg-ground" style={{ width: LOOK, height }}>
+    <div className="relative shrink-0 self-start overflow-hidden bg-ground" style={{ width: LOOK, height }}>
       <img src={`/api/pictures/${picture}?width=${2 * LOOK}`} alt="" className="h-full w-full object-cover" />
       <button
         type="button"
