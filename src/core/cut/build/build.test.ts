@@ -451,6 +451,25 @@ describe('how letters are set is told from the pixels, with the words known', ()
     ]).toEqual([true, true, true, undefined])
   })
 
+  test('a heading and its words in one cut: each line lies where the design has it', async () => {
+    const said =
+      'A night of three moons\n\nThe dome opens at nine and closes late, and the path is lit until midnight.'
+    const [tile] = await tilesOfDrawn(
+      '<text x="40" y="70" font-size="32" font-weight="700">A night of three moons</text><text x="40" y="120" font-size="16">The dome opens at nine and closes late, and the</text><text x="40" y="145" font-size="16">path is lit until midnight.</text>',
+      [words('a', 60, 0, 1000, 310, said)],
+    )
+    const { padding, style, headings, text } = tile!
+    expect(text.content.map((block) => block.type)).toEqual(['heading', 'paragraph'])
+    // Baseline in a line: half its leading, then the ascent (CSS 2.2, 10.8.1); 0.693: what Arial rises above its middle, twice.
+    const down = ({ size = 0, line = 0 }: { size?: number; line?: number }) => (line + size * 0.693) / 2
+    const space = (text.content[0] as { attrs?: { space?: number } }).attrs!.space!
+    const first = padding.top + down(headings!)
+    const second = padding.top + headings!.line! + space + down(style!)
+    expect(Math.abs(first - 70)).toBeLessThanOrEqual(1)
+    expect(Math.abs(second - 120)).toBeLessThanOrEqual(1)
+    expect(style!.line).toBe(25)
+  })
+
   test('figures of a row are set alike, whatever each of them measures; names and their prices are rows of one table', async () => {
     const figure = (x: number, n: string) =>
       `<text x="${x}" y="60" text-anchor="middle" font-size="30" font-weight="700">${n}</text>`
