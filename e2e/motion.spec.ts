@@ -61,6 +61,33 @@ test('words become a headline that changes; what it says is drawn at once, encod
   await expect.poll(async () => (await pictures(request, job)).length).toBe(before)
 })
 
+test('the part that moves is dragged over its picture, and placed and sized by keys', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'Eclipse night')
+  await open(page, job)
+  await page.getByRole('button', { name: /Gentle move/ }).click()
+  const place = page.getByRole('button', { name: /^The part that moves:/ })
+  const left = page.getByLabel('Left of the piece, px')
+  await expect(left).toHaveValue('337')
+  await place.focus()
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight')
+  await expect(left).toHaveValue('340')
+  await page.keyboard.press('Shift+ArrowUp')
+  await expect(page.getByLabel('Height of the piece, px')).toHaveValue('202')
+  const box = (await place.boundingBox())!
+  await page.mouse.move(box.x + 10, box.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(box.x - 18, box.y + 10, { steps: 4 })
+  await page.mouse.up()
+  // 28 of 168 px, of a slot of 600.
+  await expect(left).toHaveValue('240')
+  await saved(page)
+  const made = (await pictures(request, job)).flatMap((p) => p.motion?.made ?? [])
+  expect(made.flatMap((m) => (m.kind === 'drift' ? [Math.round(m.at.x * 600)] : []))).toEqual([240])
+})
+
 test('the frames of a moving picture are dragged, and stepped, duplicated, moved, timed and taken out by keys', async ({
   page,
   request,
@@ -163,6 +190,38 @@ async function numbersIn(picture: Buffer): Promise<number[]> {
     return n
   })
 }
+
+// Made once by ffmpeg, as a telephone held sideways writes films: H.264 with frames out of order, AAC beside it, QuickTime, turned by 90 degrees.
+test('a film as a camera writes it is shown upright, frame by frame', async ({ page, request }) => {
+  const job = await copyOf(request, 'How to sow a row')
+  await open(page, job)
+  await page.locator('[aria-label="Moving pictures"] li button').first().click()
+  await page.locator('[aria-label="Moving pictures"] input[type=file]').setInputFiles({
+    name: 'turned.mov',
+    mimeType: 'video/quicktime',
+    buffer: await readFile('src/test-support/fixtures/films/turned.mov'),
+  })
+  await expect(page.getByText(/turned\.mov, 480 x 270, 3\.0 s/)).toBeVisible({ timeout: 20_000 })
+  await page.getByLabel('a mark for playing').uncheck()
+  await page.getByLabel('In, s').fill('1.00')
+  await page.getByLabel('Out, s').fill('2.00')
+  const tile = async () => (await pictures(request, job)).find((p) => p.motion?.made.kind === 'film')
+  await expect
+    .poll(
+      async () => {
+        const t = await tile()
+        const m = t?.motion?.made
+        return m?.kind === 'film' && m.clips[0]!.to === 2000 && !m.mark && t?.motion?.key
+          ? t.picture?.moving?.ms
+          : 0
+      },
+      { timeout: 60_000 },
+    )
+    .toBe(1000)
+  const { picture } = (await tile())!
+  const wanted = Array.from({ length: 10 }, (_, i) => 30 + i * 3)
+  expect(await numbersIn(await bytesOf(request, picture!.id))).toEqual(wanted)
+})
 
 test('a film is read picture by picture: those that come out carry the right numbers at the right times', async ({
   page,
