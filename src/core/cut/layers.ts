@@ -149,9 +149,8 @@ function hasMark(drawing: Rect, texts: readonly TextBlock[]): boolean {
   return Math.max(left - drawing.x, drawing.x + drawing.w - right) >= MARK * drawing.h
 }
 
-/** Blocks beside each other with this between them are columns, in sizes of their letters; lines of one row stand further apart. */
+/** Blocks of lines beside each other with this between them are columns, in sizes of their letters. */
 const GUTTER = 0.3
-const ROW_GUTTER = 1.3
 /** A block this much higher than its letters has several lines. */
 const LINES = 1.7
 
@@ -168,8 +167,9 @@ function apartCuts(cuts: readonly Cut[], texts: readonly TextBlock[]): Cut[] {
 
 /** The middles of the gutters between columns of blocks, design px. */
 function guttersOf(blocks: readonly TextBlock[]): number[] {
-  const lines = blocks.some((t) => t.h > LINES * t.size)
-  const least = (lines ? GUTTER : ROW_GUTTER) * Math.max(0, ...blocks.map((t) => t.size))
+  // A row of single lines may be a menu, or the end of a letter: one thing.
+  if (!blocks.some((t) => t.h > LINES * t.size)) return []
+  const least = GUTTER * Math.max(...blocks.map((t) => t.size))
   const sorted = [...blocks].sort((a, b) => a.x - b.x)
   const out: number[] = []
   let right = -Infinity

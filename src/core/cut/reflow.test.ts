@@ -197,7 +197,7 @@ test('columns that the file has beside each other are parted, however near; a ma
     block(160, 60, 280, 50, 'Orrery Point', 44),
     // A line of a menu is one.
     block(100, 700, 90, 30, 'Nights', 28),
-    block(222, 700, 60, 30, 'Visit', 28),
+    block(322, 700, 60, 30, 'Visit', 28),
   ]
   const { cuts } = withLayers(
     {
@@ -206,7 +206,7 @@ test('columns that the file has beside each other are parted, however near; a ma
       cuts: [
         cut('w', { x: 0, y: 390, w: 1200, h: 160, kind: 'words' }),
         cut('l', { x: 68, y: 40, w: 372, h: 72, kind: 'picture' }),
-        cut('m', { x: 90, y: 690, w: 220, h: 50, kind: 'words' }),
+        cut('m', { x: 90, y: 690, w: 320, h: 50, kind: 'words' }),
       ],
     },
     { texts, shapes: [] },
@@ -219,7 +219,7 @@ test('columns that the file has beside each other are parted, however near; a ma
     ['words', 0, 594, 'Forty minutes from the chapel gate, by the marked stones.'],
     ['words', 594, 606, 'Level ground with benches and room for wheels.'],
     ['picture', 68, 372, 'Orrery Point'],
-    ['words', 90, 220, 'Nights Visit'],
+    ['words', 90, 320, 'Nights Visit'],
   ])
 })
 
