@@ -133,8 +133,11 @@ export const clients: DemoClient[] = [
         size: 16,
         bold: true,
         radius: 23,
-        padX: 34,
-        padY: 13,
+        padX: 33,
+        padY: 12,
+        // Some programs take a light ground away at night: the edge stays.
+        borderWidth: 1,
+        borderColor: '#e9a23b',
       },
       footer: { sender: 'Halden Night Rail', address: 'Platform House, Station Rise 1, Halden' },
     },
