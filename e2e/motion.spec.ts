@@ -191,6 +191,22 @@ async function numbersIn(picture: Buffer): Promise<number[]> {
   })
 }
 
+/** The moving picture of a film from its first second on, without the mark, which would lie over the stripes. @param to s */
+async function clipOf(page: Page, request: APIRequestContext, job: string, to: number) {
+  await page.getByLabel('a mark for playing').uncheck()
+  await page.getByLabel('In, s').fill('1.00')
+  await page.getByLabel('Out, s').fill(`${to}.00`)
+  const tile = async () => (await pictures(request, job)).find((p) => p.motion?.made.kind === 'film')
+  const made = async () => {
+    const t = await tile()
+    const m = t?.motion?.made
+    const whole = m?.kind === 'film' && m.clips[0]!.from === 1000 && m.clips[0]!.to === 1000 * to && !m.mark
+    return whole && t?.motion?.key ? t.picture?.moving?.ms : 0
+  }
+  await expect.poll(made, { timeout: 60_000 }).toBe(1000 * (to - 1))
+  return (await tile())!.picture!
+}
+
 // Made once by ffmpeg, as a telephone held sideways writes films: H.264 with frames out of order, AAC beside it, QuickTime, turned by 90 degrees.
 test('a film as a camera writes it is shown upright, frame by frame', async ({ page, request }) => {
   const job = await copyOf(request, 'How to sow a row')
@@ -202,25 +218,9 @@ test('a film as a camera writes it is shown upright, frame by frame', async ({ p
     buffer: await readFile('src/test-support/fixtures/films/turned.mov'),
   })
   await expect(page.getByText(/turned\.mov, 480 x 270, 3\.0 s/)).toBeVisible({ timeout: 20_000 })
-  await page.getByLabel('a mark for playing').uncheck()
-  await page.getByLabel('In, s').fill('1.00')
-  await page.getByLabel('Out, s').fill('2.00')
-  const tile = async () => (await pictures(request, job)).find((p) => p.motion?.made.kind === 'film')
-  await expect
-    .poll(
-      async () => {
-        const t = await tile()
-        const m = t?.motion?.made
-        return m?.kind === 'film' && m.clips[0]!.to === 2000 && !m.mark && t?.motion?.key
-          ? t.picture?.moving?.ms
-          : 0
-      },
-      { timeout: 60_000 },
-    )
-    .toBe(1000)
-  const { picture } = (await tile())!
+  const picture = await clipOf(page, request, job, 2)
   const wanted = Array.from({ length: 10 }, (_, i) => 30 + i * 3)
-  expect(await numbersIn(await bytesOf(request, picture!.id))).toEqual(wanted)
+  expect(await numbersIn(await bytesOf(request, picture.id))).toEqual(wanted)
 })
 
 test('a film is read picture by picture: those that come out carry the right numbers at the right times', async ({
@@ -235,27 +235,10 @@ test('a film is read picture by picture: those that come out carry the right num
     .locator('[aria-label="Moving pictures"] input[type=file]')
     .setInputFiles({ name: 'numbers.webm', mimeType: 'video/webm', buffer: film })
   await expect(page.getByText(/numbers\.webm, 480 x 270, 5\.0 s/)).toBeVisible({ timeout: 20_000 })
-  // The mark would lie over the stripes.
-  await page.getByLabel('a mark for playing').uncheck()
-  await page.getByLabel('In, s').fill('1.00')
-  await page.getByLabel('Out, s').fill('3.00')
-  const tile = async () => (await pictures(request, job)).find((p) => p.motion?.made.kind === 'film')
-  await expect
-    .poll(
-      async () => {
-        const t = await tile()
-        const m = t?.motion?.made
-        return m?.kind === 'film' && m.clips[0]!.from === 1000 && !m.mark && t?.motion?.key
-          ? t.picture?.moving?.ms
-          : 0
-      },
-      { timeout: 60_000 },
-    )
-    .toBe(2000)
-  const { picture } = (await tile())!
+  const picture = await clipOf(page, request, job, 3)
   // Ten a second of thirty, from the first second on.
   const wanted = Array.from({ length: 20 }, (_, i) => 30 + i * 3)
-  expect(await numbersIn(await bytesOf(request, picture!.id))).toEqual(wanted)
+  expect(await numbersIn(await bytesOf(request, picture.id))).toEqual(wanted)
 
   // The same as files of other forms, read back by other software.
   const file = async (name: string) => {
@@ -269,7 +252,7 @@ test('a film is read picture by picture: those that come out carry the right num
   expect(await sharp(webp, { animated: true }).metadata()).toMatchObject({
     format: 'webp',
     delay: Array(20).fill(100),
-    loop: picture!.moving!.loop,
+    loop: picture.moving!.loop,
   })
   expect(await numbersIn(webp)).toEqual(wanted)
   const track = (await new Input({

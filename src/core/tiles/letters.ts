@@ -67,7 +67,7 @@ export function ownLetters(
 }
 
 /** What the cell has and the paragraph has not. */
-export const undone = (s: TextStyle, base: TextStyle): Declarations => ({
+const undone = (s: TextStyle, base: TextStyle): Declarations => ({
   ...(base.italic && !s.italic ? { 'font-style': 'normal' } : {}),
   ...(base.capitals && !s.capitals ? { 'text-transform': 'none' } : {}),
   ...(base.spacing && !s.spacing ? { 'letter-spacing': 'normal' } : {}),

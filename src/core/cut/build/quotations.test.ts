@@ -91,4 +91,17 @@ test('words as large as a heading are a quotation only with a name beneath', () 
   }
   expect(read(heading)).toEqual(['words'])
   expect(read(heading, words('b', 'Ines', small))).toHaveLength(1)
+  // Both in one cut: the space between is that which was measured.
+  const both: TileOf<'words'> = {
+    ...heading,
+    text: {
+      type: 'doc',
+      content: [
+        { ...heading.text.content[0]!, attrs: { level: 1, space: 13 } } as never,
+        ...textOf('Ines').content,
+      ],
+    },
+  }
+  const [made] = withQuotations([band([both])], () => true, new Set())[0]!.cells[0]!.items
+  expect(made).toMatchObject({ kind: 'review', who: 'Ines', space: 13, style: { size: 24 } })
 })

@@ -1,4 +1,4 @@
-import { markOf, plainOf, type Block, type RichText } from '../../email/richtext'
+import { markOf, ownSpace, plainOf, type Block, type RichText } from '../../email/richtext'
 import type { Band, Cell, Item } from '../../email/schema'
 import { cutsOf, type TileOf } from '../../email/tile'
 import { gapAfter } from '../../tiles/words/html'
@@ -54,7 +54,7 @@ export const withQuotations = (
 }
 
 /**
- * Words as large as a heading are one, but for marks around them and a name beneath.
+ * What somebody said, if words are that. Those as large as a heading are one, but for marks around them and a name beneath.
  * @param next the words beneath, which may be the name
  */
 function quotation(tile: Words, next: Words | undefined, before: ReadonlySet<string>): Review | undefined {
@@ -75,7 +75,9 @@ function nameIn(tile: Words, line: Block, marked: boolean): Sayer | undefined {
   const name = plainLine(line)
   if (name === undefined || line.type === 'heading' || !isName(name) || !(marked || DASH.test(name)))
     return undefined
-  return { name, style: tile.style, space: tile.space ?? gapAfter({ line: tile.style?.line ?? LINE }, 0) }
+  const said = tile.text.content[0]!
+  const space = ownSpace(said) ?? tile.space ?? gapAfter({ line: tile.style?.line ?? LINE }, 0)
+  return { name, style: tile.style, space }
 }
 
 /** Lines of words whose style says nothing of them, px. */
