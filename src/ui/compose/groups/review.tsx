@@ -3,7 +3,7 @@ import { textLayers, type RoleStyle } from '@/core/email/cascade'
 import type { TextStyle, TextStyleOverride } from '@/core/email/styles'
 import { byStyle, reviewStyle, SPACE } from '@/core/tiles/review/html'
 import { Choice, ColorField, Group, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, Letters, setLetters, type TileProps } from './parts'
+import { aligns, Dropdown, Letters, setLetters, type TileProps } from './parts'
 
 export function ReviewGroups({ tile, email, house, style, band, ground, set }: TileProps<'review'>) {
   return (
@@ -25,35 +25,40 @@ export function ReviewGroups({ tile, email, house, style, band, ground, set }: T
           onChange={(about) => set('say of whom', { about }, 'about')}
         />
       </Group>
-      <Group title="Stars">
-        <Row label="Stars">
-          <Choice
-            label="Stars"
-            value={tile.stars === null ? 'none' : String(tile.stars)}
-            options={[
-              { value: 'none', label: '–', name: 'No stars' },
-              ...['1', '2', '3', '4', '5'].map((v) => ({ value: v, label: v })),
-            ]}
-            onChange={(v) => set('set the stars', { stars: v === 'none' ? null : Number(v) })}
-          />
-        </Row>
-        <Row label="Colour">
-          <ColorField
-            label="Colour of the stars"
-            value={tile.starColor}
-            swatches={style.colors}
-            onChange={(starColor) => set('set the colour of the stars', { starColor }, 'star')}
-          />
-        </Row>
-        <Row label="Align">
-          <Choice
-            label="Alignment"
-            value={tile.align}
-            options={aligns}
-            onChange={(align) => set('align the review', { align })}
-          />
-        </Row>
-      </Group>
+      <div className="min-h-0 overflow-y-auto border-r border-grout">
+        <Group title="Stars" className="border-r-0! pb-1!">
+          <Row label="Stars">
+            <Choice
+              label="Stars"
+              value={tile.stars === null ? 'none' : String(tile.stars)}
+              options={[
+                { value: 'none', label: '–', name: 'No stars' },
+                ...['1', '2', '3', '4', '5'].map((v) => ({ value: v, label: v })),
+              ]}
+              onChange={(v) => set('set the stars', { stars: v === 'none' ? null : Number(v) })}
+            />
+          </Row>
+          {tile.stars !== null && (
+            <Row label="Colour">
+              <ColorField
+                label="Colour of the stars"
+                value={tile.starColor}
+                swatches={style.colors}
+                onChange={(starColor) => set('set the colour of the stars', { starColor }, 'star')}
+              />
+            </Row>
+          )}
+          <Row label="Align">
+            <Choice
+              label="Alignment"
+              value={tile.align}
+              options={aligns}
+              onChange={(align) => set('align the review', { align })}
+            />
+          </Row>
+        </Group>
+        <SayerGroup tile={tile} look={style.roles[band.role]} colors={style.colors} set={set} />
+      </div>
       <Letters
         shown={reviewStyle(tile, style.roles[band.role])}
         own={tile.style}
@@ -62,7 +67,6 @@ export function ReviewGroups({ tile, email, house, style, band, ground, set }: T
         layers={textLayers(house, email.styles, band.role, style.roles[band.role].base)}
         onChange={setLetters(set)}
       />
-      <SayerGroup tile={tile} look={style.roles[band.role]} colors={style.colors} set={set} />
     </>
   )
 }
@@ -86,22 +90,33 @@ function SayerGroup({
       `by-${key}`,
     )
   return (
-    <Group title="The name">
-      <Row label="Size">
-        <NumberField
-          label="Size of the name"
-          value={shown.size}
-          min={8}
-          max={120}
-          own={tile.byStyle !== undefined}
-          onChange={(size) => put('size', { size, line: Math.round((shown.line / shown.size) * size) })}
-        />
-        <Choice
+    <Group title="The name" className="border-r-0! pt-1!">
+      <Row label="Size, space">
+        <span className="flex gap-1">
+          <NumberField
+            label="Size of the name"
+            value={shown.size}
+            min={8}
+            max={120}
+            own={tile.byStyle !== undefined}
+            onChange={(size) => put('size', { size, line: Math.round((shown.line / shown.size) * size) })}
+          />
+          <NumberField
+            label="Space above the name"
+            value={tile.space ?? SPACE}
+            max={200}
+            own={tile.space !== undefined}
+            onChange={(space) => set('set the space above the name', { space }, 'by-space')}
+          />
+        </span>
+      </Row>
+      <Row label="Weight">
+        <Dropdown
           label="Weight of the name"
           value={tile.byStyle ? (shown.bold ? 'bold' : 'plain') : 'name'}
           options={[
-            { value: 'name', label: 'name bold' },
-            { value: 'bold', label: 'bold' },
+            { value: 'name', label: 'its name bold' },
+            { value: 'bold', label: 'all bold' },
             { value: 'plain', label: 'plain' },
           ]}
           onChange={(v) =>
@@ -117,15 +132,6 @@ function SayerGroup({
           value={shown.color}
           swatches={colors}
           onChange={(color) => put('color', { color })}
-        />
-      </Row>
-      <Row label="Space">
-        <NumberField
-          label="Space above the name"
-          value={tile.space ?? SPACE}
-          max={200}
-          own={tile.space !== undefined}
-          onChange={(space) => set('set the space above the name', { space }, 'by-space')}
         />
       </Row>
     </Group>
