@@ -19,14 +19,10 @@ export interface Point extends Alike {
 
 /** Fewer colours and more loss, step by step. */
 export const LADDER: readonly Pick<Squeeze, 'colors' | 'loss'>[] = [
-  { colors: 256, loss: 0 },
-  { colors: 256, loss: 8 },
-  { colors: 128, loss: 16 },
-  { colors: 128, loss: 28 },
-  { colors: 128, loss: 40 },
-  { colors: 128, loss: 52 },
-  { colors: 64, loss: 66 },
-  { colors: 32, loss: 85 },
+  ...steps(256, [0, 4, 8, 11, 14]),
+  ...steps(128, [14, 17, 20, 24]),
+  ...steps(64, [24, 28, 33, 40, 48]),
+  ...steps(32, [48, 56, 66, 80, 100]),
 ]
 
 /** Sizes and rates that are tried. */
@@ -129,4 +125,8 @@ export function movingPart(
   if (right < 0) return null
   const part = { x: left, y: top, w: right - left + 1, h: bottom - top + 1 }
   return (part.w * part.h) / (width * height) <= most ? part : null
+}
+
+function steps(colors: number, losses: readonly number[]): Pick<Squeeze, 'colors' | 'loss'>[] {
+  return losses.map((loss) => ({ colors, loss }))
 }

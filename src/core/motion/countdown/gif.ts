@@ -8,8 +8,6 @@ import type { CountdownSheet } from './sheet'
 /** Seconds that one picture runs. */
 export const RUNS = 60
 
-const none = new Float32Array(0)
-
 /**
  * The next minute of a countdown as a GIF, right to the second: each frame is shown for one, and paints only the digits that change. It is
  * shown once; its last frame stays. Where the end falls within it, what is shown at the end follows.
@@ -48,7 +46,7 @@ class Writer {
     const { size } = this.sheet.palette
     control(this.out, { delay, disposal, clear: size })
     image(this.out, rect, null)
-    const meant = { meant: pixels, clear: -1, left: null, distance: none, tolerance: 0 }
+    const meant = { meant: pixels, clear: -1, left: null, loss: null }
     compress(this.out, meant, bitsFor(size + 1))
   }
 

@@ -178,8 +178,7 @@ function numbersOf(data: Uint8Array | Uint8ClampedArray, palette: Palette): Uint
   const out = new Uint8Array(data.length / 4)
   for (let p = 0, i = 0; p < out.length; p++, i += 4) {
     const [r, g, b] = [data[i]!, data[i + 1]!, data[i + 2]!]
-    const exact = palette.exactly(r, g, b)
-    out[p] = data[i + 3]! < CLEAR ? palette.size : exact >= 0 ? exact : palette.nearest(r, g, b)
+    out[p] = data[i + 3]! < CLEAR ? palette.size : palette.nearest(r, g, b)
   }
   return out
 }

@@ -1,10 +1,14 @@
 import type { ByteWriter } from './bytes'
+import { AXES } from './eye'
 
 /** Most codes of a table (GIF89a, appendix F). */
 const MOST_CODES = 4096
 
-/** So many branches are looked at for one code before only the first is followed. */
-const MOST_BRANCHES = 48
+/** So many strings are followed at a time in search of the best. */
+const FOLLOWED = 12
+
+/** So many times the tolerance one pixel may be off. */
+const SINGLE = 3
 
 /** Pixels after which a full table is held against what it gave when it became full. */
 const CHECKED = 2048
@@ -15,17 +19,31 @@ export interface Choices {
   meant: Uint8Array
   /** The clear symbol, which leaves what is shown; -1: there is none. */
   clear: number
-  /** How far a pixel is off where it is left as it is shown; more than `tolerance`: it may not be. */
+  /** How far a pixel is off where it is left as it is shown; more than `mayBeOff`: it may not be. */
   left: Float32Array | null
-  /** How far symbols are apart, as a table of 256 x 256. */
-  distance: Float32Array
-  /** How far a symbol may be off. 0: only what is meant. */
-  tolerance: number
+  /** What may be lost; null: only what is meant may stand. */
+  loss: Loss | null
 }
+
+/** How pixels may be other than they are meant. Distances are squares, as `eye` says them. */
+export interface Loss {
+  /** How far a pixel may be off so that one more is said by the same code. */
+  tolerance: number
+  /** The colours wanted (AXES numbers each). */
+  wanted: Float32Array
+  /** How much of each pixel's error is seen, 0 to 1. */
+  weights: Float32Array
+  /** The colours of the symbols (AXES numbers each), and for each those next to it. */
+  colors: Float32Array
+  neighbours: readonly Uint8Array[]
+}
+
+/** How far one pixel may be off at most. */
+export const mayBeOff = (loss: Pick<Loss, 'tolerance'> | null): number => (loss?.tolerance ?? 0) * SINGLE
 
 /**
  * Writes pixels by variable-length codes (GIF89a, appendix F), in blocks of at most 255 bytes. Where several symbols may stand for a pixel, as
- * the clear one where nothing changes, or a near colour where loss is allowed, the one is taken that goes on with the longest known string.
+ * the clear one where nothing changes, or a near colour where loss is allowed, the string is taken that says most pixels for what it is off.
  * `meant` is overwritten by what was written.
  * @param colors bits of a symbol, 2 to 8
  */
@@ -46,10 +64,18 @@ class Compressor {
   private readonly block = new Uint8Array(255)
   private filled = 0
   private sent = 0
-  // What the search for the longest string found.
+  private readonly parent = new Int16Array(MOST_CODES)
+  // The strings that are followed: codes, and what each is off.
+  private codes = new Int32Array(FOLLOWED)
+  private errors = new Float64Array(FOLLOWED)
+  private nextCodes = new Int32Array(FOLLOWED)
+  private nextErrors = new Float64Array(FOLLOWED)
+  private followed = 0
+  // What the search found.
   private code = 0
-  private path = new Uint8Array(256)
-  private bestPath = new Uint8Array(256)
+  private length = 0
+  /** The pixel looked at. */
+  private readonly pixel = { want: 0, left: -1, most: -1, least: 0, weight: 1, y: 0, u: 0, v: 0 }
 
   constructor(
     private readonly out: ByteWriter,
@@ -68,106 +94,156 @@ class Compressor {
     this.send(this.clearCode)
     this.reset()
     let full: { at: number; sent: number; rate: number } | null = null
-    let first = n ? this.begin(0) : 0
+    // The string said last; -1 where the table begins anew.
+    let last = -1
     for (let p = 0; p < n;) {
-      const length = this.longest(p, first)
-      for (let i = 0; i < length; i++) meant[p + i] = this.bestPath[i]!
-      p += length
-      const { code } = this
-      this.send(code)
-      if (p >= n) {
-        // Who reads has made an entry of this code too, before it reads the end.
-        if (this.next === 1 << this.size && this.size < 12) this.size++
-        break
-      }
-      first = this.begin(p)
-      if (this.next < MOST_CODES) this.add(code, first)
-      else if (!full) full = { at: p, sent: this.sent, rate: Infinity }
+      const made = last >= 0 && this.next < MOST_CODES
+      // Who reads makes an entry of the last string and the next one's first symbol. It may be said already: it begins then as the last one did (appendix F).
+      if (made) this.add(last, meant[p - this.length]!)
+      this.find(p)
+      this.write(p)
+      if (made) this.settle(last, meant[p]!)
+      p += this.length
+      last = this.code
+      this.send(last)
+      if (this.next < MOST_CODES) continue
+      if (!full) full = { at: p, sent: this.sent, rate: Infinity }
       else if (p - full.at > CHECKED) {
         const rate: number = (this.sent - full.sent) / (p - full.at)
         if (rate > full.rate * 1.05) {
           this.send(this.clearCode)
           this.reset()
           full = null
+          last = -1
         } else full = { at: p, sent: this.sent, rate: Math.min(rate, full.rate) }
       }
     }
+    // Who reads has made an entry of the last code too, before it reads the end.
+    if (this.next === 1 << this.size && this.size < 12) this.size++
     this.send(this.clearCode + 1)
     this.flush()
   }
 
-  /** The symbol with which the string at a pixel begins: the clear one where more than this pixel may be left. */
-  private begin(p: number): number {
-    const { meant, left, tolerance, clear } = this.choices
-    if (clear < 0 || !left || left[p]! > tolerance) return meant[p]!
-    if (p + 1 < meant.length && left[p + 1]! <= tolerance) return clear
-    return meant[p]!
-  }
-
-  /** Finds the longest known string from a pixel on, and gives its length; its code and symbols are left in `code` and `bestPath`. */
-  private longest(p: number, first: number): number {
-    const { choices } = this
-    const { meant } = choices
-    let best = 0
-    let leastError = Infinity
-    let branches = 0
-    // Where the search may be taken up again: the string so far, its length, what it was off, and the sibling to look at.
-    const stack: { code: number; length: number; error: number; from: number }[] = []
-    let code = first
-    let length = 1
-    let error = 0
-    this.path[0] = first
-    let from = this.child[code]!
-    for (;;) {
-      const at = p + length
-      let taken = 0
-      if (at < meant.length)
-        for (let c = from; c; c = this.sibling[c]!) {
-          const off = this.off(at, this.symbol[c]!)
-          if (off < 0) continue
-          const later = this.sibling[c]!
-          if (later && branches < MOST_BRANCHES) stack.push({ code, length, error, from: later })
-          branches++
-          taken = c
-          error += off
-          break
-        }
-      if (taken) {
-        if (length >= this.path.length) this.grow()
-        this.path[length++] = this.symbol[taken]!
-        code = taken
-        from = this.child[code]!
-        continue
+  /**
+   * Finds the known string that says most from a pixel on: each pixel said is worth the tolerance, less what it is off. Its code and length are left in
+   * `code` and `length`.
+   */
+  private find(p: number): void {
+    const { meant, loss } = this.choices
+    const worth = loss?.tolerance || 1
+    let most = -Infinity
+    this.begin(p)
+    for (let length = 1; this.followed; length++) {
+      let least = 0
+      for (let i = 1; i < this.followed; i++) if (this.errors[i]! < this.errors[least]!) least = i
+      const gain = length * worth - this.errors[least]!
+      if (gain > most) {
+        most = gain
+        this.length = length
+        this.code = this.codes[least]!
       }
-      if (length > best || (length === best && error < leastError)) {
-        best = length
-        leastError = error
-        this.code = code
-        this.bestPath.set(this.path.subarray(0, length))
-      }
-      const back = stack.pop()
-      if (!back) return best
-      ;({ code, length, error, from } = back)
+      if (p + length >= meant.length) return
+      this.follow(p + length)
     }
   }
 
-  private grow(): void {
-    for (const name of ['path', 'bestPath'] as const) {
-      const larger = new Uint8Array(this[name].length * 2)
-      larger.set(this[name])
-      this[name] = larger
-    }
-  }
-
-  /** How far a symbol is off at a pixel; negative: it may not stand there. */
-  private off(p: number, symbol: number): number {
-    const { meant, clear, left, distance, tolerance } = this.choices
-    if (symbol === clear) return left && left[p]! <= tolerance ? left[p]! : -1
+  /** The symbols with which the search sets out. */
+  private begin(p: number): void {
+    const { meant, clear, left, loss } = this.choices
+    this.followed = 0
+    this.look(p)
+    if (left) this.set(clear)
     const want = meant[p]!
-    if (symbol === want) return 0
-    if (!tolerance || want === clear) return -1
-    const d = distance[(want << 8) | symbol]!
-    return d <= tolerance ? d : -1
+    if (want === clear && left) return
+    if (!loss) this.set(want)
+    else for (const s of loss.neighbours[want]!) if (!this.set(s)) break
+  }
+
+  /** Follows a symbol, if it may stand here and there is room. */
+  private set(symbol: number): boolean {
+    const off = this.off(symbol)
+    if (off < 0 || this.followed === FOLLOWED) return false
+    this.codes[this.followed] = symbol
+    this.errors[this.followed++] = off
+    return true
+  }
+
+  /** Goes on by one pixel with all strings followed; the least wrong of them are kept. */
+  private follow(at: number): void {
+    const { child, sibling, symbol, codes, errors, nextCodes, nextErrors } = this
+    this.look(at)
+    let kept = 0
+    let worst = 0
+    for (let i = 0; i < this.followed; i++) {
+      const error = errors[i]!
+      for (let c = child[codes[i]!]!; c; c = sibling[c]!) {
+        const off = this.off(symbol[c]!)
+        if (off < 0) continue
+        const e = error + off
+        if (kept < FOLLOWED) {
+          nextCodes[kept] = c
+          nextErrors[kept] = e
+          if (e > nextErrors[worst]!) worst = kept
+          kept++
+        } else if (e < nextErrors[worst]!) {
+          nextCodes[worst] = c
+          nextErrors[worst] = e
+          for (let k = 0; k < FOLLOWED; k++) if (nextErrors[k]! > nextErrors[worst]!) worst = k
+        }
+      }
+    }
+    this.followed = kept
+    this.codes = nextCodes
+    this.errors = nextErrors
+    this.nextCodes = codes
+    this.nextErrors = errors
+  }
+
+  /** Writes down the string that was found. */
+  private write(p: number): void {
+    const { meant } = this.choices
+    let { code } = this
+    for (let i = this.length - 1; i > 0; i--) {
+      meant[p + i] = this.symbol[code]!
+      code = this.parent[code]!
+    }
+    meant[p] = code
+  }
+
+  /** Looks at a pixel: what may stand there. */
+  private look(p: number): void {
+    const { meant, clear, left, loss } = this.choices
+    const { pixel } = this
+    const most = mayBeOff(loss)
+    const want = (pixel.want = meant[p]!)
+    pixel.left = left && left[p]! <= most ? left[p]! : -1
+    pixel.most = -1
+    if (!loss || want === clear) return
+    const { wanted, colors, weights } = loss
+    pixel.weight = weights[p]!
+    pixel.y = wanted[p * AXES]!
+    pixel.u = wanted[p * AXES + 1]!
+    pixel.v = wanted[p * AXES + 2]!
+    pixel.least = this.apart(colors, want)
+    pixel.most = pixel.least + most / pixel.weight
+  }
+
+  private apart(colors: Float32Array, symbol: number): number {
+    const { y, u, v } = this.pixel
+    const o = symbol * AXES
+    return (colors[o]! - y) ** 2 + (colors[o + 1]! - u) ** 2 + (colors[o + 2]! - v) ** 2
+  }
+
+  /** How far a symbol is off at the pixel looked at; negative: it may not stand there. */
+  private off(symbol: number): number {
+    const { pixel } = this
+    if (symbol === pixel.want) return 0
+    const { clear, loss } = this.choices
+    if (symbol === clear) return pixel.left
+    if (pixel.most < 0) return -1
+    const d = this.apart(loss!.colors, symbol)
+    if (d > pixel.most) return -1
+    return d > pixel.least ? (d - pixel.least) * pixel.weight : 0
   }
 
   private reset(): void {
@@ -177,14 +253,24 @@ class Compressor {
     this.size = this.colors + 1
   }
 
+  /** An entry of the table: a string with one more symbol. */
   private add(code: number, symbol: number): void {
     const { next } = this
     // The table is walked from the latest on; strings of late are those that come again.
     this.sibling[next] = this.child[code]!
     this.child[code] = next
+    this.parent[next] = code
     this.symbol[next] = symbol
     if (next === 1 << this.size && this.size < 12) this.size++
     this.next++
+  }
+
+  /** The latest entry's last symbol is known now. Where the table has that string already, nobody has to look at it twice. */
+  private settle(code: number, symbol: number): void {
+    const latest = this.next - 1
+    this.symbol[latest] = symbol
+    for (let c = this.sibling[latest]!; c; c = this.sibling[c]!)
+      if (this.symbol[c] === symbol) this.child[code] = this.sibling[latest]!
   }
 
   private send(code: number): void {
