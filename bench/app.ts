@@ -2,38 +2,14 @@
  * How the built app feels, as ratios measured in one run. Usage: npm run build, then npm run bench-app. It serves the
  * app with data of its own, and measures in Chromium.
  */
-import { spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { chromium, type Browser, type Page } from '@playwright/test'
 import sharp from 'sharp'
 import { plainHouseStyle } from '@/core/email/styles'
 import { longEmail } from '@/test-support/emails'
-
-const PORT = 4398
-const base = `http://127.0.0.1:${PORT}`
-const folder = mkdtempSync(join(tmpdir(), 'mosaicus-bench-'))
+import { base, served, stop } from './served'
 
 /** Keys that are pressed in each measurement; the first ones warm up and do not count. */
 const [KEYS, WARM] = [90, 20]
-
-const server = spawn(
-  process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)],
-  {
-    env: { ...process.env, PORT: String(PORT), MOSAICUS_DATA: folder, MOSAICUS_SMTP_PORT: String(PORT + 1) },
-    stdio: 'ignore',
-  },
-)
-
-async function until(ready: () => Promise<boolean>): Promise<void> {
-  for (let i = 0; i < 200; i++) {
-    if (await ready().catch(() => false)) return
-    await new Promise((r) => setTimeout(r, 200))
-  }
-  throw new Error('The app does not answer. Build it first: npm run build')
-}
 
 const json = async (path: string, method: string, body: unknown) => {
   const answer = await fetch(base + path, {
@@ -199,7 +175,6 @@ async function wall(): Promise<number> {
 }
 
 async function main(): Promise<void> {
-  await until(async () => (await fetch(`${base}/api/clients`)).ok)
   const client = await json('/api/clients', 'POST', { name: 'Bench', house: plainHouseStyle() })
   const [ten, sixty, many] = [
     await jobOf(client.id, 10),
@@ -235,8 +210,8 @@ async function main(): Promise<void> {
 }
 
 try {
+  await served()
   await main()
 } finally {
-  server.kill()
-  rmSync(folder, { recursive: true, force: true })
+  stop()
 }

@@ -69,7 +69,8 @@ export function tried(
 
 /**
  * Looks for the most alike way to write a sequence within a budget: for each size and rate, from the best on, the least squeeze that fits, by
- * bisection. A size that could not be better, even without loss, is passed over. Yields each point as it is known; the best is the most alike of those that fit, or the lightest where none does.
+ * bisection; then round about the best, with other dithers and with fewer colours for less loss. A size that could not be better, even without loss, is passed over.
+ * Yields each point as it is known; the best is the most alike of those that fit, or the lightest where none does.
  * @param budget bytes
  */
 export function* fit(
@@ -80,28 +81,42 @@ export function* fit(
   const alike = alikeTo(source)
   let best: Point | null = null
   let lightest: Point | null = null
+  const look = (squeeze: Squeeze): Point => {
+    const { written: _written, ...point } = tried(source, squeeze, pinned, alike)
+    if (!lightest || point.bytes < lightest.bytes) lightest = point
+    if (point.bytes <= budget && (!best || point.mean > best.mean)) best = point
+    return point
+  }
+  const found = (): Point | null => best
   for (const [g, grade] of GRADES.entries()) {
+    const before = found()
     // Nobody would see what is better than this.
-    if (best && best.mean >= SEEN) break
-    const sequence = brought(source, grade)
-    if (best && alike(sequence).mean <= best.mean) continue
+    if (before && before.mean >= SEEN) break
+    if (before && alike(brought(source, grade)).mean <= before.mean) continue
     for (let low = 0, high = LADDER.length - 1; low <= high;) {
       const at = low === 0 && high === LADDER.length - 1 && g === 0 ? 0 : (low + high) >> 1
-      const { written: _written, ...point } = tried(
-        source,
-        { ...grade, ...LADDER[at]!, dither },
-        pinned,
-        alike,
-      )
-      if (!lightest || point.bytes < lightest.bytes) lightest = point
-      if (point.bytes <= budget) {
-        if (!best || point.mean > best.mean) best = point
-        high = at - 1
-      } else low = at + 1
-      yield { point, done: (g + 0.5) / GRADES.length }
+      const point = look({ ...grade, ...LADDER[at]!, dither })
+      if (point.bytes <= budget) high = at - 1
+      else low = at + 1
+      yield { point, done: (g + 0.5) / (GRADES.length + 1) }
     }
   }
-  return best ?? lightest!
+  const least = found()
+  if (least && least.mean < SEEN)
+    for (const squeeze of varied(least.squeeze))
+      yield { point: look(squeeze), done: (GRADES.length + 0.5) / (GRADES.length + 1) }
+  return found() ?? lightest!
+}
+
+/** Others like a way of writing: by other dithers, and with fewer colours for less loss. */
+function varied(squeeze: Squeeze): Squeeze[] {
+  const dithers = (['none', 'pattern', 'diffused'] as const).filter((d) => d !== squeeze.dither)
+  const fewer = {
+    ...squeeze,
+    colors: Math.max(8, squeeze.colors >> 1),
+    loss: Math.round(squeeze.loss * 0.75),
+  }
+  return [fewer, ...dithers.map((dither) => ({ ...squeeze, dither }))]
 }
 
 /** The part of a sequence that changes, if it is small enough that the rest is better a still: px of the file. @param most part of the picture, 0 to 1 */

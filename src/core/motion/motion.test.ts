@@ -175,7 +175,8 @@ describe('what fits', () => {
   test('the best of the search fits, is the most alike of those that do, and is what its values give', () => {
     const source = scene()
     const whole = tried(source, { size: 1, rate: 1, colors: 256, loss: 0, dither: 'none' }, [])
-    for (const budget of [whole.bytes * 0.7, whole.bytes * 0.3].map(Math.round)) {
+    let visible = 0
+    for (const budget of [whole.bytes * 0.7, whole.bytes * 0.3, whole.bytes * 0.1].map(Math.round)) {
       const points = []
       const search = fit(source, budget, { dither: 'none' })
       let step = search.next()
@@ -184,7 +185,13 @@ describe('what fits', () => {
       expect(best.bytes).toBeLessThanOrEqual(budget)
       for (const p of points) if (p.bytes <= budget) expect(p.mean).toBeLessThanOrEqual(best.mean)
       expect(tried(source, best.squeeze, []).bytes).toBe(best.bytes)
+      // Where a loss can be seen, every dither was tried on what was found.
+      const others = new Set(points.slice(-3).map((p) => p.squeeze.dither))
+      if (best.mean >= 0.98) continue
+      expect([...others].sort()).toEqual(['diffused', 'none', 'pattern'])
+      visible++
     }
+    expect(visible).toBeGreaterThan(0)
   })
   test('where nothing fits, the lightest is named', () => {
     const search = fit(scene(), 100, { dither: 'none' })

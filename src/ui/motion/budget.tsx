@@ -8,16 +8,11 @@ import type { PictureRef } from '@/core/picture/ref'
 import { Button, Choice, cx, Group, kb, NumberField, Row } from '../parts/controls'
 import { Measure } from './values/parts'
 import { percent } from '../parts/percent'
+import { dithers } from './dithers'
 import type { Drawn } from './engine'
 import type { MotionWork } from './use-motion'
 
 const TradeChart = dynamic(() => import('./trade-chart').then((m) => m.TradeChart), { ssr: false })
-
-const dithers: { value: Motion['dither']; label: string }[] = [
-  { value: 'none', label: 'none' },
-  { value: 'pattern', label: 'pattern' },
-  { value: 'diffused', label: 'spread' },
-]
 
 /** What part of it is shown. */
 function TrimRow({ motion, set, length }: { motion: Motion; set: MotionWork['set']; length: number }) {
@@ -260,6 +255,7 @@ export function BudgetGroup({
 const squeezed = (motion: Motion, { squeeze }: Point): Partial<Motion> => ({
   colors: squeeze.colors,
   loss: squeeze.loss,
+  dither: squeeze.dither,
   density: Math.max(0.25, Math.round(motion.density * squeeze.size * 100) / 100),
   rate: Math.max(1, Math.round(motion.rate * squeeze.rate)),
 })

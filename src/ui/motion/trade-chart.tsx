@@ -10,6 +10,7 @@ import {
 import { useEffect, useRef } from 'react'
 import type { Point } from '@/core/motion/fit'
 import { kb } from '../parts/controls'
+import { dithers } from './dithers'
 
 Chart.register(ScatterController, PointElement, LinearScale, Tooltip)
 
@@ -23,7 +24,8 @@ interface Props {
 /** One way to write it, in words. */
 function said({ bytes, mean, squeeze }: Point): string {
   const { size, rate, colors, loss } = squeeze
-  return `${kb(bytes)}, ${(mean * 100).toFixed(1)} % alike: size ${Math.round(size * 100)} %, rate ${Math.round(rate * 100)} %, ${colors} colours, loss ${loss}`
+  const dither = dithers.find((d) => d.value === squeeze.dither)!.label
+  return `${kb(bytes)}, ${(mean * 100).toFixed(1)} % alike: size ${Math.round(size * 100)} %, rate ${Math.round(rate * 100)} %, ${colors} colours, dither ${dither}, loss ${loss}`
 }
 
 /** What the chart shows. */

@@ -128,13 +128,13 @@ function partOf(sheet: CountdownSheet, rect: Rect, digits: readonly (number | nu
 
 /** Lays a digit onto the pixels of a rectangle, as far as it falls on them. */
 function lay(onto: Uint8Array, within: Rect, digit: Uint8Array, at: Rect): void {
-  for (let y = 0; y < at.h; y++) {
-    const row = at.y + y - within.y
-    if (row < 0 || row >= within.h) continue
-    for (let x = 0; x < at.w; x++) {
-      const column = at.x + x - within.x
-      if (column >= 0 && column < within.w) onto[row * within.w + column] = digit[y * at.w + x]!
-    }
+  const left = Math.max(at.x, within.x)
+  const right = Math.min(at.x + at.w, within.x + within.w)
+  if (left >= right) return
+  const bottom = Math.min(at.y + at.h, within.y + within.h)
+  for (let y = Math.max(at.y, within.y); y < bottom; y++) {
+    const from = (y - at.y) * at.w - at.x
+    onto.set(digit.subarray(from + left, from + right), (y - within.y) * within.w + left - within.x)
   }
 }
 

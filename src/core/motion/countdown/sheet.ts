@@ -1,4 +1,4 @@
-import { paletteOf, CLEAR, type Palette } from '../gif/palette'
+import { CLEAR, paletteOf, wordsOf, type Palette } from '../gif/palette'
 import type { Rect } from '../gif/blocks'
 import type { Pen } from '../pen'
 import type { CountdownDesign } from './address'
@@ -106,10 +106,10 @@ export function drawSheet(canvas: CountdownCanvas, design: CountdownDesign, firs
   // Digits are drawn where the first one stands: on the very ground they have.
   const at = layout.places[0]![0]!
   const place = places[0]![0]!
+  pen.font = fontOf(canvas, design, layout.size)
   const digits = Array.from({ length: 10 }, (_, d) => {
     ground(pen, design)
-    drawBoxes(canvas, design, layout)
-    pen.font = fontOf(canvas, design, layout.size)
+    drawBox(pen, design, layout.boxes[0]!)
     pen.fillStyle = colors.digits
     pen.fillText(String(d), at.x + at.w / 2, at.y + at.h / 2)
     return canvas.read(place)
@@ -140,16 +140,19 @@ function ground(pen: Pen, { width, height, colors }: CountdownDesign): void {
   pen.fillRect(0, 0, width, height)
 }
 
+function drawBox(pen: Pen, { colors, radius }: CountdownDesign, b: Rect): void {
+  if (!colors.box) return
+  pen.fillStyle = colors.box
+  pen.beginPath()
+  pen.roundRect(b.x, b.y, b.w, b.h, Math.min(radius, b.h / 2, b.w / 2))
+  pen.fill()
+}
+
 function drawBoxes(canvas: CountdownCanvas, design: CountdownDesign, { boxes, labelSize }: Layout): void {
   const { pen } = canvas
-  const { colors, labels, radius } = design
+  const { colors, labels } = design
   boxes.forEach((b, i) => {
-    if (colors.box) {
-      pen.fillStyle = colors.box
-      pen.beginPath()
-      pen.roundRect(b.x, b.y, b.w, b.h, Math.min(radius, b.h / 2, b.w / 2))
-      pen.fill()
-    }
+    drawBox(pen, design, b)
     const label = labels[i]
     if (!label) return
     let size = labelSize
@@ -175,10 +178,19 @@ function drawOver(canvas: CountdownCanvas, design: CountdownDesign): void {
 
 /** Pixels as numbers of a palette; its size stands for clear ones. */
 function numbersOf(data: Uint8Array | Uint8ClampedArray, palette: Palette): Uint8Array {
-  const out = new Uint8Array(data.length / 4)
-  for (let p = 0, i = 0; p < out.length; p++, i += 4) {
-    const [r, g, b] = [data[i]!, data[i + 1]!, data[i + 2]!]
-    out[p] = data[i + 3]! < CLEAR ? palette.size : palette.nearest(r, g, b)
+  const words = wordsOf({ data })
+  const out = new Uint8Array(words.length)
+  let last = 0
+  let number = palette.size
+  for (let p = 0; p < words.length; p++) {
+    const word = words[p]!
+    if (word !== last)
+      number =
+        word >>> 24 < CLEAR
+          ? palette.size
+          : palette.nearest(word & 255, (word >> 8) & 255, (word >> 16) & 255)
+    last = word
+    out[p] = number
   }
   return out
 }

@@ -5,6 +5,7 @@ import { alikeTo } from '../likeness'
 import type { Sequence } from '../sequence'
 import { apart, AXES, between, colorAt, seen, weightsOf } from './eye'
 import { Nearest } from './nearest'
+import { Palette } from './palette'
 import { writeGif } from './write'
 
 const color = fc.integer({ min: 0, max: 0xffffff })
@@ -42,6 +43,20 @@ test('the nearest point is found, as by looking at all', () => {
       expect(far[new Nearest(points).to(y, u, v)]).toBe(Math.min(...far))
     }),
     { numRuns: samples(300) },
+  )
+})
+
+test('the neighbours of a colour are the nearest there are, itself first', () => {
+  fc.assert(
+    fc.property(fc.uniqueArray(color, { minLength: 1, maxLength: 40 }), (colors) => {
+      const palette = new Palette(Uint8Array.from(colors.flatMap((c) => [c >> 16, (c >> 8) & 255, c & 255])))
+      palette.neighbours.forEach((near, n) => {
+        const far = colors.map((c) => apart(c, colors[n]!)).sort((a, b) => a - b)
+        expect(near[0]).toBe(n)
+        near.forEach((k, i) => expect(apart(colors[k]!, colors[n]!)).toBeCloseTo(far[i]!, 1))
+      })
+    }),
+    { numRuns: samples(100) },
   )
 })
 

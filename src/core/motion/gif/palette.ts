@@ -64,10 +64,23 @@ export class Palette {
 const NEIGHBOURS = 12
 
 function neighboursOf(points: Float32Array): Uint8Array[] {
-  const all = Array.from({ length: points.length / AXES }, (_, i) => i)
-  return all.map((a) => {
-    const far = all.map((b) => (a === b ? -1 : between(points, a * AXES, points, b * AXES)))
-    return Uint8Array.from([...all].sort((i, k) => far[i]! - far[k]!).slice(0, NEIGHBOURS))
+  const size = points.length / AXES
+  const far = new Float64Array(NEIGHBOURS)
+  return Array.from({ length: size }, (_, a) => {
+    const near = new Uint8Array(Math.min(NEIGHBOURS, size))
+    let kept = 0
+    for (let b = 0; b < size; b++) {
+      const d = a === b ? -1 : between(points, a * AXES, points, b * AXES)
+      if (kept === near.length && d >= far[kept - 1]!) continue
+      let i = kept < near.length ? kept++ : kept - 1
+      for (; i && far[i - 1]! > d; i--) {
+        far[i] = far[i - 1]!
+        near[i] = near[i - 1]!
+      }
+      far[i] = d
+      near[i] = b
+    }
+    return near
   })
 }
 
@@ -82,39 +95,67 @@ const PARTS = 128 * 32 * 32
 const partAt = (point: Float64Array): number =>
   ((point[0]! / 6) << 10) | (((point[1]! + 256) >> 4) << 5) | ((point[2]! + 256) >> 4)
 
-/** Counts colours: the exact ones as long as they are few, and all of them by small parts of the colour space. */
-function count(frames: readonly Frame[], few: number): { exact: number[] | null; bins: Bin[] } {
-  const pixels = frames.reduce((sum, f) => sum + f.data.length / 4, 0)
-  const step = Math.max(1, Math.ceil(pixels / MOST_COUNTED)) * 4
-  const parts = new Float64Array(PARTS * 4)
-  const point = new Float64Array(AXES)
-  let exact: Set<number> | null = new Set()
-  for (const { data } of frames) {
-    let last = -1
-    let o = 0
-    // Every pixel counts where the colours are few, so that none is missed.
-    for (let i = 0; i < data.length; i += exact ? 4 : step) {
-      if (data[i + 3]! < CLEAR) continue
-      const rgb = (data[i]! << 16) | (data[i + 1]! << 8) | data[i + 2]!
-      if (rgb !== last) {
-        exact?.add(rgb)
-        if (exact && exact.size > few) exact = null
-        seen(rgb >> 16, (rgb >> 8) & 255, rgb & 255, point, 0)
-        o = partAt(point) * 4
-        last = rgb
-      }
-      parts[o]! += point[0]!
-      parts[o + 1]! += point[1]!
-      parts[o + 2]! += point[2]!
-      parts[o + 3]! += 1
+/** Pixels as numbers of 32 bits, 0xAABBGGRR: so that many of one colour are passed over at once. */
+export const wordsOf = ({ data }: Pick<Frame, 'data'>): Uint32Array =>
+  data.byteOffset % 4
+    ? new Uint32Array(Uint8Array.from(data).buffer)
+    : new Uint32Array(data.buffer, data.byteOffset, data.length / 4)
+
+/** The colours (0xRRGGBB) of some frames, as long as they are few; null where they are more. */
+function exactly(frames: readonly Frame[], few: number): Set<number> | null {
+  const exact = new Set<number>()
+  for (const frame of frames) {
+    let last = 0
+    const words = wordsOf(frame)
+    for (let p = 0; p < words.length; p++) {
+      const word = words[p]!
+      if (word === last) continue
+      last = word
+      if (word >>> 24 >= CLEAR && exact.add(colorOf(word)).size > few) return null
     }
   }
-  const bins: Bin[] = []
-  for (let o = 0; o < parts.length; o += 4) {
-    const n = parts[o + 3]!
-    if (n) bins.push({ at: [parts[o]! / n, parts[o + 1]! / n, parts[o + 2]! / n], n })
+  return exact
+}
+const colorOf = (word: number): number => ((word & 255) << 16) | (word & 0xff00) | ((word >> 16) & 255)
+
+/** Counts colours by small parts of the colour space. */
+function binsOf(frames: readonly Frame[]): Bin[] {
+  const pixels = frames.reduce((sum, f) => sum + f.data.length / 4, 0)
+  const step = Math.max(1, Math.ceil(pixels / MOST_COUNTED))
+  // The number of each part's bin, from 1 on, and the sums of its point and its pixels.
+  const numbers = new Int32Array(PARTS)
+  const sums: number[] = []
+  const point = new Float64Array(AXES)
+  const add = (word: number, times: number) => {
+    if (word >>> 24 < CLEAR) return
+    seen(word & 255, (word >> 8) & 255, (word >> 16) & 255, point, 0)
+    const part = partAt(point)
+    if (!numbers[part]) numbers[part] = sums.push(0, 0, 0, 0) / 4
+    const o = (numbers[part]! - 1) * 4
+    sums[o]! += point[0]! * times
+    sums[o + 1]! += point[1]! * times
+    sums[o + 2]! += point[2]! * times
+    sums[o + 3]! += times
   }
-  return { exact: exact && [...exact], bins }
+  for (const frame of frames) {
+    const words = wordsOf(frame)
+    let last = 0
+    let times = 0
+    for (let p = 0; p < words.length; p += step) {
+      const word = words[p]!
+      if (word !== last) {
+        add(last, times)
+        last = word
+        times = 0
+      }
+      times++
+    }
+    add(last, times)
+  }
+  return Array.from({ length: sums.length / 4 }, (_, i) => {
+    const [y, u, v, n] = sums.slice(i * 4, i * 4 + 4) as [number, number, number, number]
+    return { at: [y / n, u / n, v / n], n }
+  })
 }
 
 /** A part of the bins with how much its colours differ. */
@@ -194,10 +235,11 @@ function settle(colors: Float64Array, bins: Bin[], fixed: number): void {
  * @param pinned colours (0xRRGGBB) that have to be among them exactly, as the ground that the picture melts into
  */
 export function paletteOf(frames: readonly Frame[], colors: number, pinned: readonly number[] = []): Palette {
-  const { exact, bins } = count(frames, colors)
+  const exact = exactly(frames, colors)
   const pins = [...new Set(pinned)].slice(0, colors)
   const all = exact && [...new Set([...pins, ...exact])]
   if (all && all.length <= colors) return new Palette(bytesOf(all))
+  const bins = binsOf(frames)
   const boxes = part(bins, Math.max(1, colors - pins.length))
   const points = new Float64Array((pins.length + boxes.length) * AXES)
   pins.forEach((p, i) => seen(p >> 16, (p >> 8) & 255, p & 255, points, i * AXES))

@@ -1,10 +1,11 @@
 import { joinSame, type Frame, type Sequence } from '../sequence'
 import { bitsFor, control, image, screen, trailer, type Rect } from './blocks'
 import { ByteWriter } from './bytes'
-import { compress, mayBeOff, type Choices, type Loss } from './lzw'
+import { compress } from './lzw'
 import { Picker, type Dither } from './dither'
 import { apart, AXES, seen, weightsOf } from './eye'
 import { CLEAR, paletteOf, type Palette } from './palette'
+import { mayBeOff, type Choices, type Loss } from './search'
 
 /** How a sequence is written. */
 export interface GifSettings {
