@@ -17,12 +17,13 @@ export default defineConfig({
   projects: [
     {
       name: 'drawn',
-      testMatch: /(cut|first-build|import|layout|output|pages|starters|styles)\.spec\.ts/,
+      testMatch: /(amp-runtime|cut|dialogs|first-build|import|layout|output|pages|starters|styles)\.spec\.ts/,
       workers: 1,
     },
     {
       name: 'app',
-      testIgnore: /(cut|first-build|import|layout|output|pages|starters|styles)\.spec\.ts/,
+      testIgnore:
+        /(amp-runtime|cut|dialogs|first-build|import|layout|output|pages|starters|styles)\.spec\.ts/,
       workers: 1,
     },
   ],

@@ -136,6 +136,51 @@ test('the frames of a moving picture are dragged, and stepped, duplicated, moved
   await saved(page)
 })
 
+test('clips and captions are dragged on the strip, by an end or whole, and moved by keys', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'How to sow a row')
+  await open(page, job)
+  await page.locator('[aria-label="Moving pictures"] li button').first().click()
+  const film = async () => {
+    const kept = (await pictures(request, job)).flatMap((p) => p.motion?.made ?? [])
+    return kept.find((m) => m.kind === 'film')!
+  }
+  const before = await film()
+  const caption = page.getByRole('button', { name: /^Caption 1,/ })
+  await caption.focus()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Shift+ArrowRight')
+  // Dragged by its middle, as far as a third of it is long.
+  const box = (await caption.boundingBox())!
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x + box.width / 3, y, { steps: 3 })
+  await page.mouse.up()
+  // The clip by its end.
+  const clip = page.getByRole('button', { name: /^Clip 1,/ })
+  const bar = (await clip.boundingBox())!
+  await page.mouse.move(bar.x + bar.width - 2, bar.y + bar.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(bar.x + bar.width * 0.75 - 2, bar.y + bar.height / 2, { steps: 3 })
+  await page.mouse.up()
+  await expect.poll(async () => (await film()).clips[0]!.to).toBeLessThan(before.clips[0]!.to - 200)
+  const after = await film()
+  expect(after.clips[0]!.from).toBe(before.clips[0]!.from)
+  const long = (c: { from: number; to: number }) => c.to - c.from
+  const [was, is] = [before.captions[0]!, after.captions[0]!]
+  // A frame later, a frame longer, and a third of that further.
+  const frame = long(is) - long(was)
+  expect(frame).toBeGreaterThan(0)
+  expect(Math.abs(is.from - was.from - frame - long(is) / 3)).toBeLessThan(frame)
+  expect(is.says).toBe(was.says)
+  await accessible(page)
+  await page.keyboard.press('Control+z')
+  await expect.poll(async () => (await film()).clips[0]!.to).toBe(before.clips[0]!.to)
+})
+
 /** A film whose pictures carry their numbers as twelve black and white stripes, made by the browser. */
 async function numbered(page: Page, count: number, rate: number): Promise<Buffer> {
   const bundle = await build({

@@ -49,3 +49,29 @@ export function areaRect(area: Area, film: { width: number; height: number }, ra
   const y = Math.max(0, Math.min(film.height - h, area.y * film.height - h / 2))
   return { x, y, w, h }
 }
+
+/** Part of a film or of what is shown, ms. */
+export interface Span {
+  from: number
+  to: number
+}
+
+/** What of a span is taken hold of: all of it, or one of its ends. */
+export type Hold = 'whole' | 'from' | 'to'
+
+/** A span is no shorter than this, ms: readers show no frame for less than a twentieth of it. */
+const SHORTEST_SPAN = 100
+
+/**
+ * A span that is moved, or of which one end is. It stays within what there is, and as long as it was where all of it is moved.
+ * @param by ms
+ * @param most the end of what there is, ms
+ */
+export function moveSpan<S extends Span>(span: S, hold: Hold, by: number, most: number): S {
+  const within = (v: number, least: number, end: number) => Math.round(Math.max(least, Math.min(end, v)))
+  const { from, to } = span
+  if (hold === 'from') return { ...span, from: within(from + by, 0, Math.max(0, to - SHORTEST_SPAN)) }
+  if (hold === 'to') return { ...span, to: within(to + by, from + SHORTEST_SPAN, Math.max(most, to)) }
+  const start = within(from + by, 0, Math.max(0, most - (to - from)))
+  return { ...span, from: start, to: Math.round(start + to - from) }
+}

@@ -5,7 +5,7 @@ import { samples } from '@/test-support/samples'
 import { beginMotion, type Beginning } from './begin'
 import { styleOf } from '../email/cascade'
 import { plainHouseStyle } from '../email/styles'
-import { areaRect, clipsLength, filmAt, filmLength } from './film'
+import { areaRect, clipsLength, filmAt, filmLength, moveSpan } from './film'
 import { brought, fit, movingPart, tried } from './fit'
 import { keyOf } from './key'
 import { alikeTo } from './likeness'
@@ -131,6 +131,33 @@ describe('films', () => {
   test('an area travels between its two keys', () => {
     expect(filmAt(made(), 500).area.x).toBeCloseTo(0.5)
     expect(filmAt(made(), 250).area.x).toBeCloseTo(0.35)
+  })
+  test('a span that is moved stays within what there is, keeps its length, and only the end that is held goes', () => {
+    const span = { from: 1000, to: 2500, says: 'kept' }
+    expect(moveSpan(span, 'whole', 400, 5000)).toEqual({ from: 1400, to: 2900, says: 'kept' })
+    expect(moveSpan(span, 'from', -400, 5000)).toEqual({ ...span, from: 600 })
+    expect(moveSpan(span, 'to', 9000, 5000)).toEqual({ ...span, to: 5000 })
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 8000 }),
+        fc.integer({ min: 100, max: 2000 }),
+        fc.integer({ min: -20_000, max: 20_000 }),
+        (from, long, by) => {
+          const before = { from, to: from + long }
+          const [whole, begun, ended] = (['whole', 'from', 'to'] as const).map((hold) =>
+            moveSpan(before, hold, by, 10_000),
+          )
+          expect(whole!.to - whole!.from).toBe(long)
+          expect([begun!.to, ended!.from]).toEqual([before.to, before.from])
+          for (const { from: a, to: b } of [whole!, begun!, ended!]) {
+            expect(a).toBeGreaterThanOrEqual(0)
+            expect(b).toBeLessThanOrEqual(10_000)
+            expect(b - a).toBeGreaterThanOrEqual(100)
+          }
+        },
+      ),
+      { numRuns: samples(300) },
+    )
   })
   test('whatever area is asked for, what is shown lies within the film and has the shape of the slot', () => {
     fc.assert(

@@ -51,7 +51,7 @@ export function MotionStage({ work, setActions }: { work: EmailWork; setActions:
         onFiles={bring.files}
         onAddress={bring.address}
       />
-      <main className="relative grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_134px] bg-ground">
+      <main className="relative grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] bg-ground">
         <SlotLenses
           work={work}
           chosen={chosen}
@@ -72,7 +72,7 @@ export function MotionStage({ work, setActions }: { work: EmailWork; setActions:
             onOnion={setOnion}
           />
         ) : (
-          <p className="border-t border-ink bg-plaster p-4 text-xs text-soft">
+          <p className="h-[134px] border-t border-ink bg-plaster p-4 text-xs text-soft">
             The frames of a moving picture lie here, each as wide as it is long shown.
           </p>
         )}

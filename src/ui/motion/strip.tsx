@@ -10,9 +10,8 @@ import {
   Play,
   Trash2,
 } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState, type DragEvent, type PointerEvent } from 'react'
+import { useEffect, useRef, useState, type DragEvent, type PointerEvent } from 'react'
 import { useStore } from 'zustand'
-import type { FilmMade } from '@/core/motion/made'
 import type { Motion } from '@/core/motion/schema'
 import { lengthOf } from '@/core/motion/sequence'
 import {
@@ -29,6 +28,7 @@ import type { Drawn } from './engine'
 import { seconds } from './moving'
 import { frameAt, startOf, type Player } from './player'
 import { paintFrame } from './slot'
+import { FilmTracks } from './tracks'
 
 interface Props {
   drawn: Drawn | null
@@ -55,9 +55,13 @@ export function Strip(p: Props) {
   // A wider scale where the shortest frame could not be told.
   const shortest = Math.min(...frames.map((f) => f.delay))
   const dragging = useFrameDrag(p)
+  const film = motion.made.kind === 'film' ? motion.made : null
   const scale = length ? Math.max((room - 24) / length, Math.min(0.4, NARROWEST / Math.max(20, shortest))) : 0
   return (
-    <section aria-label="Strip" className="flex min-h-0 flex-col border-t border-ink bg-plaster">
+    <section
+      aria-label="Strip"
+      className={cx('flex min-h-0 flex-col border-t border-ink bg-plaster', film ? 'h-[156px]' : 'h-[134px]')}
+    >
       <StripHead {...p} length={length} />
       <div
         ref={scroller}
@@ -91,9 +95,7 @@ export function Strip(p: Props) {
                 />
               ))}
             </ol>
-            {motion.made.kind === 'film' && (
-              <FilmTracks made={motion.made} speed={motion.speed} scale={scale} />
-            )}
+            {film && <FilmTracks made={film} motion={motion} scale={scale} set={p.set} />}
             <Playhead player={player} scale={scale} length={length} />
           </div>
         )}
@@ -367,46 +369,6 @@ function Ticks({ length, scale }: { length: number; scale: number }) {
           {t / 1000}
         </span>
       ))}
-    </div>
-  )
-}
-
-/** Clips and captions of a film, on the scale of the strip. */
-function FilmTracks({ made, speed, scale }: { made: FilmMade; speed: number; scale: number }) {
-  const clips = useMemo(() => {
-    let start = 0
-    return made.clips.map((c) => {
-      const length = Math.max(0, c.to - c.from)
-      const clip = { start, length, says: `${(c.from / 1000).toFixed(1)} to ${(c.to / 1000).toFixed(1)} s` }
-      start += length
-      return clip
-    })
-  }, [made.clips])
-  const px = (ms: number) => (ms / speed) * scale
-  return (
-    <div className="font-mono text-[10px] leading-[13px]">
-      <div className="relative h-[14px]">
-        {clips.map((c, i) => (
-          <span
-            key={i}
-            className="absolute h-full truncate border-r border-plaster bg-lapis px-1 text-onlapis"
-            style={{ left: px(c.start), width: px(c.length) }}
-          >
-            {c.says}
-          </span>
-        ))}
-      </div>
-      <div className="relative mt-px h-[14px]">
-        {made.captions.map((c, i) => (
-          <span
-            key={i}
-            className="absolute h-full truncate border-r border-plaster bg-verdigris px-1 text-onlapis"
-            style={{ left: px(c.from), width: px(c.to - c.from) }}
-          >
-            {c.says}
-          </span>
-        ))}
-      </div>
     </div>
   )
 }
