@@ -5,6 +5,7 @@ import { ALL_FORMATS, BufferSource, EncodedPacketSink, Input } from 'mediabunny'
 import sharp from 'sharp'
 import type { Email } from '@/core/email/schema'
 import type { TileOf } from '@/core/email/tile'
+import { ssim } from '@/core/picture/ssim'
 import { placesOf } from '@/core/email/walk'
 import { accessible, copyOf, saved } from './support'
 
@@ -134,6 +135,61 @@ test('the frames of a moving picture are dragged, and stepped, duplicated, moved
     .toBeGreaterThan(900)
   await page.getByRole('button', { name: 'Delete the frames' }).click()
   await saved(page)
+})
+
+test('a slot of which most never moves is split into stills and a stripe; what was said to be saved is', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'Eclipse night')
+  await open(page, job)
+  await page.getByRole('button', { name: /Gentle move/ }).click()
+  const offer = page.getByText(/As stills and a stripe that moves it has/)
+  await expect(offer).toBeVisible({ timeout: 60_000 })
+  const [, said, less] = /it has ([\d.]+) KB, ([\d.]+) KB less/.exec((await offer.textContent())!)!
+  const before = await pictures(request, job)
+  const whole = before.find((p) => p.motion?.made.kind === 'drift')!
+  await page.getByRole('button', { name: 'Split it' }).click()
+  const now = async () => {
+    const all = await pictures(request, job)
+    const at = all.findIndex((p) => p.id === whole.id)
+    const parts = [all[at - 1]!, all[at]!, all[at + 1]!]
+    return all[at]?.motion?.key && all.length === before.length + 2 ? parts : []
+  }
+  await expect.poll(async () => (await now()).length, { timeout: 60_000 }).toBe(3)
+  const parts = await now()
+  const bytes = parts.reduce((sum, p) => sum + p.picture!.bytes, 0)
+  expect(Math.abs(bytes / 1024 - Number(said))).toBeLessThan(1)
+  expect(Math.abs((whole.picture!.bytes - bytes) / 1024 - Number(less))).toBeLessThan(1)
+  // As tall as it was, to the pixel, and as it looked.
+  const files = await Promise.all(parts.map(async (p) => bytesOf(request, p.picture!.id)))
+  const rows = await Promise.all(files.map((f) => sharp(f).removeAlpha().raw().toBuffer()))
+  const joined = Buffer.concat(rows)
+  const { width, height } = whole.picture!
+  expect(joined.length).toBe(width * height * 3)
+  const was = await sharp(await bytesOf(request, whole.picture!.id))
+    .removeAlpha()
+    .raw()
+    .toBuffer()
+  const rgba = (data: Buffer) =>
+    sharp(data, { raw: { width, height, channels: 3 } })
+      .ensureAlpha()
+      .raw()
+      .toBuffer()
+  expect(
+    ssim({ width, height, data: await rgba(was) }, { width, height, data: await rgba(joined) }),
+  ).toBeGreaterThan(0.98)
+  // At the seams rows follow each other as they did: no step that was not there.
+  for (const y of [parts[0]!.picture!.height, height - parts[2]!.picture!.height]) {
+    const step = (data: Buffer) => {
+      let sum = 0
+      for (let i = y * width * 3; i < (y + 1) * width * 3; i++) sum += data[i]! - data[i - width * 3]!
+      return sum / (width * 3)
+    }
+    expect(Math.abs(step(joined) - step(was))).toBeLessThan(1.5)
+  }
+  await page.keyboard.press('Control+z')
+  await expect.poll(async () => (await pictures(request, job)).length).toBe(before.length)
 })
 
 test('clips and captions are dragged on the strip, by an end or whole, and moved by keys', async ({

@@ -145,3 +145,32 @@ export function movingPart(
 function steps(colors: number, losses: readonly number[]): Pick<Squeeze, 'colors' | 'loss'>[] {
   return losses.map((loss) => ({ colors, loss }))
 }
+
+/** A stripe of a sequence in which all that changes lies. */
+export interface Stripe {
+  /** Where it lies, px as shown: stripes begin and end at whole ones. */
+  top: number
+  bottom: number
+  /** The part of the picture that never changes, 0 to 1. */
+  still: number
+  sequence: Sequence
+}
+
+/**
+ * The stripe that moves, if most pixels never change and the rest can stand above and below it as stills: stripes alone keep together at any width, since each grows
+ * by the same factor.
+ * @param shown height of the whole, px as shown
+ */
+export function movingStripe(whole: Sequence, shown: number): Stripe | null {
+  const part = movingPart(whole)
+  if (!part) return null
+  const { width, height, frames } = whole
+  const scale = height / shown
+  const top = Math.floor(part.y / scale)
+  const bottom = Math.min(shown, Math.ceil((part.y + part.h) / scale))
+  if (top === 0 && bottom === shown) return null
+  const [from, to] = [Math.round(top * scale), Math.round(bottom * scale)]
+  const rows = frames.map((f) => ({ ...f, data: f.data.subarray(from * width * 4, to * width * 4) }))
+  const still = 1 - (part.w * part.h) / (width * height)
+  return { top, bottom, still, sequence: { ...whole, height: to - from, frames: rows } }
+}

@@ -6,7 +6,7 @@ import { beginMotion, type Beginning } from './begin'
 import { styleOf } from '../email/cascade'
 import { plainHouseStyle } from '../email/styles'
 import { areaRect, clipsLength, filmAt, filmLength, moveSpan } from './film'
-import { brought, fit, movingPart, tried } from './fit'
+import { brought, fit, movingPart, movingStripe, tried } from './fit'
 import { keyOf } from './key'
 import { alikeTo } from './likeness'
 import type { FilmMade, Strip } from './made'
@@ -234,6 +234,28 @@ describe('what fits', () => {
     expect(lengthOf(half.frames)).toBe(900)
     expect(half.frames[0]!.data).toBe(source.frames[0]!.data)
     expect(brought(source, { size: 0.5, rate: 1 })).toMatchObject({ width: 60, height: 40 })
+  })
+  test('the stripe that moves begins and ends at whole px as shown; what stands above and below never changes', () => {
+    const source = scene(5, 120, 80)
+    // Shown at half its height: the disc lies in rows 26 to 54, so in 13 to 28 as shown.
+    const { top, bottom, still, sequence } = movingStripe(source, 40)!
+    expect([top, bottom]).toEqual([13, 28])
+    expect(sequence).toMatchObject({ width: 120, height: 30 })
+    expect(still).toBeGreaterThan(0.4)
+    const row = (f: Frame, y: number) => Buffer.from(f.data.subarray(y * 480, (y + 1) * 480))
+    source.frames.forEach((f, i) => {
+      for (let y = 0; y < 80; y++) {
+        const moves = y >= 26 && y < 56
+        const now = moves ? row(sequence.frames[i]!, y - 26) : row(source.frames[0]!, y)
+        expect(row(f, y).equals(now)).toBe(true)
+      }
+    })
+    // A column that moves reaches from top to bottom: no stripe leaves anything still.
+    const bar = source.frames.map((f, k) => ({
+      ...f,
+      data: Uint8Array.from(f.data, (v, i) => ((i >> 2) % 120 < 10 ? k : i % 4 === 3 ? 255 : 9)),
+    }))
+    expect(movingStripe({ ...source, frames: bar }, 40)).toBeNull()
   })
   test('the part that moves is found where the rest never changes', () => {
     const source = scene(3)

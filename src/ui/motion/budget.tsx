@@ -1,15 +1,14 @@
 'use client'
 import dynamic from 'next/dynamic'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import type { Point } from '@/core/motion/fit'
-import { movingPart } from '@/core/motion/fit'
 import type { Motion } from '@/core/motion/schema'
 import type { PictureRef } from '@/core/picture/ref'
 import { Button, Choice, cx, Group, kb, NumberField, Row } from '../parts/controls'
 import { Measure } from './values/parts'
 import { percent } from '../parts/percent'
 import { dithers } from './dithers'
-import type { Drawn } from './engine'
+import type { Split } from './split'
 import type { MotionWork } from './use-motion'
 
 const TradeChart = dynamic(() => import('./trade-chart').then((m) => m.TradeChart), { ssr: false })
@@ -166,33 +165,44 @@ function Figures({ bytes, budget, made }: { bytes: number; budget: number; made:
   )
 }
 
-/** Where most of it never moves: a still with a small moving part. */
-function SplitOffer({ drawn, onSplit }: { drawn: Drawn; onSplit: (part: MovingPart) => void }) {
-  const part = useMemo(() => movingPart(drawn), [drawn])
-  if (!part) return null
+/** What most of a picture that never moves would weigh as stills, if that is less. */
+function SplitOffer({
+  split,
+  bytes,
+  onSplit,
+}: {
+  split: Split
+  /** Of the whole. */
+  bytes: number
+  onSplit: (split: Split) => void
+}) {
+  const saves = bytes - split.bytes
   return (
     <p className="text-[11.5px] leading-snug text-soft">
-      {Math.round((1 - (part.w * part.h) / (drawn.width * drawn.height)) * 100)} % of it never moves. As
-      stills with a stripe that moves, the rest can be finer and lighter.{' '}
-      <button type="button" className="underline" onClick={() => onSplit(part)}>
-        Split it
-      </button>
+      {Math.round(split.still * 100)} % of it never moves. As stills and a stripe that moves it has{' '}
+      {kb(split.bytes)}, {saves > 0 ? `${kb(saves)} less` : `${kb(-saves)} more: it stays whole`}.{' '}
+      {saves > 0 && (
+        <button type="button" className="underline" onClick={() => onSplit(split)}>
+          Split it
+        </button>
+      )}
     </p>
   )
 }
-type MovingPart = NonNullable<ReturnType<typeof movingPart>>
 
 /** What it weighs against what it may, how alike it is, and the search for what fits. */
 export function BudgetGroup({
   motion,
   work,
   picture,
+  split,
   onSplit,
 }: {
   motion: Motion
   work: MotionWork
   picture: PictureRef | null
-  onSplit: (part: MovingPart) => void
+  split: Split | null
+  onSplit: (split: Split) => void
 }) {
   const { search, set, fit, drawn } = work
   // Figures of another file than the one that is shown say nothing.
@@ -230,7 +240,7 @@ export function BudgetGroup({
             smaller.
           </p>
         )}
-        {drawn && <SplitOffer drawn={drawn} onSplit={onSplit} />}
+        {split && <SplitOffer split={split} bytes={bytes} onSplit={onSplit} />}
       </Group>
       {(search || before) && (
         <Group title="The trade" className="min-w-[230px]">

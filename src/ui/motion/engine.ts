@@ -2,7 +2,7 @@ import type { WebFont } from '@/core/email/fonts'
 import type { Motion } from '@/core/motion/schema'
 import type { DrawnSequence } from '@/core/motion/draw'
 import type { DrawCall, DrawMessage } from '@/workers/motion/draw'
-import type { EncodeCall, EncodeMessage, WrittenFile } from '@/workers/motion/encode'
+import type { EncodeCall, EncodeMessage, WeighedStripe, WrittenFile } from '@/workers/motion/encode'
 import type { FormCall, FormFile, FormMessage } from '@/workers/motion/forms'
 import type { Point } from '@/core/motion/fit'
 
@@ -109,7 +109,10 @@ function alone<M extends object, A>(
 }
 
 /** Runs one encoding. */
-export const encode = (call: EncodeCall, hear: Hear): Promise<{ written?: WrittenFile; best?: Point }> =>
+export const encode = (
+  call: EncodeCall,
+  hear: Hear,
+): Promise<{ written?: WrittenFile; best?: Point; stripe?: WeighedStripe | null }> =>
   alone(
     () => new Worker(new URL('../../workers/motion/encode.ts', import.meta.url), { type: 'module' }),
     call,
@@ -117,7 +120,7 @@ export const encode = (call: EncodeCall, hear: Hear): Promise<{ written?: Writte
     (m: Exclude<EncodeMessage, { error: string }>) => {
       if ('progress' in m) hear.onProgress?.(m.progress)
       if ('point' in m) hear.onPoint?.(m.point)
-      return 'written' in m || 'best' in m ? m : undefined
+      return 'written' in m || 'best' in m || 'stripe' in m ? m : undefined
     },
   )
 

@@ -7,7 +7,7 @@ import { Progress } from '../parts/controls'
 import { BudgetGroup, FileGroup, TimingGroup } from './budget'
 import { kindOf, type MovingTile } from './moving'
 import { FormsGroup } from './forms-group'
-import { splitOff } from './split'
+import { splitOff, useSplit } from './split'
 import type { MotionWork } from './use-motion'
 import { KindValues } from './values'
 
@@ -36,6 +36,7 @@ export function MotionTray({
   busy: { what: string; cancel: () => void } | null
 }) {
   const { drawn } = own
+  const split = useSplit(own, chosen, motion)
   const length =
     motion?.made.kind === 'film' ? filmLength(motion.made) : Math.round(lengthOf(drawn?.frames ?? []))
   return (
@@ -66,13 +67,15 @@ export function MotionTray({
                 motion={motion}
                 work={own}
                 picture={chosen.tile.picture}
-                onSplit={(part) => void splitOff(work, chosen, motion, drawn!, part)}
+                split={split}
+                onSplit={(by) => splitOff(work, chosen, motion, by)}
               />
             )}
             <KindValues
               made={motion.made}
               style={work.style}
-              slot={{ width: chosen.width, height: motion.height }}
+              // A stripe is a part of what is made: places and areas are those of the whole.
+              slot={{ width: chosen.width, height: motion.window?.of ?? motion.height }}
               put={(label, patch, merge) =>
                 own.set(label, { made: { ...motion.made, ...patch } as Made }, merge)
               }

@@ -1,4 +1,4 @@
-import { fit, tried, type Point, type Squeeze } from '@/core/motion/fit'
+import { fit, movingStripe, type Point, type Stripe } from '@/core/motion/fit'
 import { writeGif, type GifSettings } from '@/core/motion/gif/write'
 import { alikeTo, type Alike } from '@/core/motion/likeness'
 import { lengthOf, type Sequence } from '@/core/motion/sequence'
@@ -7,7 +7,7 @@ import { lengthOf, type Sequence } from '@/core/motion/sequence'
 export type EncodeCall =
   | { kind: 'write'; sequence: Sequence; settings: GifSettings }
   | { kind: 'fit'; sequence: Sequence; settings: GifSettings; budget: number }
-  | { kind: 'try'; sequence: Sequence; settings: GifSettings; squeeze: Squeeze }
+  | { kind: 'stripe'; sequence: Sequence; settings: GifSettings; height: number }
 
 export interface WrittenFile extends Alike {
   bytes: Uint8Array
@@ -16,11 +16,15 @@ export interface WrittenFile extends Alike {
   ms: number
 }
 
+/** The stripe that moves, and what it weighs alone. */
+export type WeighedStripe = Omit<Stripe, 'sequence'> & { bytes: number }
+
 export type EncodeMessage =
   | { progress: number }
   | { point: Point; progress: number }
   | { written: WrittenFile }
   | { best: Point }
+  | { stripe: WeighedStripe | null }
   | { error: string }
 
 const post = (message: EncodeMessage) => self.postMessage(message)
@@ -41,18 +45,14 @@ function answer(data: EncodeCall): void {
     for (; !step.done; step = search.next()) post({ point: step.value.point, progress: step.value.done })
     return post({ best: step.value })
   }
-  if (data.kind === 'try') {
-    const { written, ...alike } = tried(sequence, data.squeeze, settings.pinned)
-    return post({ written: fileOf(written, alike) })
+  if (data.kind === 'stripe') {
+    const found = movingStripe(sequence, data.height)
+    if (!found) return post({ stripe: null })
+    const { sequence: alone, ...where } = found
+    return post({ stripe: { ...where, bytes: writeGif(alone, settings).bytes.length } })
   }
   const written = writeGif(sequence, settings, (done) => post({ progress: done * 0.9 }))
-  post({ written: fileOf(written, alikeTo(sequence)({ ...sequence, frames: written.shown })) })
+  const alike = alikeTo(sequence)({ ...sequence, frames: written.shown })
+  const { bytes, shown } = written
+  post({ written: { bytes, frames: shown.length, ms: lengthOf(shown), ...alike } })
 }
-
-const fileOf = ({ bytes, shown }: ReturnType<typeof writeGif>, { mean, worst }: Alike): WrittenFile => ({
-  bytes,
-  frames: shown.length,
-  ms: lengthOf(shown),
-  mean,
-  worst,
-})
