@@ -36,6 +36,11 @@ const GRADES: readonly Pick<Squeeze, 'size' | 'rate'>[] = [
   { size: 0.35, rate: 0.34 },
 ]
 
+const DITHERS = ['none', 'pattern', 'diffused'] as const
+
+/** What a search goes through: where it begins, each size and rate, and what lies round about the best. */
+const STEPS = GRADES.length + 2
+
 /** Likeness from which on nothing is seen any more: no smaller size or rate is tried (Wang and others, 2004, as for pictures). */
 const SEEN = 0.98
 
@@ -68,7 +73,7 @@ export function tried(
 }
 
 /**
- * Looks for the most alike way to write a sequence within a budget: for each size and rate, from the best on, the least squeeze that fits, by
+ * Looks for the most alike way to write a sequence within a budget: the dither that is most alike without loss, then for each size and rate, from the best on, the least squeeze that fits, by
  * bisection; then round about the best, with other dithers and with fewer colours for less loss. A size that could not be better, even without loss, is passed over.
  * Yields each point as it is known; the best is the most alike of those that fit, or the lightest where none does.
  * @param budget bytes
@@ -76,7 +81,7 @@ export function tried(
 export function* fit(
   source: Sequence,
   budget: number,
-  { dither, pinned }: Pick<GifSettings, 'dither' | 'pinned'>,
+  { dither: given, pinned }: Pick<GifSettings, 'dither' | 'pinned'>,
 ): Generator<{ point: Point; done: number }, Point> {
   const alike = alikeTo(source)
   let best: Point | null = null
@@ -88,29 +93,37 @@ export function* fit(
     return point
   }
   const found = (): Point | null => best
+  // The dither that is most alike without loss is the one to begin with; the given one, where they are equal.
+  const begun: Point[] = []
+  for (const dither of [given, ...DITHERS.filter((d) => d !== given)]) {
+    const point = look({ ...GRADES[0]!, ...LADDER[0]!, dither })
+    begun.push(point)
+    yield { point, done: 0.5 / STEPS }
+  }
+  const { dither } = begun.reduce((a, b) => (b.mean > a.mean ? b : a)).squeeze
   for (const [g, grade] of GRADES.entries()) {
     const before = found()
     // Nobody would see what is better than this.
     if (before && before.mean >= SEEN) break
     if (before && alike(brought(source, grade)).mean <= before.mean) continue
-    for (let low = 0, high = LADDER.length - 1; low <= high;) {
-      const at = low === 0 && high === LADDER.length - 1 && g === 0 ? 0 : (low + high) >> 1
+    for (let low = g ? 0 : 1, high = LADDER.length - 1; low <= high;) {
+      const at = (low + high) >> 1
       const point = look({ ...grade, ...LADDER[at]!, dither })
       if (point.bytes <= budget) high = at - 1
       else low = at + 1
-      yield { point, done: (g + 0.5) / (GRADES.length + 1) }
+      yield { point, done: (g + 1) / STEPS }
     }
   }
   const least = found()
   if (least && least.mean < SEEN)
     for (const squeeze of varied(least.squeeze))
-      yield { point: look(squeeze), done: (GRADES.length + 0.5) / (GRADES.length + 1) }
+      yield { point: look(squeeze), done: (GRADES.length + 1) / STEPS }
   return found() ?? lightest!
 }
 
 /** Others like a way of writing: by other dithers, and with fewer colours for less loss. */
 function varied(squeeze: Squeeze): Squeeze[] {
-  const dithers = (['none', 'pattern', 'diffused'] as const).filter((d) => d !== squeeze.dither)
+  const dithers = DITHERS.filter((d) => d !== squeeze.dither)
   const fewer = {
     ...squeeze,
     colors: Math.max(8, squeeze.colors >> 1),

@@ -77,7 +77,12 @@ async function fromFilm(file: File, target: Target, signal: AbortSignal): Promis
         captions: [],
         letters: { font: 'sans', size: 18, bold: true, color: '#ffffff', align: 'center' },
         plate: '#14181b',
-        mark: { style: 'disc', color: '#14181b', size: 64 },
+        // Half as large as the slot allows: it invites, and hides little.
+        mark: {
+          style: 'disc',
+          color: '#14181b',
+          size: Math.max(16, Math.min(64, Math.round(Math.min(shown, whole) / 2))),
+        },
         closing: null,
         beneath: null,
         address: '',

@@ -16,14 +16,11 @@ const BAYER = Float32Array.from(
 /** What of an error is passed on: a little less than all keeps edges calm (common practice, no source). */
 const PASSED_ON = 0.9
 
-/** How far the pattern moves a colour, of the distance between neighbours of the palette. */
-const MOVED = 0.4
-
 /** Picks the symbol for each pixel, row by row from the left. Colours that the palette has stay as they are. */
 export class Picker {
   /** The colour aimed at for the last pixel, 0xRRGGBB: the one wanted, moved by the dither. */
   aim = 0
-  /** About how far neighbours of the palette are apart in one channel. */
+  /** How far neighbours of the palette are apart, as steps of grey. */
   private readonly step: number
   // What is passed on to this row and the next, 3 numbers a pixel.
   private now: Float32Array
@@ -35,7 +32,7 @@ export class Picker {
     private readonly dither: Dither,
     width: number,
   ) {
-    this.step = 255 / Math.cbrt(Math.max(8, palette.size))
+    this.step = dither === 'pattern' ? palette.spacing : 0
     this.now = new Float32Array((width + 2) * 3)
     this.next = new Float32Array((width + 2) * 3)
   }
@@ -55,7 +52,7 @@ export class Picker {
     this.aim = want
     if (dither === 'none' || palette.is(nearest, r, g, b)) return nearest
     if (dither === 'diffused') return this.diffused(x, r, g, b)
-    const t = BAYER[((y & 7) << 3) | (x & 7)]! * this.step * MOVED
+    const t = BAYER[((y & 7) << 3) | (x & 7)]! * this.step
     return this.aimedAt(r + t, g + t, b + t)
   }
 

@@ -7,7 +7,7 @@ export const AXES = 3
 const SHARE = { r: 0.299, g: 0.587, b: 0.114 }
 
 /** Lightness weighs so much more than hue: a grey one step lighter is the square of it away (the eye is finer for lightness; the factor is common practice, no source). */
-const LIGHTNESS = 3
+export const LIGHTNESS = 3
 
 /**
  * A colour by its lightness and two differences of hue (luma and B - Y, R - Y of ITU-R BT.601), so that the straight distance of two says how far they are

@@ -1,5 +1,5 @@
 import type { Frame } from '../sequence'
-import { AXES, between, colorAt, seen } from './eye'
+import { AXES, between, colorAt, LIGHTNESS, seen } from './eye'
 import { Nearest } from './nearest'
 
 /** Colours that are seen as clear: less than half of the ground is covered. */
@@ -45,6 +45,15 @@ export class Palette {
   get neighbours(): readonly Uint8Array[] {
     this.next ??= neighboursOf(this.seen)
     return this.next
+  }
+
+  /** How far a colour and the next to it are apart, in steps of grey: the median. */
+  get spacing(): number {
+    const { seen } = this
+    const far = this.neighbours.map(([n, next = n]) =>
+      Math.sqrt(between(seen, n! * AXES, seen, next! * AXES)),
+    )
+    return (far.sort((a, b) => a - b)[far.length >> 1] ?? 0) / LIGHTNESS
   }
 
   /** The number of the nearest colour: of itself where it is one of them. */
