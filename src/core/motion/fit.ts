@@ -84,15 +84,14 @@ export function* fit(
   { dither: given, pinned }: Pick<GifSettings, 'dither' | 'pinned'>,
 ): Generator<{ point: Point; done: number }, Point> {
   const alike = alikeTo(source)
-  let best: Point | null = null
-  let lightest: Point | null = null
+  const known: { best: Point | null; lightest: Point | null } = { best: null, lightest: null }
   const look = (squeeze: Squeeze): Point => {
     const { written: _written, ...point } = tried(source, squeeze, pinned, alike)
-    if (!lightest || point.bytes < lightest.bytes) lightest = point
-    if (point.bytes <= budget && (!best || point.mean > best.mean)) best = point
+    const { best, lightest } = known
+    if (!lightest || point.bytes < lightest.bytes) known.lightest = point
+    if (point.bytes <= budget && (!best || point.mean > best.mean)) known.best = point
     return point
   }
-  const found = (): Point | null => best
   // The dither that is most alike without loss is the one to begin with; the given one, where they are equal.
   const begun: Point[] = []
   for (const dither of [given, ...DITHERS.filter((d) => d !== given)]) {
@@ -102,7 +101,7 @@ export function* fit(
   }
   const { dither } = begun.reduce((a, b) => (b.mean > a.mean ? b : a)).squeeze
   for (const [g, grade] of GRADES.entries()) {
-    const before = found()
+    const before = known.best
     // Nobody would see what is better than this.
     if (before && before.mean >= SEEN) break
     if (before && alike(brought(source, grade)).mean <= before.mean) continue
@@ -114,11 +113,11 @@ export function* fit(
       yield { point, done: (g + 1) / STEPS }
     }
   }
-  const least = found()
-  if (least && least.mean < SEEN)
-    for (const squeeze of varied(least.squeeze))
+  const { best } = known
+  if (best && best.mean < SEEN)
+    for (const squeeze of varied(best.squeeze))
       yield { point: look(squeeze), done: (GRADES.length + 1) / STEPS }
-  return found() ?? lightest!
+  return known.best ?? known.lightest!
 }
 
 /** Others like a way of writing: by other dithers, and with fewer colours for less loss. */

@@ -17,59 +17,85 @@ interface Props {
 export function FilmTracks({ made, motion, scale, set }: Props) {
   const length = useFilmLength(made.film.id)
   const { clips, captions } = made
-  const bar = { scale: scale / motion.speed, frame: 1000 / motion.rate }
   const starts = clips.map((_, i) =>
     clips.slice(0, i).reduce((sum, c) => sum + Math.max(0, c.to - c.from), 0),
   )
-  const shown = filmLength(made)
-  const ofFilm = Math.max(length, ...clips.map((c) => c.to))
+  const put = (label: string, merge: string, patch: Partial<FilmMade>) =>
+    set(label, { made: { ...made, ...patch } }, merge)
+  const track = { scale: scale / motion.speed, frame: 1000 / motion.rate }
   return (
     <div className="font-mono text-[10px]">
-      <div className="relative h-6">
-        {clips.map((clip, i) => (
-          <Bar
-            key={i}
-            {...bar}
-            name={`Clip ${i + 1}`}
-            span={clip}
-            left={starts[i]!}
-            says={`${(clip.from / 1000).toFixed(1)} to ${(clip.to / 1000).toFixed(1)} s`}
-            className="bg-lapis"
-            onMove={(hold, by, from) =>
-              set(
-                'move a clip',
-                { made: { ...made, clips: replaced(clips, i, moveSpan(from, hold, by, ofFilm)) } },
-                `clip-${i}`,
-              )
-            }
-          />
-        ))}
-      </div>
-      <div className="relative mt-px h-6">
-        {captions.map((caption, i) => (
-          <Bar
-            key={i}
-            {...bar}
-            name={`Caption ${i + 1}`}
-            span={caption}
-            left={caption.from}
-            says={caption.says}
-            className="bg-verdigris"
-            onMove={(hold, by, from) =>
-              set(
-                'move a caption',
-                { made: { ...made, captions: replaced(captions, i, moveSpan(from, hold, by, shown)) } },
-                `caption-${i}`,
-              )
-            }
-          />
-        ))}
-      </div>
+      <Track
+        {...track}
+        name="Clip"
+        className="bg-lapis"
+        spans={clips}
+        most={Math.max(length, ...clips.map((c) => c.to))}
+        left={(_, i) => starts[i]!}
+        says={(c) => `${(c.from / 1000).toFixed(1)} to ${(c.to / 1000).toFixed(1)} s`}
+        onMove={(all, i) => put('move a clip', `clip-${i}`, { clips: all })}
+      />
+      <Track
+        {...track}
+        name="Caption"
+        className="bg-verdigris"
+        spans={captions}
+        most={filmLength(made)}
+        left={(c) => c.from}
+        says={(c) => c.says}
+        onMove={(all, i) => put('move a caption', `caption-${i}`, { captions: all })}
+      />
     </div>
   )
 }
 
-const replaced = <T,>(all: readonly T[], at: number, by: T): T[] => all.map((one, i) => (i === at ? by : one))
+/** Spans of one kind in a row. */
+function Track<S extends Span>({
+  name,
+  spans,
+  most,
+  left,
+  says,
+  className,
+  onMove,
+  ...bar
+}: {
+  name: string
+  spans: readonly S[]
+  /** The end of what there is, ms. */
+  most: number
+  /** Where a span begins in what is shown, ms. */
+  left: (span: S, i: number) => number
+  says: (span: S) => string
+  /** px for each ms. */
+  scale: number
+  /** ms of one frame */
+  frame: number
+  className: string
+  onMove: (all: S[], moved: number) => void
+}) {
+  return (
+    <div className="relative mt-px h-6 first:mt-0">
+      {spans.map((span, i) => (
+        <Bar
+          key={i}
+          {...bar}
+          name={`${name} ${i + 1}`}
+          span={span}
+          left={left(span, i)}
+          says={says(span)}
+          className={className}
+          onMove={(hold, by, from) =>
+            onMove(
+              spans.map((s, k) => (k === i ? moveSpan(from, hold, by, most) : s)),
+              i,
+            )
+          }
+        />
+      ))}
+    </div>
+  )
+}
 
 /** How long a film is, ms; 0 until it is known. */
 function useFilmLength(id: string): number {
