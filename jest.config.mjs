@@ -1,3 +1,8 @@
+import { useShippedFonts } from './scripts/fonts.mjs'
+
+// Before the workers start: what they draw is the same on every machine.
+useShippedFonts()
+
 /** Jest runs the TypeScript sources as native ES modules (unified packages ship no CommonJS). */
 export default {
   testEnvironment: 'node',

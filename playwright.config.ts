@@ -1,4 +1,8 @@
 import { defineConfig } from '@playwright/test'
+import { useShippedFonts } from './scripts/fonts.mjs'
+
+// The tests and the browsers they start see these alone.
+useShippedFonts()
 
 const port = Number(process.env.PORT ?? 4390)
 

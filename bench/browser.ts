@@ -1,4 +1,5 @@
 import { createRequire } from 'node:module'
+import { useShippedFonts } from '../scripts/fonts.mjs'
 import { chromium } from '@playwright/test'
 
 /** The bundler that runs this bench (tsx brings it along). */
@@ -22,6 +23,7 @@ export async function inBrowser(png: Buffer, scale: number): Promise<{ decode: n
     write: false,
     alias: { '@': `${process.cwd()}/src` },
   })
+  useShippedFonts()
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
   try {
     const page = await browser.newPage()

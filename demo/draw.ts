@@ -3,6 +3,7 @@
  * (run when a design changes).
  */
 import { readFileSync, writeFileSync } from 'node:fs'
+import { useShippedFonts } from '../scripts/fonts.mjs'
 import { chromium } from '@playwright/test'
 import sharp from 'sharp'
 import { fennmoorSeeds } from './fennmoor-seeds'
@@ -26,6 +27,7 @@ const faces = fonts
   )
   .join('')
 
+useShippedFonts()
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-background-networking', '--force-color-profile=srgb'],

@@ -15,7 +15,7 @@ import { accessible, clientWith, findAndRead, likeness, newJob, saved, type Uplo
 /** The safe font of a scene, as a client's own house style would have it. */
 const fontOf = (scene: Scene): SafeFont => {
   const font = scene.bands.flatMap((b) => b.parts).find((p) => p.words)!.words!.font
-  return font.startsWith('Liberation Serif') ? 'times' : font.startsWith('DejaVu') ? 'wide' : 'sans'
+  return font.startsWith('Tinos') ? 'times' : font.startsWith('DejaVu') ? 'wide' : 'sans'
 }
 const jobFor = async (request: APIRequestContext, scene: Scene, design: UploadedDesign) =>
   newJob(

@@ -2,6 +2,7 @@
  * The pictures of docs/screenshots, taken anew from the demo data: `node_modules/.bin/tsx scripts/screenshots.ts`
  * while bin/demo runs, freshly loaded. With names, only those.
  */
+import { useShippedFonts } from './fonts.mjs'
 import { chromium, type Page } from '@playwright/test'
 
 const base = process.env.MOSAICUS ?? 'http://127.0.0.1:4310'
@@ -86,6 +87,7 @@ const views: Record<string, View> = {
 async function main(): Promise<void> {
   const jobs = (await (await fetch(`${base}/api/jobs`)).json()) as { jobs: { id: string; name: string }[] }
   const wanted = process.argv.slice(2)
+  useShippedFonts()
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: ['--no-sandbox'],

@@ -18,6 +18,12 @@ setup_packages() {
   fi
 }
 
+# What is drawn sees the fonts of the packages and no others, whatever the machine has (scripts/fonts.mjs).
+setup_fonts() {
+  node scripts/fonts.mjs || return 1
+  export FONTCONFIG_FILE="$PWD/dist/fonts.conf" PANGOCAIRO_BACKEND=fontconfig DISABLE_SYSTEM_FONTS_LOAD=1
+}
+
 # The worker threads of the server, bundled (under a second).
 setup_worker() { node scripts/build-worker.mjs; }
 

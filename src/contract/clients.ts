@@ -64,5 +64,10 @@ export const clientRoutes = routesOf({
     status: 201,
     problems: '413, 415 not-a-font',
   },
+  'GET /api/fonts/shipped/:face': {
+    does: 'A font that ships with the app: what stands in for a family that emails name, such as `arimo-0` (0 regular, 1 italic, 2 bold, 3 bold italic).',
+    gives: 'font/ttf',
+    problems: '404',
+  },
   'GET /api/fonts/:font': { does: 'A font file.', gives: 'font/*', problems: '404' },
 })

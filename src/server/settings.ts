@@ -17,6 +17,9 @@ export const houseFontsFolder = (): string => join(dataFolder(), 'fonts')
 export const fontsFolder = (): string =>
   join(/* turbopackIgnore: true */ process.cwd(), 'node_modules/@fontsource')
 
+/** The packages of all fonts. */
+export const packagesFolder = (): string => join(/* turbopackIgnore: true */ process.cwd(), 'node_modules')
+
 /** Where files lie that were sent, until their requests are answered. */
 export const uploadsFolder = (): string => join(dataFolder(), 'uploads')
 

@@ -53,7 +53,7 @@ export async function buildScene(scene: Scene, scale = 2, quality?: number, narr
   )
   const house = plainHouseStyle()
   const font = parts.find((p) => p.words)?.words!.font ?? ''
-  const own = font.startsWith('Liberation Serif') ? 'times' : font.startsWith('DejaVu') ? 'wide' : 'sans'
+  const own = font.startsWith('Tinos') ? 'times' : font.startsWith('DejaVu') ? 'wide' : 'sans'
   for (const style of Object.values(house.text)) style.font = own
   house.button.font = own
   const wide = { ...raster, plan, groundOf: (r: Rect) => groundOf(raster, r) }

@@ -2,6 +2,9 @@ import { createCanvas, type SKRSContext2D } from '@napi-rs/canvas'
 import sharp from 'sharp'
 import { random, type Random } from '../../demo/drawing'
 import type { Raster, Rect } from '@/core/cut/raster'
+import { lendCanvasFonts } from '@/server/fonts/canvas'
+
+lendCanvasFonts()
 
 /**
  * Designs made by code from a seed, so that what they are made of is known: bands, columns, parts, colours
@@ -448,8 +451,8 @@ const sections: Record<string, Section> = {
 }
 
 const fonts = [
-  'Liberation Sans, Arial, Helvetica, sans-serif',
-  'Liberation Serif, Times New Roman, serif',
+  'Arimo, Arial, Helvetica, sans-serif',
+  'Tinos, Times New Roman, serif',
   'DejaVu Sans, Verdana, sans-serif',
 ]
 

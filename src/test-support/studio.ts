@@ -32,8 +32,8 @@ export interface Part {
   draw: Draw
 }
 
-export const sans = 'Liberation Sans, Arial, Helvetica, sans-serif'
-export const serif = 'Liberation Serif, Times New Roman, serif'
+export const sans = 'Arimo, Arial, Helvetica, sans-serif'
+export const serif = 'Tinos, Times New Roman, serif'
 const hebrew = 'DejaVu Sans, Verdana, sans-serif'
 const W = 600
 

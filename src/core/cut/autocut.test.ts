@@ -190,7 +190,7 @@ test('any rectangles of flat colour are taken apart without a fault', () => {
 })
 
 describe('what designers do that flat rectangles do not', () => {
-  const font = 'font-family="Liberation Sans, Arial, sans-serif"'
+  const font = 'font-family="Arimo, Arial, sans-serif"'
   const text = (x: number, y: number, said: string, size = 15, more = '') =>
     `<text x="${x}" y="${y}" ${font} font-size="${size}" fill="#223344" ${more}>${said}</text>`
   const cutOf = async (body: string, height: number, defs = '') => {
@@ -468,7 +468,7 @@ describe('what designers do that flat rectangles do not', () => {
 
   test('what JPEG blurs around a button is its edge, and no box that it stands in', async () => {
     const pill = (fill: string) =>
-      `<svg xmlns="http://www.w3.org/2000/svg" width="1280" height="700"><rect width="1280" height="700" fill="#7a3e2b"/><rect x="466" y="200" width="348" height="100" rx="50" fill="${fill}"/><text x="640" y="262" text-anchor="middle" font-family="Liberation Sans" font-weight="700" font-size="34" fill="#ffffff">Save a wheel</text></svg>`
+      `<svg xmlns="http://www.w3.org/2000/svg" width="1280" height="700"><rect width="1280" height="700" fill="#7a3e2b"/><rect x="466" y="200" width="348" height="100" rx="50" fill="${fill}"/><text x="640" y="262" text-anchor="middle" font-family="Arimo" font-weight="700" font-size="34" fill="#ffffff">Save a wheel</text></svg>`
     const { data, info } = await sharp(
       await sharp(Buffer.from(pill('#f2c200')))
         .jpeg({ quality: 78 })

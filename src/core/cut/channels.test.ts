@@ -8,7 +8,7 @@ const luma = (data: Uint8ClampedArray | Uint8Array, i: number) =>
 async function words(ink: string, ground: string, quality: number) {
   const svg = (a: string, b: string) =>
     Buffer.from(
-      `<svg xmlns="http://www.w3.org/2000/svg" width="240" height="48"><rect width="240" height="48" fill="${b}"/><text x="14" y="31" font-family="Liberation Sans" font-weight="700" font-size="20" fill="${a}">Keep a berth now</text></svg>`,
+      `<svg xmlns="http://www.w3.org/2000/svg" width="240" height="48"><rect width="240" height="48" fill="${b}"/><text x="14" y="31" font-family="Arimo" font-weight="700" font-size="20" fill="${a}">Keep a berth now</text></svg>`,
     )
   const jpeg = await sharp(svg(ink, ground)).jpeg({ quality }).toBuffer()
   const { data, info } = await sharp(jpeg).ensureAlpha().raw().toBuffer({ resolveWithObject: true })

@@ -5,9 +5,9 @@ import { keptHash, matches } from './passphrase'
 import { closeSession, isOpen, openSession, SESSION } from './sessions'
 import { tries } from './tries'
 
-/** What is open to all: the pages of links for clients, the countdowns of emails that were sent, the way in, and the app's own scripts. */
+/** What is open to all: the pages of links for clients, the countdowns of emails that were sent, the fonts that ship with the app, the way in, and the app's own scripts. */
 const OPEN =
-  /^\/(?:share\/|api\/shares\/|api\/countdown$|enter$|api\/session$|_next\/static\/|icon\.svg$|favicon\.ico$)/
+  /^\/(?:share\/|api\/shares\/|api\/countdown$|api\/fonts\/shipped\/|enter$|api\/session$|_next\/static\/|icon\.svg$|favicon\.ico$)/
 
 /** Under a name of the web the cookie is bound to it and to TLS (RFC 6265bis, 4.1.3.2). */
 const COOKIE = 'mosaicus'

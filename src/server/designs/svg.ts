@@ -6,6 +6,7 @@ import sharp from 'sharp'
 import { elementsOf } from '@/core/html/elements'
 import { inlineRules, readSheet } from '@/core/html/stylesheet'
 import { readHex } from '@/core/color/hex'
+import { lendCanvasFonts } from '../fonts/canvas'
 import { decode } from '../import/decode'
 import type { DesignLayers } from '@/core/cut/layers'
 import { blocksOf, joinPieces, type TextLine } from '@/core/cut/reflow'
@@ -211,6 +212,7 @@ interface Style {
   hidden: boolean
 }
 
+lendCanvasFonts()
 const measuring = createCanvas(4, 4).getContext('2d')
 
 /** Elements that draw nothing where they stand. */

@@ -1,43 +1,28 @@
-import { autocut, type Autocut } from '@/core/cut/autocut'
-import { readNarrowDesign } from '@/core/cut/narrow-design'
-import { buildEmail, type BuildInput, type BuildResult } from '@/core/cut/build'
-import { replan } from '@/core/cut/compare'
-import { groundOf } from '@/core/cut/ground'
-import { readInk } from '@/core/cut/ink'
-import { withLayers, type DesignLayers } from '@/core/cut/layers'
-import { leftOut } from '@/core/cut/left-out'
-import { readPlan, type CutPlan } from '@/core/cut/plan'
+import type { Autocut } from '@/core/cut/autocut'
+import type { BuildInput, BuildResult } from '@/core/cut/build'
+import type { DesignLayers } from '@/core/cut/layers'
+import type { CutPlan } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
-import { fontFaces } from '@/core/house/faces'
-import { linkedSheets, ownSheets } from '@/core/house/sheets'
-import { readHouse } from '@/core/email/migrations'
 import type { Email } from '@/core/email/schema'
-import { namePictures } from '@/core/handover/names'
 import type { PictureLook } from '@/core/night/look'
-import { readEmail } from '@/core/tiles/document'
-import { withKeptFonts } from '@/core/email/fonts'
-import { write, type How } from '../destinations/written'
+import type { How } from '../destinations/written'
 import { brokenDocument } from '../problem'
-import { figures, proof } from './proof'
 import { bytesOf, type Content } from '../content'
-import { deckOfFile, deckOfText } from '../decks/read'
-import { openDesign, readDesign } from '../designs/read'
-import { measureFont } from '../fonts/measures'
-import { readTerms } from '../fonts/terms'
-import { pageOf, pageOfFile } from '../house/read'
-import { lintCode } from '../interact/lint'
-import { checkAmp } from '../interact/validator'
-import { importFile, importHtml } from '../import/import'
-import { checkPicture } from '../pictures/check'
-import { countdownPicture } from '../motion/countdown/draw'
-import { pictureFrame } from '../motion/read'
-import { cropPicture } from '../pictures/crop-file'
-import { encodePart, type Part } from '../pictures/encode-part'
-import { looksOf } from '../pictures/looks'
-import { decodeRaster, rasterOf } from './raster'
+import type { Part } from '../pictures/encode-part'
+import type { Tell } from './progress'
 
-/** How far a computation is. */
-export type Tell = (progress: { done: number; total: number }) => void
+/*
+ * Each computation brings its modules with the first call: a process that reads a picture needs neither the compiler nor the parsers of files, and
+ * begins in a fraction of the time.
+ */
+const documents = async () => {
+  const [{ readEmail }, { readHouse }, { readPlan }] = await Promise.all([
+    import('@/core/tiles/document'),
+    import('@/core/email/migrations'),
+    import('@/core/cut/plan'),
+  ])
+  return { readEmail, readHouse, readPlan }
+}
 
 interface File {
   content: Content
@@ -58,30 +43,38 @@ function stored<T>(read: (body: unknown) => T, body: unknown): T {
     throw brokenDocument(error)
   }
 }
-const storedEmail = (body: unknown): Email => stored(readEmail, body)
+const storedEmail = async (body: unknown): Promise<Email> => stored((await documents()).readEmail, body)
 
 /**
- * What worker threads compute: pure functions of what they are given, without the database. Everything that parses or draws what came from outside
+ * What processes of their own compute: pure functions of what they are given, without the database. Everything that parses or draws what came from outside
  * is here.
  */
 export const computations = {
-  openDesign: async ({ content, name }: File) => openDesign(await bytesOf(content), name),
+  openDesign: async ({ content, name }: File) =>
+    (await import('../designs/read')).openDesign(await bytesOf(content), name),
   readDesign: async ({ content, name, board }: File & { board: number }) =>
-    readDesign(await bytesOf(content), name, board),
-  checkPicture: async ({ content, name }: File) => checkPicture(await bytesOf(content), name),
-  cropPicture: ({ file, rect }: { file: string; rect: Rect }) => cropPicture(file, rect),
-  pictureFrame: ({ file, frame }: { file: string; frame: number }) => pictureFrame(file, frame),
-  countdown: countdownPicture,
+    (await import('../designs/read')).readDesign(await bytesOf(content), name, board),
+  checkPicture: async ({ content, name }: File) =>
+    (await import('../pictures/check')).checkPicture(await bytesOf(content), name),
+  cropPicture: async ({ file, rect }: { file: string; rect: Rect }) =>
+    (await import('../pictures/crop-file')).cropPicture(file, rect),
+  pictureFrame: async ({ file, frame }: { file: string; frame: number }) =>
+    (await import('../motion/read')).pictureFrame(file, frame),
+  countdown: async (input: Parameters<typeof import('../motion/countdown/draw').countdownPicture>[0]) =>
+    (await import('../motion/countdown/draw')).countdownPicture(input),
   importFile: async ({ content, name, base }: File & { base?: string }) =>
-    importFile(await bytesOf(content), name, base),
-  importHtml: ({ html }: { html: string }) => importHtml(html),
-  deckOfFile: async ({ content, name }: File) => deckOfFile(await bytesOf(content), name),
-  deckOfText: ({ text, markdown }: { text: string; markdown?: boolean }) => deckOfText(text, markdown),
-  pageOf: ({ html, sheets, base }: { html: string; sheets: string[]; base?: string }) =>
-    pageOf(html, sheets, base),
-  linkedSheets: ({ html }: { html: string }) => linkedSheets(html),
+    (await import('../import/import')).importFile(await bytesOf(content), name, base),
+  importHtml: async ({ html }: { html: string }) => (await import('../import/import')).importHtml(html),
+  deckOfFile: async ({ content, name }: File) =>
+    (await import('../decks/read')).deckOfFile(await bytesOf(content), name),
+  deckOfText: async ({ text, markdown }: { text: string; markdown?: boolean }) =>
+    (await import('../decks/read')).deckOfText(text, markdown),
+  pageOf: async ({ html, sheets, base }: { html: string; sheets: string[]; base?: string }) =>
+    (await import('../house/read')).pageOf(html, sheets, base),
+  linkedSheets: async ({ html }: { html: string }) =>
+    (await import('@/core/house/sheets')).linkedSheets(html),
   /** The fonts that a page and its sheets bring. @param base address of the page, and of each sheet its own */
-  fontFaces: ({
+  fontFaces: async ({
     html,
     base,
     sheets,
@@ -89,37 +82,67 @@ export const computations = {
     html: string
     base: string
     sheets: { css: string; base?: string }[]
-  }) =>
-    [...sheets, ...ownSheets(html).map((css) => ({ css, base }))].flatMap((s) => fontFaces(s.css, s.base)),
-  fontMeasures: ({ bytes }: { bytes: Uint8Array }) => measureFont(Buffer.from(bytes)),
-  fontTerms: ({ bytes }: { bytes: Uint8Array }) => readTerms(Buffer.from(bytes)),
-  pageOfFile: async ({ content, name }: File) => pageOfFile(await bytesOf(content), name),
+  }) => {
+    const [{ fontFaces }, { ownSheets }] = await Promise.all([
+      import('@/core/house/faces'),
+      import('@/core/house/sheets'),
+    ])
+    return [...sheets, ...ownSheets(html).map((css) => ({ css, base }))].flatMap((s) =>
+      fontFaces(s.css, s.base),
+    )
+  },
+  fontMeasures: async ({ bytes }: { bytes: Uint8Array }) =>
+    (await import('../fonts/measures')).measureFont(Buffer.from(bytes)),
+  fontTerms: async ({ bytes }: { bytes: Uint8Array }) =>
+    (await import('../fonts/terms')).readTerms(Buffer.from(bytes)),
+  pageOfFile: async ({ content, name }: File) =>
+    (await import('../house/read')).pageOfFile(await bytesOf(content), name),
 
   /** An email, compiled for whoever it goes to. @param email, house as they are stored */
-  written: ({ email, house, how }: Stored & { how: How }) => {
+  written: async ({ email, house, how }: Stored & { how: How }) => {
+    const [{ write }, { withKeptFonts }, { readHouse }] = await Promise.all([
+      import('../destinations/written'),
+      import('@/core/email/fonts'),
+      documents(),
+    ])
     const read = readHouse(house)
     // What is looked at here has its letters from here.
-    return write(storedEmail(email), how.writing === 'preview' ? withKeptFonts(read) : read, how)
+    return write(await storedEmail(email), how.writing === 'preview' ? withKeptFonts(read) : read, how)
   },
   /** What the official validator says of an AMP email. */
-  checkAmp: ({ html }: { html: string }) => checkAmp(html),
+  checkAmp: async ({ html }: { html: string }) => (await import('../interact/validator')).checkAmp(html),
   /** What is wrong with code that a person wrote, and what readers do not know of it. */
-  lintCode,
+  lintCode: async (input: Parameters<typeof import('../interact/lint').lintCode>[0]) =>
+    (await import('../interact/lint')).lintCode(input),
   /** What the pixels of pictures show, in the order of their ids; null where one cannot be read. */
   pictureLooks: async ({ ids }: { ids: string[] }): Promise<(PictureLook | null)[]> => {
-    const looks = await looksOf(ids)
+    const looks = await (await import('../pictures/looks')).looksOf(ids)
     return ids.map((id) => looks.get(id) ?? null)
   },
-  proof: ({ email, house }: Stored) => proof(storedEmail(email), readHouse(house)),
-  namePictures: ({ email }: Pick<Stored, 'email'>) => namePictures(storedEmail(email)),
-  figures: ({ email, cuts, house }: Stored & { cuts: unknown }) =>
-    figures(email ? storedEmail(email) : null, cuts ? stored(readPlan, cuts) : null, readHouse(house)),
+  proof: async ({ email, house }: Stored) =>
+    (await import('./proof')).proof(await storedEmail(email), (await documents()).readHouse(house)),
+  namePictures: async ({ email }: Pick<Stored, 'email'>) =>
+    (await import('@/core/handover/names')).namePictures(await storedEmail(email)),
+  figures: async ({ email, cuts, house }: Stored & { cuts: unknown }) => {
+    const [{ figures }, { readPlan, readHouse }] = await Promise.all([import('./proof'), documents()])
+    return figures(
+      email ? await storedEmail(email) : null,
+      cuts ? stored(readPlan, cuts) : null,
+      readHouse(house),
+    )
+  },
 
   /** Finds the parts of a design. @param design its file @param scale design px for each px of the email */
   autocut: async (
     { design, scale, layers }: { design: string; scale: number; layers: DesignLayers | null },
     tell: Tell,
   ): Promise<Autocut & { uncovered: Rect[] }> => {
+    const [{ autocut }, { withLayers }, { leftOut }, { rasterOf }] = await Promise.all([
+      import('@/core/cut/autocut'),
+      import('@/core/cut/layers'),
+      import('@/core/cut/left-out'),
+      import('./raster'),
+    ])
     const raster = await rasterOf(design)
     const found = autocut(raster, scale, (done) => tell({ done, total: 1 }))
     const known = layers ? withLayers(found, layers, scale, raster) : found
@@ -127,8 +150,13 @@ export const computations = {
   },
 
   /** Encodes a part of a design. */
-  encodePart: async ({ design, part }: { design: string; part: Part }) =>
-    encodePart(await rasterOf(design), part),
+  encodePart: async ({ design, part }: { design: string; part: Part }) => {
+    const [{ encodePart }, { rasterOf }] = await Promise.all([
+      import('../pictures/encode-part'),
+      import('./raster'),
+    ])
+    return encodePart(await rasterOf(design), part)
+  },
 
   /** Builds an email from a cut plan. @param narrow the file of its narrow design, where there is one */
   build: async ({
@@ -139,6 +167,15 @@ export const computations = {
     design: string
     narrow?: string
   }): Promise<BuildResult> => {
+    const [{ buildEmail }, { readNarrowDesign }, { groundOf }, { readInk }, { rasterOf }] = await Promise.all(
+      [
+        import('@/core/cut/build'),
+        import('@/core/cut/narrow-design'),
+        import('@/core/cut/ground'),
+        import('@/core/cut/ink'),
+        import('./raster'),
+      ],
+    )
     const raster = await rasterOf(design)
     const wide = { ...raster, plan: input.plan, groundOf: (r: Rect) => groundOf(raster, r) }
     return buildEmail({
@@ -151,8 +188,13 @@ export const computations = {
   },
 
   /** Finds what became of each cut in a new version of a design. */
-  replan: async ({ plan, before, after }: { plan: CutPlan; before: string; after: string }) =>
-    replan(plan, await decodeRaster(before), await decodeRaster(after)),
+  replan: async ({ plan, before, after }: { plan: CutPlan; before: string; after: string }) => {
+    const [{ replan }, { decodeRaster }] = await Promise.all([
+      import('@/core/cut/compare'),
+      import('./raster'),
+    ])
+    return replan(plan, await decodeRaster(before), await decodeRaster(after))
+  },
 }
 
 export type Computations = typeof computations

@@ -9,6 +9,7 @@ import {
   type ReactNode,
 } from 'react'
 import type { Parts } from '@/core/compile'
+import { standIns } from '@/core/email/stand-ins'
 import { cx } from '../parts/controls'
 import type { Loads } from '../parts/framed'
 import { useLensPlace } from './lens-place'
@@ -29,6 +30,8 @@ const Gutters = dynamic(() => import('./gutters').then((m) => m.Gutters), { ssr:
 interface FrameProps {
   name: string
   detail?: string
+  /** More of what it shows, for the pointer. */
+  about?: string
   right?: ReactNode
   zoom?: number
   children: ReactNode
@@ -36,7 +39,7 @@ interface FrameProps {
 }
 
 /** The frame of a lens: its name, what it shows, and the neutral ground. */
-export function LensFrame({ name, detail, right, zoom, children, className }: FrameProps) {
+export function LensFrame({ name, detail, about, right, zoom, children, className }: FrameProps) {
   const place = useLensPlace()
   return (
     <section
@@ -45,7 +48,11 @@ export function LensFrame({ name, detail, right, zoom, children, className }: Fr
     >
       <header className="flex h-[26px] shrink-0 items-center gap-2 bg-groundhead px-2.5 text-xs text-[#17191a]">
         <h2 className="font-sans text-xs font-semibold">{place?.menu ?? name}</h2>
-        {detail && <span className="truncate font-mono text-[11px]">{detail}</span>}
+        {detail && (
+          <span className="truncate font-mono text-[11px]" title={about}>
+            {detail}
+          </span>
+        )}
         <span className="ml-auto flex items-center gap-2">
           {right}
           {zoom !== undefined && <Zoom zoom={zoom} />}
@@ -190,6 +197,8 @@ function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: n
       })
       observer.observe(doc.body)
       doc.body.addEventListener('load', () => measure('all'), true)
+      // Letters that come later are measured when they are there.
+      doc.fonts.addEventListener('loadingdone', () => measure('all'))
       measure('all')
       follow()
     }
@@ -215,6 +224,9 @@ function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: n
   }
   return { frame, first, height, marks, under }
 }
+
+/** What stands in for the faces that emails name. */
+const LETTERS = `Letters are alike on every machine: ${standIns.map((s) => `${s.family} by ${s.by}`).join(', ')}`
 
 /**
  * The email in a window of a set width. The markup runs in a frame without scripts; the page reaches in only
@@ -248,7 +260,7 @@ function Lens(p: EmailLensProps & { loads: Loads }) {
   }, [marks, zoom, room, name, ties, width, scroller])
   useEffect(() => () => ties.remove(name), [ties, name])
   return (
-    <LensFrame name={name} detail={p.detail ?? String(width)} zoom={zoom} right={p.right}>
+    <LensFrame name={name} detail={p.detail ?? String(width)} about={LETTERS} zoom={zoom} right={p.right}>
       {p.bar}
       {p.speaks && <NotLoaded parts={parts} />}
       <div

@@ -80,9 +80,11 @@ export function Row({
   htmlFor,
   children,
   top,
+  title,
 }: {
   label: string
   htmlFor?: string
+  title?: string | undefined
   children: ReactNode
   top?: boolean
 }) {
@@ -98,7 +100,9 @@ export function Row({
           {label}
         </label>
       ) : (
-        <span className={cx('text-soft', top && 'pt-1')}>{label}</span>
+        <span className={cx('text-soft', top && 'pt-1')} title={title}>
+          {label}
+        </span>
       )}
       {children}
     </div>

@@ -408,7 +408,7 @@ describe('how letters are set is told from the pixels, with the words known', ()
   const drawn = async (body: string) => {
     const { data, info } = await sharp(
       Buffer.from(
-        `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="400" viewBox="0 0 600 200" font-family="Liberation Sans, Arial"><rect width="600" height="200" fill="#ffffff"/>${body}</svg>`,
+        `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="400" viewBox="0 0 600 200" font-family="Arimo, Arial"><rect width="600" height="200" fill="#ffffff"/>${body}</svg>`,
       ),
     )
       .ensureAlpha()

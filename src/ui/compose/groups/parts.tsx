@@ -9,7 +9,8 @@ import type { Editor } from '@tiptap/react'
 import { contrast, wantedContrast } from '@/core/color/contrast'
 import { hasScheme } from '@/core/text/link'
 import { trace, type Layers, type Origin, type Style } from '@/core/email/cascade'
-import { safeFonts } from '@/core/email/fonts'
+import { safeFont, safeFonts } from '@/core/email/fonts'
+import { standInNote } from '@/core/email/stand-ins'
 import type { Band, Cell, Email } from '@/core/email/schema'
 import type { Edge, HouseStyle, TextStyle, TextStyleOverride } from '@/core/email/styles'
 import type { PictureRef } from '@/core/picture/ref'
@@ -426,7 +427,7 @@ function LettersGroup({
 }) {
   return (
     <Group title="Letters">
-      <Row label="Font">
+      <Row label="Font" title={standInNote(safeFont(shown.font, style.webFonts).css) ?? undefined}>
         <Dropdown
           label="Font"
           value={shown.font}

@@ -1,4 +1,5 @@
 import type { Parts } from '@/core/compile'
+import { standInDescriptors } from '@/core/email/stand-ins'
 import { urlIn } from '@/core/html/css-url'
 
 /** Addresses of pictures, and the same as data. */
@@ -46,7 +47,33 @@ async function settle(doc: Document): Promise<void> {
     work.push(dataOf(address).then((data) => void (e.style.backgroundImage = `url("${data}")`)))
   }
   for (const sheet of doc.querySelectorAll('style')) work.push(withFonts(sheet))
+  work.push(withStandIns(doc))
   await Promise.all(work)
+}
+
+/** Puts in what stands in here for the families that a band names, as data: those alone, each being some 300 KB. */
+async function withStandIns(doc: Document): Promise<void> {
+  const said = doc.body.outerHTML
+  const [bold, italic] = [
+    /<(?:b|strong|h[1-6]|th)\b|font-weight:\s*(?:bold|[6-9]00)/i.test(said),
+    /<(?:i|em)\b|font-style:\s*italic/i.test(said),
+  ]
+  const first = new Set(
+    [...said.matchAll(/font-family:\s*(?:&quot;|')?([A-Za-z ]+)/g)].map(([, name]) =>
+      name!.trim().toLowerCase(),
+    ),
+  )
+  const wanted = standInDescriptors('').filter(
+    ({ family, descriptors: { weight, style } }) =>
+      first.has(family.toLowerCase()) && (bold || weight === '400') && (italic || style === 'normal'),
+  )
+  const sheet = doc.createElement('style')
+  const faces = wanted.map(async ({ family, source, descriptors: { weight, style } }) => {
+    const data = await dataOf(source.slice(4, -1))
+    return `@font-face{font-family:'${family}';font-weight:${weight};font-style:${style};src:url(${data})}`
+  })
+  sheet.textContent = (await Promise.all(faces)).join('')
+  doc.head.prepend(sheet)
 }
 
 /** Puts the fonts that are kept here into a sheet as data. */
@@ -58,8 +85,8 @@ async function withFonts(sheet: HTMLStyleElement): Promise<void> {
 }
 
 /**
- * A band as pixels, as this browser draws it: its markup in an SVG's foreignObject, drawn to a canvas. Its limits: fonts that are
- * neither on this machine nor kept here are not loaded, nor are pictures from elsewhere; both come out as a reader without them shows them.
+ * A band as pixels, as this browser draws it: its markup in an SVG's foreignObject, drawn to a canvas. Its limits: fonts that
+ * neither ship with the app nor are kept here are not loaded, nor are pictures from elsewhere; both come out as a reader without them shows them.
  * @param width, height of the band, px
  */
 export async function drawBand(
