@@ -25,13 +25,15 @@ const config: NextConfig = {
     'ag-psd',
     'mammoth',
     'tesseract.js',
-    'piscina',
   ],
   poweredByHeader: false,
   headers: async () => [
     { source: '/:path*', headers: listed(headers) },
     // Pictures are shown in frames without an origin, and named by what nobody can guess.
-    { source: '/((?!api/pictures/).*)', headers: listed({ 'Cross-Origin-Resource-Policy': 'same-origin' }) },
+    {
+      source: '/((?!api/pictures/|api/countdown|api/fonts/shipped/|api/shares/).*)',
+      headers: listed({ 'Cross-Origin-Resource-Policy': 'same-origin' }),
+    },
   ],
   // Its tokenizer is wanted in pages without its parser.
   experimental: { optimizePackageImports: ['parse5'] },

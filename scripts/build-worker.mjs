@@ -16,15 +16,7 @@ const external = [
     'ag-psd',
     'mammoth',
   ],
-  ...[
-    'mailparser',
-    'html-validate',
-    'caniemail',
-    'amp-validator',
-    'amp-validator/*',
-    'better-sqlite3',
-    'nodemailer',
-  ],
+  ...['mailparser', 'html-validate', 'caniemail', 'better-sqlite3', 'nodemailer'],
 ]
 
 const common = {

@@ -11,31 +11,25 @@ function shippedFonts(): void {
 }
 
 /**
- * Runs once when the server starts: the database is opened (and brought up to date) what was under way when the app was
- * stopped is settled, and the inbox stand-in begins to listen.
+ * Runs once when the server starts: whose connection each request came over is noted, the database is opened (and brought up to date), what was
+ * under way when the app was stopped is settled, and the inbox stand-in begins to listen. With a database in trouble the app serves a page
+ * that says so.
  */
 export async function register() {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return
   shippedFonts()
-  const [
-    { db },
-    { smtpPort, clearUploads },
-    { startInbox },
-    { settleBroken },
-    { settleUnknown },
-    { collectPictures },
-  ] = await Promise.all([
-    import('./server/db'),
+  // Files that the app writes are its owner's alone.
+  process.umask(0o077)
+  const [{ notePeers }, { troubleOf }, { smtpPort }, { startInbox }, { begin }] = await Promise.all([
+    import('./server/access/peer'),
+    import('./server/db/state'),
     import('./server/settings'),
     import('./standins/inbox/smtp'),
-    import('./server/tasks'),
-    import('./server/destinations/outbox'),
-    import('./server/pictures/collect'),
+    import('./begin'),
   ])
-  db()
-  clearUploads()
-  settleBroken()
-  settleUnknown()
+  notePeers()
+  const trouble = troubleOf()
+  if (trouble) return console.error(`${trouble.title}. ${trouble.detail}`)
+  await begin()
   startInbox(smtpPort())
-  collectPictures().catch((error: unknown) => console.error(error))
 }

@@ -2,6 +2,7 @@ import { NextResponse, type NextRequest } from 'next/server'
 import { closedTo, fromInside } from './server/access/gate'
 import { refusal } from './server/api/own-site'
 import { problemResponse } from './server/api/respond'
+import { DatabaseTrouble } from './server/db/trouble'
 import { Problem } from './server/problem'
 
 /**
@@ -47,6 +48,16 @@ const badPath = new Problem(
   'Its path holds an escape that stands for no character. Check the address.',
 )
 
+/** Why a request is not let in, also where the database cannot say. */
+function gateOf(request: NextRequest): Problem | null {
+  try {
+    return closedTo(request)
+  } catch (error) {
+    if (error instanceof DatabaseTrouble) return error
+    throw error
+  }
+}
+
 export function proxy(request: NextRequest): Response {
   // The app itself asks its stand-ins as readers do, under the names of theirs.
   const refused = fromInside(request.headers) ? null : refusal(request)
@@ -60,7 +71,13 @@ export function proxy(request: NextRequest): Response {
   const asked = new Headers(request.headers)
   asked.set('content-security-policy', csp)
   asked.set('x-nonce', nonce)
-  const closed = closedTo(request)
+  const closed = gateOf(request)
+  if (closed instanceof DatabaseTrouble) {
+    if (pathname.includes('/v1/')) return problemResponse(closed)
+    const page = NextResponse.rewrite(new URL('/trouble', request.url), { request: { headers: asked } })
+    page.headers.set('content-security-policy', csp)
+    return page
+  }
   // A person sees the way in at the address that was asked for; the other side of the stand-in is no page.
   if (closed && (closed.status !== 401 || pathname.includes('/v1/'))) return problemResponse(closed)
   const answer = closed

@@ -22,7 +22,14 @@ const share = z.object({
   revokedAt: time.nullable(),
   yes,
 })
-const approval = z.object({ shares: z.array(share), remarks: z.array(remark) })
+const under = z.string().describe('the link it came under')
+const approval = z.object({
+  shares: z.array(share),
+  approvals: z
+    .array(z.object({ by: z.string(), at: time, revision, share: under }))
+    .describe('every yes, the latest first'),
+  remarks: z.array(remark.extend({ share: under })),
+})
 
 export const shareRoutes = routesOf({
   'GET /api/jobs/:job/shares': {

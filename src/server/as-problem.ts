@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { missingPath } from './missing-path'
+import { missingFile } from './pictures/missing'
 import { Problem } from './problem'
 
 const things: Record<string, string> = { array: 'entries', string: 'characters' }
@@ -26,6 +28,16 @@ export function asProblem(error: unknown): Problem {
       { issues },
     )
   }
+  const path = missingPath(error)
+  const missing = path && missingFile(path)
+  if (missing) return missing
+  if (error instanceof RangeError && /call stack/.test(error.message))
+    return new Problem(
+      422,
+      'too-deep',
+      'This is nested too deeply',
+      'Its parts stand inside each other many hundred times. Make it simpler, then try again.',
+    )
   const code = (error as { code?: string } | null)?.code
   if (code === 'SQLITE_FULL' || code === 'ENOSPC')
     return new Problem(

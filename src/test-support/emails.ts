@@ -574,7 +574,7 @@ export function longEmail(bands: number): Email {
               content: [
                 {
                   type: 'heading',
-                  attrs: { level: 2, textAlign: null },
+                  attrs: { level: i || k ? 2 : 1, textAlign: null },
                   content: [{ type: 'text', text: `Walk number ${i}` }],
                 },
                 {

@@ -215,7 +215,8 @@ describe('the order of headings', () => {
     // One heading 1 says what the whole is about.
     [[1, 2, 3, 1, 2], ['1-3']],
     [[1, 0, 0, 2], []],
-    [[3, 1, 2], []],
+    [[3, 1, 2], ['0-3']],
+    [[2, 3], ['0-2']],
     [[1, 3], ['1-3']],
     [
       [1, 3, 1, 3],
@@ -390,7 +391,11 @@ describe('contrast at night', () => {
       ...link,
       what: {
         styles: {
-          text: { body: { nightColor: '#ffffff' }, heading2: { nightColor: '#ffffff' } },
+          text: {
+            body: { nightColor: '#ffffff' },
+            heading1: { nightColor: '#ffffff' },
+            heading2: { nightColor: '#ffffff' },
+          },
           link: { nightColor: '#9cc4ff' },
         },
       },

@@ -35,16 +35,19 @@ export const headingOrder: Check = {
             why: 'Heading 1 says what the whole email is about, so there is one. Use heading 2 here; its size can be set as you like.',
           },
         ]
-      const before = all[i - 1]?.level
-      if (before === undefined || h.level <= before + 1) return []
+      // Before the first there is nothing: where it is no heading 1, that is missing.
+      const before = all[i - 1]?.level ?? 0
+      if (h.level <= before + 1) return []
       return [
         {
           severity: 'mind',
           stage: 'compose',
           where,
           key: `${before}-${h.level}`,
-          what: `Heading ${h.level} after heading ${before}`,
-          why: `People who listen look for a heading ${before + 1} in between. Use that one; its size can be set as you like.`,
+          what: before
+            ? `Heading ${h.level} after heading ${before}`
+            : `The first heading is a heading ${h.level}`,
+          why: `People who listen look for a heading ${before + 1} ${before ? 'in between' : 'first'}. Use that one; its size can be set as you like.`,
         },
       ]
     })

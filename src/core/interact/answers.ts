@@ -42,9 +42,9 @@ const inOrder = (labels: Iterable<string>) => {
     scale ? Number(b.label) - Number(a.label) : b.count - a.count || (a.label < b.label ? -1 : 1)
 }
 
-/** A cell of CSV (RFC 4180); what a spreadsheet would take for a formula begins with an apostrophe (OWASP, "CSV Injection"). */
+/** A cell of CSV (RFC 4180); what a spreadsheet would take for a formula, its signs in their wide forms too, begins with an apostrophe (OWASP, "CSV Injection"). */
 const cell = (value: string): string => {
-  const safe = /^[=+\-@\t\r]/.test(value) ? `'${value}` : value
+  const safe = /^[=+\-@\t\r\n\uff1d\uff0b\uff0d\uff20]/.test(value) ? `'${value}` : value
   return /[",\r\n]/.test(safe) ? `"${safe.replace(/"/g, '""')}"` : safe
 }
 

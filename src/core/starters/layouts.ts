@@ -118,7 +118,7 @@ export const starterLayouts: readonly StarterLayout[] = [
     'question',
     'Question',
     'quiet',
-    'head-line choice-question voice-quotation opening-strong foot-middle',
+    'head-line opening-strong choice-question voice-quotation foot-middle',
     'How was it?',
     'One press is enough',
   ),

@@ -1,13 +1,14 @@
 import { randomBytes, timingSafeEqual } from 'node:crypto'
-import { isOwnName, namedOrigins } from '../api/own-site'
+import { namedOrigins } from '../api/own-site'
 import { Problem } from '../problem'
 import { keptHash, matches } from './passphrase'
+import { askerOf, fromOwnMachine } from './peer'
 import { closeSession, isOpen, openSession, SESSION } from './sessions'
-import { tries } from './tries'
+import { beginTry, takeTries, type WrongTries } from './tries'
 
-/** What is open to all: the pages of links for clients, the countdowns of emails that were sent, the fonts that ship with the app, the way in, and the app's own scripts. */
+/** What is open to all: the pages of links for clients, the countdowns of emails that were sent, the fonts that ship with the app, the way in, what is said where the database is in trouble, and the app's own scripts. */
 const OPEN =
-  /^\/(?:share\/|api\/shares\/|api\/countdown$|api\/fonts\/shipped\/|enter$|api\/session$|_next\/static\/|icon\.svg$|favicon\.ico$)/
+  /^\/(?:share\/|api\/shares\/|api\/countdown$|api\/fonts\/shipped\/|enter$|trouble$|api\/session$|api\/database$|_next\/static\/|icon\.svg$|favicon\.ico$)/
 
 /** Under a name of the web the cookie is bound to it and to TLS (RFC 6265bis, 4.1.3.2). */
 const COOKIE = 'mosaicus'
@@ -37,19 +38,19 @@ function tokenOf(headers: Headers): string | null {
 }
 
 /**
- * Why a request is not let in, or null where it is: without a passphrase the app answers under the names of its own
- * machine alone; with one, whoever has not entered sees the pages of links for clients and nothing else.
+ * Why a request is not let in, or null where it is: without a passphrase the app answers its own machine alone, by what the
+ * connection says, however it was started and wherever it listens; with one, whoever has not entered sees the pages of links for clients and nothing else.
  */
 export function closedTo({ url, headers }: Pick<Request, 'url' | 'headers'>): Problem | null {
   if (OPEN.test(new URL(url).pathname)) return null
   if (!keptHash())
-    return isOwnName(headers.get('host') ?? '')
+    return fromOwnMachine(headers)
       ? null
       : new Problem(
           403,
           'no-passphrase',
           'Mosaicus is not open from here',
-          'It is asked for under a name of the network, and no passphrase is set. Set one with bin/passphrase on its own machine.',
+          'It is asked for from the network, and no passphrase is set. Set one with bin/passphrase on its own machine.',
         )
   if (fromInside(headers)) return null
   const token = tokenOf(headers)
@@ -84,14 +85,17 @@ export function cookieOf({ headers }: Pick<Request, 'headers'>, token: string | 
 }
 
 /**
- * Begins a session for who says the passphrase. @returns its token. Throws a Problem: 401 where it is wrong, 409 where
- * none is set, 429 after too many tries
+ * Begins a session for who says the passphrase. This machine itself, and a browser that has entered, never wait.
+ * @returns its token, and the wrong tries since the last one. Throws a Problem: 401 where it is wrong, 409 where
+ * none is set, 429 where its address has tried too often
  */
-export async function enter(said: string): Promise<string> {
+export async function enter(said: string, headers: Headers): Promise<{ token: string; tries: WrongTries[] }> {
   const hash = keptHash()
   if (!hash)
     throw new Problem(409, 'no-passphrase', 'There is no passphrase', 'Set one with bin/passphrase first.')
-  const wentWell = tries().begin()
+  const token = tokenOf(headers)
+  const known = fromOwnMachine(headers) || (token !== null && isOpen(token))
+  const wentWell = known ? null : beginTry(askerOf(headers))
   if (!(await matches(said, hash)))
     throw new Problem(
       401,
@@ -99,8 +103,8 @@ export async function enter(said: string): Promise<string> {
       'This is not the passphrase',
       'Try again. Large and small letters differ. Who has lost it sets another with bin/passphrase on the machine of the app.',
     )
-  wentWell()
-  return openSession()
+  wentWell?.()
+  return { token: openSession(), tries: takeTries() }
 }
 
 /** Ends the session that a request carries. */

@@ -9,10 +9,13 @@ export function eventStream(
   request: Request,
   begin: (send: (message: unknown) => void) => () => void,
 ): Response {
-  let end = () => {}
+  let open = true
+  let end = () => void (open = false)
   const body = new ReadableStream<string>({
     start(controller) {
       const write = (text: string) => {
+        // A page that has gone is told nothing more.
+        if (!open) return
         try {
           controller.enqueue(text)
         } catch {
@@ -23,9 +26,17 @@ export function eventStream(
       const leave = begin((message) => write(`data: ${JSON.stringify(message)}\n\n`))
       const pulse = setInterval(() => write(':\n\n'), PULSE)
       end = () => {
+        if (!open) return
+        open = false
         leave()
         clearInterval(pulse)
+        try {
+          controller.close()
+        } catch {
+          // It has been closed from the other end.
+        }
       }
+      if (request.signal.aborted) end()
     },
     cancel: () => end(),
   })

@@ -40,6 +40,13 @@ const noForm = () =>
     'No file came',
     'Send multipart/form-data with the file in the field that docs/api.md names.',
   )
+const cutShort = () =>
+  new Problem(
+    400,
+    'form-cut-short',
+    'The form is not whole',
+    'It ended before its last part did, or is not written as multipart/form-data (RFC 7578). Send it again.',
+  )
 const tooHeavy = (most: number) =>
   new Problem(
     413,
@@ -56,11 +63,13 @@ export async function readForm(request: Request, most: number): Promise<SentForm
   if (Number(request.headers.get('content-length') ?? 0) > (most + 1) * 1024 * 1024) throw tooHeavy(most)
   const files = new Map<string, SentFile>()
   const fields: Record<string, string> = {}
+  // Every file that was written, also those of a field that was sent more than once.
+  const written: string[] = []
   const dispose = async () => {
-    for (const { content } of files.values()) if ('path' in content) await rm(content.path, { force: true })
+    for (const path of written) await rm(path, { force: true })
   }
   try {
-    await receive(request, most, files, fields)
+    await receive(request, most, { files, fields, written })
   } catch (error) {
     await dispose()
     throw error
@@ -82,8 +91,11 @@ export async function readForm(request: Request, most: number): Promise<SentForm
 async function receive(
   request: Request,
   most: number,
-  files: Map<string, SentFile>,
-  fields: Record<string, string>,
+  {
+    files,
+    fields,
+    written,
+  }: { files: Map<string, SentFile>; fields: Record<string, string>; written: string[] },
 ): Promise<void> {
   if (!request.body) throw noForm()
   let parser: busboy.Busboy
@@ -110,16 +122,26 @@ async function receive(
   })
   parser.on('file', (field, stream, { filename }) => {
     const path = join(uploadsFolder(), randomUUID())
+    written.push(path)
     files.set(field, { content: { path }, name: (filename || field).slice(0, 200) })
     stream.on('limit', () => fail(tooHeavy(most)))
     stream.on('data', (part: Buffer) => {
       room -= part.length
       if (room < 0) fail(tooHeavy(most))
     })
-    writing.push(pipeline(stream, createWriteStream(path), { signal: stop.signal }).catch(fail))
+    writing.push(
+      pipeline(stream, createWriteStream(path), { signal: stop.signal }).catch((error: unknown) =>
+        // What the disk refuses is told as it is; a stream that ends too soon is a form that was cut short.
+        fail(
+          (error as { syscall?: string }).syscall || (error as Error).name === 'AbortError'
+            ? error
+            : cutShort(),
+        ),
+      ),
+    )
   })
   await pipeline(Readable.fromWeb(request.body as never), parser, { signal: stop.signal }).catch(
-    (error: unknown) => fail((error as Error).name === 'AbortError' ? error : noForm()),
+    (error: unknown) => fail((error as Error).name === 'AbortError' ? error : cutShort()),
   )
   await Promise.all(writing)
   if (failed) throw failed

@@ -9,7 +9,7 @@ import { z } from 'zod'
 
 ownData()
 
-const host = { host: '127.0.0.1:4310' }
+const host = { host: '127.0.0.1:4310', 'x-mosaicus-peer': '127.0.0.1' }
 const context = (params: Record<string, string> = {}) => ({ params: Promise.resolve(params) })
 const get = (path: string) => new Request(`http://127.0.0.1:4310${path}`, { headers: host })
 const post = (body: string, headers: Record<string, string> = {}) =>

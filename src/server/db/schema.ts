@@ -1,6 +1,6 @@
 import { deliveryStates, taskStates } from '../../contract/states'
 import type { Task } from '@/contract/tasks'
-import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { customType, index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import type { DesignLayers } from '@/core/cut/layers'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
@@ -8,11 +8,30 @@ import type { HouseStyle } from '@/core/email/styles'
 import type { PictureRef } from '@/core/picture/ref'
 import type { KnownFigures } from '../pool/proof'
 
+/** What is stored and is no JSON: no schema takes it, so that reading it says so. */
+export class NoJson {
+  constructor(readonly text: string) {}
+}
+
+/** JSON that is checked by Zod when it is read. A row that holds none (a disk fails, a hand slips) stops nothing but itself. */
+const json = <T>() =>
+  customType<{ data: T; driverData: string }>({
+    dataType: () => 'text',
+    toDriver: (value) => JSON.stringify(value),
+    fromDriver: (stored) => {
+      try {
+        return JSON.parse(stored) as T
+      } catch {
+        return new NoJson(stored) as T
+      }
+    },
+  })
+
 /** Times are ISO 8601 in UTC. Documents and house styles are JSON that is checked by Zod when it is read. */
 export const clients = sqliteTable('clients', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
-  house: text('house', { mode: 'json' }).$type<HouseStyle>().notNull(),
+  house: json<HouseStyle>()('house').notNull(),
   /** Counted up with each change of the house style. */
   revision: integer('revision').notNull().default(1),
   createdAt: text('created_at').notNull(),
@@ -35,7 +54,7 @@ export const jobs = sqliteTable(
     designId: text('design_id').references(() => pictures.id),
     designName: text('design_name').notNull().default(''),
     /** What the design's file knows beyond its pixels; null where it was a picture. */
-    layers: text('layers', { mode: 'json' }).$type<DesignLayers>(),
+    layers: json<DesignLayers>()('layers'),
     /** The narrow design of the same email, where there is one. */
     narrowId: text('narrow_id').references(() => pictures.id),
     narrowName: text('narrow_name'),
@@ -57,7 +76,7 @@ export const pictures = sqliteTable('pictures', {
   height: integer('height').notNull(),
   bytes: integer('bytes').notNull(),
   /** Null where it does not move. */
-  moving: text('moving', { mode: 'json' }).$type<PictureRef['moving']>(),
+  moving: json<PictureRef['moving']>()('moving'),
   createdAt: text('created_at').notNull(),
 })
 
@@ -104,7 +123,7 @@ export const keptParts = sqliteTable(
       .references(() => clients.id, { onDelete: 'cascade' }),
     name: text('name').notNull(),
     /** The email it came from, with the bands that were kept of it alone. */
-    body: text('body', { mode: 'json' }).$type<Email>().notNull(),
+    body: json<Email>()('body').notNull(),
     /** Whether it is a whole email, with its subject and values. */
     whole: integer('whole', { mode: 'boolean' }).notNull(),
     /** Counted up with each change of its bands. */
@@ -123,7 +142,7 @@ export const documents = sqliteTable(
       .references(() => jobs.id, { onDelete: 'cascade' }),
     kind: text('kind', { enum: ['cuts', 'email'] }).notNull(),
     revision: integer('revision').notNull(),
-    body: text('body', { mode: 'json' }).$type<CutPlan | Email>().notNull(),
+    body: json<CutPlan | Email>()('body').notNull(),
     savedAt: text('saved_at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.jobId, t.kind] })],
@@ -135,7 +154,7 @@ export const figures = sqliteTable('figures', {
     .primaryKey()
     .references(() => jobs.id, { onDelete: 'cascade' }),
   of: text('of').notNull(),
-  body: text('body', { mode: 'json' }).$type<KnownFigures>().notNull(),
+  body: json<KnownFigures>()('body').notNull(),
 })
 
 /** Emails as they once were, kept under a name. */
@@ -147,7 +166,7 @@ export const versions = sqliteTable(
       .notNull()
       .references(() => jobs.id, { onDelete: 'cascade' }),
     name: text('name').notNull(),
-    body: text('body', { mode: 'json' }).$type<Email>().notNull(),
+    body: json<Email>()('body').notNull(),
     revision: integer('revision').notNull(),
     at: text('at').notNull(),
   },
@@ -171,6 +190,49 @@ export const shares = sqliteTable(
     yesRevision: integer('yes_revision'),
   },
   (t) => [index('shares_job').on(t.jobId)],
+)
+
+/** Each yes to an email: who said it, when, to which revision, under which link. */
+export const approvals = sqliteTable(
+  'approvals',
+  {
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    shareId: text('share_id')
+      .notNull()
+      .references(() => shares.id, { onDelete: 'cascade' }),
+    by: text('by').notNull(),
+    at: text('at').notNull(),
+    revision: integer('revision').notNull(),
+  },
+  (t) => [index('approvals_job').on(t.jobId)],
+)
+
+/**
+ * Which pictures, films and fonts (SHA-256 of their bytes) stand in what is stored, noted as it is saved, so that nobody has to read documents to know.
+ * An owner is named by its kind and id: `email <job>`, `cuts <job>`, `version <id>`, `kept <id>`, `house <client>`.
+ */
+export const uses = sqliteTable(
+  'uses',
+  {
+    owner: text('owner').notNull(),
+    thing: text('thing').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.owner, t.thing] }), index('uses_thing').on(t.thing)],
+)
+
+/** Wrong tries at the passphrase since somebody last entered, by address. */
+export const tries = sqliteTable(
+  'tries',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    address: text('address').notNull(),
+    /** ms since 1970 */
+    at: integer('at').notNull(),
+  },
+  (t) => [index('tries_address').on(t.address)],
 )
 
 /** What a client remarks at a place of an email. */
@@ -222,7 +284,7 @@ export const deliveries = sqliteTable(
     /** What makes a repeat safe: one delivery for each. */
     key: text('key').unique(),
     summary: text('summary').notNull(),
-    detail: text('detail', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
+    detail: json<Record<string, unknown>>()('detail').notNull(),
     revision: integer('revision').notNull(),
     at: text('at').notNull(),
   },
@@ -238,9 +300,9 @@ export const tasks = sqliteTable(
     title: text('title').notNull(),
     jobId: text('job_id').references(() => jobs.id, { onDelete: 'cascade' }),
     state: text('state', { enum: taskStates }).notNull(),
-    progress: text('progress', { mode: 'json' }).$type<Task['progress']>(),
-    problem: text('problem', { mode: 'json' }).$type<Task['problem']>(),
-    result: text('result', { mode: 'json' }).$type<unknown>(),
+    progress: json<Task['progress']>()('progress'),
+    problem: json<Task['problem']>()('problem'),
+    result: json<unknown>()('result'),
     startedAt: text('started_at').notNull(),
     endedAt: text('ended_at'),
   },

@@ -68,6 +68,11 @@ export async function readSvg(bytes: Buffer, name: string): Promise<ReadBoard> {
     throw refuseDesign(
       `"${name}" says neither its width and height nor a viewBox, so its size is unknown. Set them, or export PNG.`,
     )
+  const drawn = drawnElements(svg)
+  if (drawn > MOST_DRAWN)
+    throw refuseDesign(
+      `"${name}" repeats its parts in each other until more than ${MOST_DRAWN.toLocaleString('en')} things are drawn. Flatten its symbols, or export PNG.`,
+    )
   const notes = unsafeIn(tree)
   const scale = Math.max(1, Math.min(4, WIDE / box.w))
   const width = Math.round(box.w * scale),
@@ -94,6 +99,64 @@ export async function readSvg(bytes: Buffer, name: string): Promise<ReadBoard> {
     )
   }
   return { png, width, height, layers: layersOf(tree, svg, box, scale), notes }
+}
+
+/** More elements than this are not drawn, however few the file writes: what it repeats is counted each time. */
+const MOST_DRAWN = 200_000
+
+/** Properties by which an element draws another one (SVG 2: 13.3, 14.2, 14.3; filters and masks likewise). */
+const REFERS = [
+  'fill',
+  'stroke',
+  'filter',
+  'mask',
+  'clipPath',
+  'markerStart',
+  'markerMid',
+  'markerEnd',
+  'style',
+] as const
+
+/**
+ * How many elements a drawing comes to once its references are followed (`<use>`, patterns, masks, clips, markers, filters): a few lines
+ * that repeat each other ten times on twelve levels are a million million. Infinite where something repeats itself.
+ */
+export function drawnElements(svg: Element): number {
+  const byId = new Map<string, Element>()
+  for (const e of elementsOf(svg)) if (e.properties.id) byId.set(String(e.properties.id), e)
+  const known = new Map<Element, number>()
+  const under = new Set<Element>()
+  const countOf = (e: Element): number => {
+    const before = known.get(e)
+    if (before !== undefined) return before
+    // What repeats itself is left out by those who draw (SVG 2, 5.6), after they have tried.
+    if (under.has(e)) return Infinity
+    under.add(e)
+    let sum = 1
+    for (const id of referredBy(e)) {
+      const other = byId.get(id)
+      if (other) sum += countOf(other)
+      if (sum > MOST_DRAWN) break
+    }
+    for (const c of e.children) {
+      if (c.type === 'element') sum += countOf(c)
+      if (sum > MOST_DRAWN) break
+    }
+    under.delete(e)
+    known.set(e, sum)
+    return sum
+  }
+  return countOf(svg)
+}
+
+/** The ids that an element refers to. */
+function referredBy({ tagName, properties }: Element): string[] {
+  const href = String(properties.href ?? properties.xLinkHref ?? properties['xlink:href'] ?? '')
+  const out = tagName !== 'a' && href.startsWith('#') ? [href.slice(1)] : []
+  for (const name of REFERS)
+    for (const [, id] of String(properties[name] ?? '').matchAll(/url\(\s*['"]?#([^'")]+)/g))
+      out.push(id!.trim())
+  return out
 }
 
 function viewBoxOf(svg: Element): { x: number; y: number; w: number; h: number } | null {

@@ -7,6 +7,8 @@ import type { WritingName } from './writings'
 export interface Delivering {
   tell: Tell
   signal?: AbortSignal
+  /** Said just before something leaves that may arrive whatever happens to the answer. */
+  leaving: () => void
   /** The same for every attempt at one delivery: a destination that knows keys makes a repeat harmless. */
   key: string
 }

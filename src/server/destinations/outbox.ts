@@ -46,35 +46,24 @@ export async function deliver<C, S extends Sent>(
   destination: Destination<C, S>,
   jobId: string,
   credentials: C,
-  how: Omit<Delivering, 'key'> & { key?: string | null },
+  how: Omit<Delivering, 'key' | 'leaving'> & { key?: string | null },
 ): Promise<{ sent: S; file?: Buffer }> {
   jobOf(jobId)
   const key = how.key || newId()
   const before = db().select().from(deliveries).where(eq(deliveries.key, key)).get()
-  if (before && (before.jobId !== jobId || before.destination !== destination.name))
-    throw new Problem(
-      422,
-      'key-taken',
-      'This key belongs to another delivery',
-      'An Idempotency-Key stands for one delivery of one email to one destination. Take a new one.',
-    )
+  if (before) assertOwn(before, jobId, destination.name)
   if (before?.state === 'done') return { sent: before.detail as unknown as S }
-  if (before?.state === 'sending')
-    throw new Problem(
-      409,
-      'already-sending',
-      'This delivery is under way',
-      'The first request with this key has not been answered yet. Wait for it, or look at the deliveries.',
-    )
   keepByItself(jobId, `before it was handed over (${destination.name})`)
   const id = before?.id ?? open(jobId, destination.name, key)
   const settle = (set: Partial<typeof deliveries.$inferInsert>) =>
     db().update(deliveries).set(set).where(eq(deliveries.id, id)).run()
   if (before) settle({ state: 'sending', at: new Date().toISOString() })
+  let left = false
+  const delivering: Delivering = { ...how, key, leaving: () => void (left = true) }
   try {
     await assertSendable(jobId, destination)
-    const { sent, file } = await destination.send(jobId, credentials, { ...how, key })
-    await destination.readBack?.(sent, credentials, { ...how, key })
+    const { sent, file } = await destination.send(jobId, credentials, delivering)
+    await destination.readBack?.(sent, credentials, delivering)
     settle({
       state: 'done',
       summary: destination.summary(sent, credentials),
@@ -84,8 +73,16 @@ export async function deliver<C, S extends Sent>(
     return { sent, ...(file ? { file } : {}) }
   } catch (error) {
     const problem = asProblem(error)
+    // Once something has left, only the other side's own answer tells that it did not arrive.
+    if (left && (problem.status !== 502 || problem.extra.unsure === true))
+      settle({
+        state: 'unknown',
+        summary: 'Broken off: look whether it arrived',
+        detail: { kind: problem.kind, detail: problem.detail },
+        revision: 0,
+      })
     // What was cancelled, or failed before anything left, is no delivery.
-    if (problem.status === 502)
+    else if (problem.status === 502)
       settle({
         state: 'failed',
         summary: problem.title,
@@ -96,6 +93,28 @@ export async function deliver<C, S extends Sent>(
     else db().delete(deliveries).where(eq(deliveries.id, id)).run()
     throw error
   }
+}
+
+/** Throws a Problem where a key is another delivery's (422), or its first request has not been answered (409). */
+function assertOwn(
+  before: typeof deliveries.$inferSelect,
+  jobId: string,
+  destination: Delivery['destination'],
+): void {
+  if (before.jobId !== jobId || before.destination !== destination)
+    throw new Problem(
+      422,
+      'key-taken',
+      'This key belongs to another delivery',
+      'An Idempotency-Key stands for one delivery of one email to one destination. Take a new one.',
+    )
+  if (before.state === 'sending')
+    throw new Problem(
+      409,
+      'already-sending',
+      'This delivery is under way',
+      'The first request with this key has not been answered yet. Wait for it, or look at the deliveries.',
+    )
 }
 
 function open(jobId: string, destination: Delivery['destination'], key: string): string {

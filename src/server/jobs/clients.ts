@@ -6,19 +6,25 @@ import { plainHouseStyle, type HouseStyle } from '@/core/email/styles'
 import { newId } from '@/core/email/defaults'
 import { db } from '../db'
 import { clients, documents, jobs } from '../db/schema'
-import { notFound } from '../problem'
+import { noteUses, ownerOf } from '../db/uses'
+import { brokenDocument, notFound } from '../problem'
 
 export interface Client {
   id: string
   name: string
   house: HouseStyle
+  /** Why its house style cannot be read; a plain one stands in for it. Left out where all is well. */
+  trouble?: string
 }
 
-const read = (row: typeof clients.$inferSelect): Client => ({
-  id: row.id,
-  name: row.name,
-  house: readHouse(row.house),
-})
+/** One that cannot be read stops neither the list nor its jobs: a plain house style stands in for it, and it says why. */
+function read({ id, name, house }: typeof clients.$inferSelect): Client {
+  try {
+    return { id, name, house: readHouse(house) }
+  } catch (error) {
+    return { id, name, house: plainHouseStyle(), trouble: brokenDocument(error).detail }
+  }
+}
 
 /** All clients, by name. */
 export const listClients = (): Client[] =>
@@ -39,7 +45,10 @@ export function clientOf(id: string): Client {
 /** Adds a client, with a plain house style unless one is given. */
 export function createClient(name: string, house: HouseStyle = plainHouseStyle()): Client {
   const id = newId()
-  db().insert(clients).values({ id, name, house, createdAt: new Date().toISOString() }).run()
+  db().transaction((tx) => {
+    tx.insert(clients).values({ id, name, house, createdAt: new Date().toISOString() }).run()
+    noteUses(tx, ownerOf.house(id), house)
+  })
   return { id, name, house }
 }
 
@@ -50,11 +59,13 @@ export function changeClient(
 ): Client & { emails: Inheritance } {
   const before = clientOf(id)
   if (set.name !== undefined || set.house !== undefined)
-    db()
-      .update(clients)
-      .set({ ...set, revision: sql`${clients.revision} + 1` })
-      .where(eq(clients.id, id))
-      .run()
+    db().transaction((tx) => {
+      tx.update(clients)
+        .set({ ...set, revision: sql`${clients.revision} + 1` })
+        .where(eq(clients.id, id))
+        .run()
+      if (set.house) noteUses(tx, ownerOf.house(id), set.house)
+    })
   return { ...clientOf(id), emails: inheritance(id, before.house, set.house ?? before.house) }
 }
 
@@ -80,7 +91,15 @@ function inheritance(clientId: string, before: HouseStyle, after: HouseStyle): I
     .innerJoin(jobs, eq(jobs.id, documents.jobId))
     .where(and(eq(jobs.clientId, clientId), eq(documents.kind, 'email')))
     .all()
-  const emails = rows.map((r) => readEmail(r.body)).filter((e) => e.way === 'bands')
+  const emails = rows.flatMap(({ body }) => {
+    try {
+      const email = readEmail(body)
+      return email.way === 'bands' ? [email] : []
+    } catch {
+      // What cannot be read looks like nothing.
+      return []
+    }
+  })
   const look = (e: (typeof emails)[number], house: HouseStyle) => compile(e, house, { src: (p) => p.id })
   return { inherit: emails.length, changed: emails.filter((e) => look(e, before) !== look(e, after)).length }
 }

@@ -4,6 +4,7 @@ import { readPlan, type CutPlan } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import { db } from '../db'
 import { documents, jobs } from '../db/schema'
+import { noteUses, ownerOf } from '../db/uses'
 import { refreshFigures } from './figures'
 import { tellSaved } from './live'
 import { rawDocument } from './stored'
@@ -47,12 +48,7 @@ export function saveDocument<K extends DocumentKind>(
   from: number,
   body: Bodies[K],
 ): Saved<K> {
-  // Others are told, and the wall's figures made anew, once all that is saved together is saved.
-  setImmediate(() => {
-    refreshFigures(jobId)
-    tellSaved(jobId, { kind, revision: from + 1 })
-  })
-  return db().transaction(
+  const saved = db().transaction(
     (tx) => {
       const row = tx
         .select({ revision: documents.revision })
@@ -76,8 +72,16 @@ export function saveDocument<K extends DocumentKind>(
         .onConflictDoUpdate({ target: [documents.jobId, documents.kind], set: values })
         .run()
       tx.update(jobs).set({ updatedAt: savedAt }).where(eq(jobs.id, jobId)).run()
+      noteUses(tx, ownerOf[kind](jobId), body)
       return { revision: current + 1, body, savedAt }
     },
     { behavior: 'immediate' },
   )
+  // Others are told, and the wall's figures made anew, of what is saved: once all that is saved together is, and as what then stands there.
+  setImmediate(() => {
+    if ((rawDocument(jobId, kind)?.revision ?? 0) < saved.revision) return
+    refreshFigures(jobId)
+    tellSaved(jobId, { kind, revision: saved.revision })
+  })
+  return saved
 }

@@ -1,3 +1,6 @@
+import { createHash } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { and, eq } from 'drizzle-orm'
 import { asProblem } from '../as-problem'
 import { db } from '../db'
@@ -7,8 +10,18 @@ import type { KnownFigures } from '../pool/proof'
 import { Problem } from '../problem'
 import { rawDocument } from './stored'
 
-/** Counted up when checks or the compiler change what they say, so that figures kept from before are made anew. */
-const VERSION = 2
+/**
+ * What tells that the code that makes figures has changed, so that those kept from before are made anew: the digest of the bundle that makes them
+ * (its parts are named by their own).
+ */
+const version = (() => {
+  let known: string | undefined
+  return () =>
+    (known ??= createHash('sha256')
+      .update(readFileSync(join(/* turbopackIgnore: true */ process.cwd(), 'dist/worker/worker.mjs')))
+      .digest('hex')
+      .slice(0, 16))
+})()
 
 /** Longest that the documents of one job may take, ms. */
 const DEADLINE = 10_000
@@ -21,7 +34,7 @@ export interface Stamp {
   cutsRevision: number
   houseRevision: number
 }
-const keyOf = (s: Stamp): string => `${VERSION}:${s.emailRevision}:${s.cutsRevision}:${s.houseRevision}`
+const keyOf = (s: Stamp): string => `${version()}:${s.emailRevision}:${s.cutsRevision}:${s.houseRevision}`
 
 /** The stamp of a job's documents now. */
 export function stampOf(jobId: string): Stamp {

@@ -3,6 +3,7 @@ import { alias } from 'drizzle-orm/sqlite-core'
 import { newId } from '@/core/email/defaults'
 import { db } from '../db'
 import { clients, deliveries, documents, figures, jobs, pictures } from '../db/schema'
+import { noteUses, ownerOf } from '../db/uses'
 import { notFound, Problem } from '../problem'
 import { pictureInfo, refOf } from '../pictures/store'
 import type { DesignLayers } from '@/core/cut/layers'
@@ -82,7 +83,7 @@ export function jobOf(id: string): Job {
       ...design,
       name: row.designName,
       scale: design.width / row.width,
-      worded: !!row.layers?.texts.length,
+      worded: !!row.layers?.texts?.length,
     },
     narrow: row.narrowId ? { ...pictureInfo(row.narrowId), name: row.narrowName ?? '' } : null,
     before: row.beforeId ? pictureInfo(row.beforeId) : null,
@@ -118,7 +119,10 @@ function rowsOf(where: SQL, order: SQL[] = [desc(jobs.updatedAt)], most = -1) {
   const handed = handedOver()
   return db()
     .select({
-      job: { ...getTableColumns(jobs), layers: sql<number>`json_array_length(${jobs.layers}, '$.texts')` },
+      job: {
+        ...getTableColumns(jobs),
+        layers: sql<number>`case when json_valid(${jobs.layers}) then json_array_length(${jobs.layers}, '$.texts') end`,
+      },
       client: { id: clients.id, name: clients.name },
       wide,
       slim,
@@ -281,10 +285,12 @@ export function duplicateJob(id: string): Job {
         updatedAt: now,
       })
       .run()
-    for (const d of tx.select().from(documents).where(eq(documents.jobId, id)).all())
+    for (const d of tx.select().from(documents).where(eq(documents.jobId, id)).all()) {
       tx.insert(documents)
         .values({ ...d, jobId: copy, revision: 1, savedAt: now })
         .run()
+      noteUses(tx, ownerOf[d.kind](copy), d.body)
+    }
   })
   return jobOf(copy)
 }

@@ -5,7 +5,8 @@ import type { Email } from '@/core/email/schema'
 import { readEmail } from '@/core/tiles/document'
 import { db } from '../db'
 import { documents, jobs, keptParts } from '../db/schema'
-import { notFound } from '../problem'
+import { forgetUses, noteUses, ownerOf } from '../db/uses'
+import { brokenDocument, notFound } from '../problem'
 import { clientOf } from './clients'
 import { readDocument, saveDocument } from './documents'
 
@@ -26,7 +27,8 @@ type Row = typeof keptParts.$inferSelect
 
 const about = ({ id, name, whole, body, revision, at }: Row): KeptPart => ({
   ...{ id, name, whole, revision, at },
-  bands: body.bands.length,
+  // One that is stored broken is listed as well: it can be renamed, replaced and taken away.
+  bands: Array.isArray(body?.bands) ? body.bands.length : 0,
   usedIn: db()
     .select({ job: jobs.id, name: jobs.name })
     .from(documents)
@@ -60,7 +62,11 @@ function rowOf(clientId: string, id: string): Row {
 /** One of them, with its bands in their present form. Throws a Problem (404) where there is none of that id. */
 export function keptOf(clientId: string, id: string): KeptPart & { email: Email } {
   const row = rowOf(clientId, id)
-  return { ...about(row), email: readEmail(row.body) }
+  try {
+    return { ...about(row), email: readEmail(row.body) }
+  } catch (error) {
+    throw brokenDocument(error)
+  }
 }
 
 /** Keeps bands, or an email, for a client. */
@@ -71,7 +77,10 @@ export function keepPart(clientId: string, what: { name: string; whole: boolean;
     revision: 1,
     at: new Date().toISOString(),
   }
-  db().insert(keptParts).values(row).run()
+  db().transaction((tx) => {
+    tx.insert(keptParts).values(row).run()
+    noteUses(tx, ownerOf.kept(row.id), row.body)
+  })
   return about(row)
 }
 
@@ -90,6 +99,7 @@ export function changeKept(
   }
   return db().transaction((tx) => {
     tx.update(keptParts).set(next).where(eq(keptParts.id, id)).run()
+    noteUses(tx, ownerOf.kept(id), next.body)
     const changed = (set.email ? (set.jobs ?? []) : []).filter((job) => spread(job, id, next.body))
     return { ...about(next), changed }
   })
@@ -108,4 +118,5 @@ function spread(jobId: string, part: string, now: Email): boolean {
 export function dropKept(clientId: string, id: string): void {
   rowOf(clientId, id)
   db().delete(keptParts).where(eq(keptParts.id, id)).run()
+  forgetUses(db(), ownerOf.kept(id))
 }

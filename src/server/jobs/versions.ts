@@ -4,9 +4,9 @@ import { newId } from '@/core/email/defaults'
 import type { Email } from '@/core/email/schema'
 import { db } from '../db'
 import { versions } from '../db/schema'
-import { notFound } from '../problem'
+import { forgetUses, noteUses, ownerOf } from '../db/uses'
+import { brokenDocument, notFound, Problem } from '../problem'
 import { jobOf } from './jobs'
-import { emailOf } from './proof'
 import { rawDocument } from './stored'
 
 export interface Version {
@@ -32,11 +32,25 @@ export const listVersions = (jobId: string): Version[] =>
     .orderBy(desc(versions.at))
     .all()
 
-/** Keeps the email of a job as it is saved now. */
+/** Keeps the email of a job as it is saved now, whatever it is: one that cannot be read is kept as well. Throws a Problem (409) where there is none. */
 export function keepVersion(jobId: string, name: string): Version {
-  const { body, revision } = emailOf(jobId)
-  const row = { id: newId(), jobId, name, body, revision, at: new Date().toISOString() }
-  db().insert(versions).values(row).run()
+  jobOf(jobId)
+  const saved = rawDocument(jobId, 'email')
+  if (!saved)
+    throw new Problem(
+      409,
+      'no-email',
+      'There is no email yet',
+      'Build it in Cut, or begin it in Compose, then do this again.',
+    )
+  const row = {
+    ...{ id: newId(), jobId, name, revision: saved.revision, at: new Date().toISOString() },
+    body: saved.body as Email,
+  }
+  db().transaction((tx) => {
+    tx.insert(versions).values(row).run()
+    noteUses(tx, ownerOf.version(row.id), row.body)
+  })
   return about(row)
 }
 
@@ -57,12 +71,15 @@ export function keepHourly(jobId: string, now = Date.now()): void {
 /** Keeps the email as it is saved now, unless the last version is just that. @param why what comes next */
 export function keepByItself(jobId: string, why: string): void {
   const [last] = listVersions(jobId)
-  if (last?.revision === emailOf(jobId).revision) return
+  if (last?.revision === rawDocument(jobId, 'email')?.revision) return
   keepVersion(jobId, `${BY_ITSELF}${why}`)
   const old = listVersions(jobId)
     .filter((v) => v.name.startsWith(BY_ITSELF))
     .slice(MOST_BY_ITSELF)
-  for (const { id } of old) db().delete(versions).where(eq(versions.id, id)).run()
+  for (const { id } of old) {
+    db().delete(versions).where(eq(versions.id, id)).run()
+    forgetUses(db(), ownerOf.version(id))
+  }
 }
 
 /** One kept email in its present form. Throws a Problem (404) where there is none of that id. */
@@ -73,5 +90,9 @@ export function versionOf(jobId: string, id: string): Version & { email: Email }
     .where(and(eq(versions.jobId, jobId), eq(versions.id, id)))
     .get()
   if (!row) throw notFound('version', id)
-  return { ...about(row), email: readEmail(row.body) }
+  try {
+    return { ...about(row), email: readEmail(row.body) }
+  } catch (error) {
+    throw brokenDocument(error)
+  }
 }

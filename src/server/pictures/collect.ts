@@ -2,18 +2,8 @@ import { readdir, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import { eq, lt } from 'drizzle-orm'
 import { db } from '../db'
-import {
-  clients,
-  crops,
-  documents,
-  films,
-  jobs,
-  keptParts,
-  pictures,
-  shelfPictures,
-  versions,
-} from '../db/schema'
-import { picturesFolder } from '../settings'
+import { crops, films, jobs, pictures, shelfPictures, uses } from '../db/schema'
+import { filmsFolder, picturesFolder } from '../settings'
 import { filmFile } from '../films/films'
 import { collectFonts } from '../fonts/fonts'
 import { fileOf } from './store'
@@ -21,22 +11,14 @@ import { fileOf } from './store'
 /** What nothing needs is kept this long, ms: a draft or the undo of an open page may still name it. */
 const GRACE = 30 * 24 * 3600 * 1000
 
-/** A SHA-256 as it stands in a document. */
-const ID = /\b[0-9a-f]{64}\b/g
-
-/** The pictures that a job, a shelf, a document, a version or a kept part needs. */
+/** The pictures, films and fonts that a job, a shelf, a document, a version or a kept part needs. */
 function needed(): Set<string> {
   const out = new Set<string>()
   const columns = { design: jobs.designId, narrow: jobs.narrowId, before: jobs.beforeId }
   for (const row of db().select(columns).from(jobs).all())
     for (const id of Object.values(row)) if (id) out.add(id)
   for (const { id } of db().select({ id: shelfPictures.pictureId }).from(shelfPictures).all()) out.add(id)
-  const see = (body: unknown) => {
-    for (const [id] of JSON.stringify(body).matchAll(ID)) out.add(id)
-  }
-  for (const { house } of db().select({ house: clients.house }).from(clients).all()) see(house)
-  for (const table of [documents, versions, keptParts])
-    for (const { body } of db().select({ body: table.body }).from(table).all()) see(body)
+  for (const { id } of db().selectDistinct({ id: uses.thing }).from(uses).all()) out.add(id)
   return out
 }
 
@@ -52,6 +34,19 @@ async function collectFilms(keep: ReadonlySet<string>, before: number): Promise<
   for (const id of old) {
     db().delete(films).where(eq(films.id, id)).run()
     await rm(filmFile(id), { force: true })
+  }
+  // Files without a row: of writes that were killed.
+  const known = new Set(
+    db()
+      .select({ id: films.id })
+      .from(films)
+      .all()
+      .map((f) => f.id),
+  )
+  for (const name of await readdir(filmsFolder()).catch(() => [])) {
+    if (known.has(name) || (await stat(filmFile(name))).mtimeMs > before) continue
+    await rm(filmFile(name), { force: true })
+    old.push(name)
   }
   return old.length
 }

@@ -1,10 +1,7 @@
-import { picturesOf } from '@/core/tiles/contents'
-import { readEmail } from '@/core/tiles/document'
-import { and, desc, eq } from 'drizzle-orm'
-import { readPlan } from '@/core/cut/plan'
+import { and, desc, eq, sql } from 'drizzle-orm'
 import type { PictureRef } from '@/core/picture/ref'
 import { db } from '../db'
-import { documents, jobs, pictures, shelfPictures } from '../db/schema'
+import { jobs, pictures, shelfPictures, uses } from '../db/schema'
 import { clientOf } from '../jobs/clients'
 import { guardedFetch } from '../net/guarded-fetch'
 import { Problem } from '../problem'
@@ -41,25 +38,16 @@ export function shelfOf(clientId: string, search = ''): ShelfPicture[] {
 }
 
 /** In which jobs each picture of a client stands: in their emails, or in place of a crop. */
-function usesOf(clientId: string): Map<string, { job: string; name: string }[]> {
+function usesOf(clientId: string, picture?: string): Map<string, { job: string; name: string }[]> {
   const out = new Map<string, { job: string; name: string }[]>()
+  const inJob = sql`${uses.owner} in ('email ' || ${jobs.id}, 'cuts ' || ${jobs.id})`
   const rows = db()
-    .select({ job: jobs.id, name: jobs.name, kind: documents.kind, body: documents.body })
-    .from(documents)
-    .innerJoin(jobs, eq(jobs.id, documents.jobId))
-    .where(eq(jobs.clientId, clientId))
+    .selectDistinct({ job: jobs.id, name: jobs.name, picture: uses.thing })
+    .from(uses)
+    .innerJoin(jobs, inJob)
+    .where(and(eq(jobs.clientId, clientId), picture ? eq(uses.thing, picture) : undefined))
     .all()
-  for (const { job, name, kind, body } of rows) {
-    const ids =
-      kind === 'email'
-        ? picturesOf(readEmail(body)).map((p) => p.picture.id)
-        : readPlan(body).cuts.flatMap((c) => (c.own ? [c.own.id] : []))
-    for (const id of new Set(ids)) {
-      const list = out.get(id) ?? []
-      if (!list.some((u) => u.job === job)) list.push({ job, name })
-      out.set(id, list)
-    }
-  }
+  for (const { job, name, picture } of rows) out.set(picture, [...(out.get(picture) ?? []), { job, name }])
   return out
 }
 
@@ -72,7 +60,16 @@ export function putOnShelf(clientId: string, picture: PictureRef, name: string):
     .values({ clientId, pictureId: picture.id, name: name.slice(0, 200) || 'picture', at })
     .onConflictDoUpdate({ target: [shelfPictures.clientId, shelfPictures.pictureId], set: { at } })
     .run()
-  return shelfOf(clientId).find((p) => p.id === picture.id)!
+  const row = db()
+    .select()
+    .from(shelfPictures)
+    .where(and(eq(shelfPictures.clientId, clientId), eq(shelfPictures.pictureId, picture.id)))
+    .get()!
+  return {
+    ...pictureInfo(picture.id),
+    ...{ name: row.name, at: row.at },
+    usedIn: usesOf(clientId, picture.id).get(picture.id) ?? [],
+  }
 }
 
 /** Takes a picture off a client's shelf. Emails that use it keep it. */

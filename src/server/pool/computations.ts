@@ -6,6 +6,8 @@ import type { Rect } from '@/core/cut/raster'
 import type { Email } from '@/core/email/schema'
 import type { PictureLook } from '@/core/night/look'
 import type { How } from '../destinations/written'
+import type { lintCode } from '../interact/lint'
+import type { countdownPicture } from '../motion/countdown/draw'
 import { brokenDocument } from '../problem'
 import { bytesOf, type Content } from '../content'
 import type { Part } from '../pictures/encode-part'
@@ -60,7 +62,7 @@ export const computations = {
     (await import('../pictures/crop-file')).cropPicture(file, rect),
   pictureFrame: async ({ file, frame }: { file: string; frame: number }) =>
     (await import('../motion/read')).pictureFrame(file, frame),
-  countdown: async (input: Parameters<typeof import('../motion/countdown/draw').countdownPicture>[0]) =>
+  countdown: async (input: Parameters<typeof countdownPicture>[0]) =>
     (await import('../motion/countdown/draw')).countdownPicture(input),
   importFile: async ({ content, name, base }: File & { base?: string }) =>
     (await import('../import/import')).importFile(await bytesOf(content), name, base),
@@ -112,7 +114,7 @@ export const computations = {
   /** What the official validator says of an AMP email. */
   checkAmp: async ({ html }: { html: string }) => (await import('../interact/validator')).checkAmp(html),
   /** What is wrong with code that a person wrote, and what readers do not know of it. */
-  lintCode: async (input: Parameters<typeof import('../interact/lint').lintCode>[0]) =>
+  lintCode: async (input: Parameters<typeof lintCode>[0]) =>
     (await import('../interact/lint')).lintCode(input),
   /** What the pixels of pictures show, in the order of their ids; null where one cannot be read. */
   pictureLooks: async ({ ids }: { ids: string[] }): Promise<(PictureLook | null)[]> => {

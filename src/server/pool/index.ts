@@ -100,6 +100,8 @@ export async function compute<N extends Name>(
     throw error
   }
   if ('problem' in answer) throw Problem.of(answer.problem)
+  if ('missing' in answer)
+    throw Object.assign(new Error(`${answer.missing} is not there`), { code: 'ENOENT', path: answer.missing })
   if ('error' in answer) throw new Error(`${name}: ${answer.error}`)
   return answer.value as Output<N>
 }

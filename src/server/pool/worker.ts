@@ -1,3 +1,4 @@
+import { missingPath } from '../missing-path'
 import { Problem, type ProblemLike } from '../problem'
 import { computations, type Computations } from './computations'
 import type { Tell } from './progress'
@@ -18,7 +19,12 @@ export type Said =
   | { answer: Answer; spent: number }
 
 /** Problems cross the border between processes as values. */
-export type Answer = { value: unknown } | { problem: ProblemLike } | { error: string }
+export type Answer =
+  | { value: unknown }
+  | { problem: ProblemLike }
+  /** A file that was not there. */
+  | { missing: string }
+  | { error: string }
 
 const tooDeep = new Problem(
   422,
@@ -46,6 +52,8 @@ async function answer({ name, input }: Call, tell: Tell): Promise<Answer> {
     if (error instanceof Problem) return { problem: error.toJSON() }
     // The stack is full: what was read is nested deeper than anything a person writes.
     if (error instanceof RangeError && /call stack/.test(error.message)) return { problem: tooDeep.toJSON() }
+    const missing = missingPath(error)
+    if (missing) return { missing }
     const said = error instanceof Error ? (error.stack ?? error.message) : String(error)
     if (NO_MEMORY.test(said)) return { problem: tooMuch.toJSON() }
     return { error: said }

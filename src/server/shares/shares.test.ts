@@ -5,6 +5,8 @@ import { createClient } from '../jobs/clients'
 import { saveDocument } from '../jobs/documents'
 import { createJob } from '../jobs/jobs'
 import {
+  MOST_REMARKS,
+  MOST_YES,
   addRemark,
   approvalOf,
   makeShare,
@@ -88,4 +90,47 @@ test('remarks are pinned to places of the email, settled in the bench, and a yes
   expect(() => sayYes(link, 'Ada', 1)).toThrow(/changed meanwhile/)
   expect(sayYes(link, 'Ada', 2)).toMatchObject({ by: 'Ada', revision: 2 })
   expect(approvalOf(id).shares[0]!.yes).toMatchObject({ by: 'Ada', revision: 2 })
+})
+
+test('each yes is kept, with when, by whom and to which revision', () => {
+  const id = job()
+  const [one, two] = [makeShare(id, 7).id, makeShare(id, 7).id]
+  sayYes(one, 'Ada', 1)
+  sayYes(two, 'Ben', 1)
+  saveDocument(id, 'email', 1, longEmail(2))
+  sayYes(one, 'Ada', 2)
+  const { approvals, shares } = approvalOf(id)
+  expect(approvals.map(({ by, revision, share }) => [by, revision, share]).sort()).toEqual(
+    [
+      ['Ada', 1, one],
+      ['Ada', 2, one],
+      ['Ben', 1, two],
+    ].sort(),
+  )
+  expect(shares.find((s) => s.id === one)!.yes).toMatchObject({ by: 'Ada', revision: 2 })
+  for (let i = 2; i < MOST_YES; i++) sayYes(one, 'Ada', 2)
+  expect(() => sayYes(one, 'Ada', 2)).toThrow(/often enough/)
+})
+
+test('one link that is filled with remarks silences no other', () => {
+  const id = job()
+  const [one, two] = [makeShare(id, 7).id, makeShare(id, 7).id]
+  const email = sharedOf(one).email
+  const band = email.bands[0]!.id
+  const remark = { band, lens: 'Wide', by: 'Ada', said: 'No' }
+  for (let i = 0; i < MOST_REMARKS; i++) addRemark(one, remark)
+  expect(() => addRemark(one, remark)).toThrow(/too many remarks/)
+  expect(addRemark(two, remark)).toHaveLength(MOST_REMARKS + 1)
+  expect(approvalOf(id).remarks.filter((r) => r.share === two)).toHaveLength(1)
+})
+
+test("a remark's tile has to be in the email, and in its band", () => {
+  const id = job()
+  const { id: link } = makeShare(id, 7)
+  const [first, second] = sharedOf(link).email.bands
+  const tile = (band: typeof first) => (band!.cells[0] as { items: { id: string }[] }).items[0]!.id
+  const remark = { band: first!.id, lens: 'Wide', by: 'Ada', said: 'No' }
+  expect(addRemark(link, { ...remark, tile: tile(first) })[0]).toMatchObject({ tile: tile(first) })
+  expect(() => addRemark(link, { ...remark, tile: 'gone' })).toThrow(/place is gone/)
+  expect(() => addRemark(link, { ...remark, tile: tile(second) })).toThrow(/place is gone/)
 })

@@ -1,12 +1,12 @@
 import { randomBytes } from 'node:crypto'
-import { and, desc, eq } from 'drizzle-orm'
+import { and, count, desc, eq } from 'drizzle-orm'
 import { newId } from '@/core/email/defaults'
 import type { Email } from '@/core/email/schema'
 import { selectionExists } from '@/core/email/walk'
 import type { HouseStyle } from '@/core/email/styles'
 import type { PictureRef } from '@/core/picture/ref'
 import { db } from '../db'
-import { remarks, shares } from '../db/schema'
+import { approvals, remarks, shares } from '../db/schema'
 import { jobOf } from '../jobs/jobs'
 import { emailOf } from '../jobs/proof'
 import { notFound, Problem } from '../problem'
@@ -25,18 +25,34 @@ export interface Share {
   createdAt: string
   expiresAt: string
   revokedAt: string | null
+  /** The latest yes under it. */
   yes: Yes | null
 }
+/** Every yes is kept, with the link it came under. */
+export type Approval = Yes & { share: string }
 export type Remark = Omit<RemarkRow, 'jobId' | 'shareId'>
 
 const DAY = 24 * 3600_000
 /** Bytes of chance in a link: nobody guesses 160 bits. */
 const CHANCE = 20
-/** Remarks that one link takes. */
-const MOST_REMARKS = 500
+/** Remarks that one link takes, so that one in wrong hands silences no other. */
+export const MOST_REMARKS = 300
+/** How often yes is kept under one link. */
+export const MOST_YES = 50
 
-const yesOf = ({ yesBy, yesAt, yesRevision }: ShareRow): Yes | null =>
-  yesBy && yesAt ? { by: yesBy, at: yesAt, revision: yesRevision ?? 0 } : null
+/** The yeses to a job's email, the latest first. */
+const approvalsOf = (jobId: string): Approval[] =>
+  db()
+    .select({ by: approvals.by, at: approvals.at, revision: approvals.revision, share: approvals.shareId })
+    .from(approvals)
+    .where(eq(approvals.jobId, jobId))
+    .orderBy(desc(approvals.at))
+    .all()
+
+const yesOf = ({ id, jobId }: Pick<ShareRow, 'id' | 'jobId'>): Yes | null => {
+  const last = approvalsOf(jobId).find((a) => a.share === id)
+  return last ? { by: last.by, at: last.at, revision: last.revision } : null
+}
 
 const aboutShare = (row: ShareRow): Share => ({
   id: row.id,
@@ -50,8 +66,12 @@ const aboutRemark = ({ jobId: _, shareId: __, ...remark }: RemarkRow): Remark =>
 const remarksOf = (jobId: string): Remark[] =>
   db().select().from(remarks).where(eq(remarks.jobId, jobId)).orderBy(desc(remarks.at)).all().map(aboutRemark)
 
-/** The links of a job and what was remarked under them, the latest first. */
-export function approvalOf(jobId: string): { shares: Share[]; remarks: Remark[] } {
+/** The links of a job, each yes and what was remarked under them, the latest first. */
+export function approvalOf(jobId: string): {
+  shares: Share[]
+  approvals: Approval[]
+  remarks: (Remark & { share: string })[]
+} {
   jobOf(jobId)
   const links = db()
     .select()
@@ -59,7 +79,12 @@ export function approvalOf(jobId: string): { shares: Share[]; remarks: Remark[] 
     .where(eq(shares.jobId, jobId))
     .orderBy(desc(shares.createdAt))
     .all()
-  return { shares: links.map(aboutShare), remarks: remarksOf(jobId) }
+  const said = db().select().from(remarks).where(eq(remarks.jobId, jobId)).orderBy(desc(remarks.at)).all()
+  return {
+    shares: links.map(aboutShare),
+    approvals: approvalsOf(jobId),
+    remarks: said.map((r) => ({ ...aboutRemark(r), share: r.shareId })),
+  }
 }
 
 /** Makes a link to a job's email. @param days how long it is good */
@@ -159,12 +184,13 @@ export function addRemark(
       'This place is gone',
       'The email has changed. Load the page again.',
     )
-  if (remarksOf(jobId).length >= MOST_REMARKS)
+  const here = db().select({ n: count() }).from(remarks).where(eq(remarks.shareId, id)).get()
+  if (here!.n >= MOST_REMARKS)
     throw new Problem(
       429,
       'too-many',
       'There are too many remarks',
-      `At most ${MOST_REMARKS} are kept for one email.`,
+      `At most ${MOST_REMARKS} are kept under one link. Ask whoever sent it for another.`,
     )
   const { band, tile = null, lens, by, said } = what
   const row: RemarkRow = {
@@ -188,7 +214,15 @@ export function sayYes(id: string, by: string, revision: number): Yes {
       'Load the page again, and look at it as it is now.',
       { revision: now },
     )
-  const set = { yesBy: by, yesAt: new Date().toISOString(), yesRevision: revision }
-  db().update(shares).set(set).where(eq(shares.id, id)).run()
-  return { by, at: set.yesAt, revision }
+  const said = db().select({ n: count() }).from(approvals).where(eq(approvals.shareId, id)).get()
+  if (said!.n >= MOST_YES)
+    throw new Problem(
+      429,
+      'too-many',
+      'It was said often enough',
+      `A yes is kept ${MOST_YES} times under one link.`,
+    )
+  const row = { id: newId(), jobId, shareId: id, by, at: new Date().toISOString(), revision }
+  db().insert(approvals).values(row).run()
+  return { by, at: row.at, revision }
 }

@@ -191,9 +191,8 @@ function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: n
       if (!doc?.body) return
       if (shown.current.bands.length) keepBandsApart(doc)
       observer = new ResizeObserver(() => {
-        const now = bottomOf(doc)
         // What was just measured after a change is not measured again.
-        if (now !== tall.current) measure('all')
+        if (bottomOf(doc) !== tall.current) measure('all')
       })
       observer.observe(doc.body)
       doc.body.addEventListener('load', () => measure('all'), true)

@@ -4,11 +4,49 @@ import { call, type ApiProblem } from '../api'
 import { Button, useMounted } from '../parts/controls'
 import { Mark } from '../parts/mark'
 
+type Tries = Awaited<ReturnType<typeof call<'POST /api/session'>>>['tries']
+
+/** To what was asked for. */
+function goOn(): void {
+  if (location.pathname === '/enter') location.assign('/')
+  else location.reload()
+}
+
+/** Who tried meanwhile, for the one person who ought to know. */
+function WrongTries({ tries }: { tries: Tries }) {
+  const all = tries.reduce((sum, t) => sum + t.count, 0)
+  return (
+    <main className="grid h-dvh place-items-center">
+      <div className="w-[340px] border-t-4 border-ochre bg-paper p-6">
+        <Mark />
+        <h1 className="mt-3 text-lg">
+          {all === 1 ? 'One wrong try' : `${all} wrong tries`} since somebody last entered
+        </h1>
+        <ul className="mt-3">
+          {tries.map((t) => (
+            <li key={t.address} className="flex justify-between gap-3">
+              <span className="font-mono">{t.address || 'address not known'}</span>
+              <span>
+                {t.count}, last {new Date(t.at).toLocaleString()}
+              </span>
+            </li>
+          ))}
+        </ul>
+        <p className="mt-3 text-soft">If these were not yours, set another passphrase with bin/passphrase.</p>
+        <Button look="main" className="mt-3" onClick={goOn}>
+          Go on
+        </Button>
+      </div>
+    </main>
+  )
+}
+
 /** The way in where a passphrase is set. It stands at whatever address was asked for, which is then shown. */
 export function Enter() {
   const [said, setSaid] = useState('')
   const [problem, setProblem] = useState<ApiProblem | null>(null)
   const [busy, setBusy] = useState(false)
+  const [tries, setTries] = useState<Tries | null>(null)
   const mounted = useMounted()
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => field.current?.focus(), [])
@@ -16,14 +54,15 @@ export function Enter() {
     e.preventDefault()
     setBusy(true)
     try {
-      await call('POST /api/session', { body: { passphrase: said } })
-      if (location.pathname === '/enter') location.assign('/')
-      else location.reload()
+      const entered = await call('POST /api/session', { body: { passphrase: said } })
+      if (entered.tries.length) setTries(entered.tries)
+      else goOn()
     } catch (error) {
       setProblem(error as ApiProblem)
       setBusy(false)
     }
   }
+  if (tries) return <WrongTries tries={tries} />
   return (
     <main className="grid h-dvh place-items-center" data-ready={mounted}>
       <form className="w-[340px] border-t-4 border-lapis bg-paper p-6" onSubmit={(e) => void enter(e)}>

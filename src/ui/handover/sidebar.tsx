@@ -53,6 +53,14 @@ export function Sidebar({
   )
 }
 
+/** How a delivery that did not go well stands. */
+const says: Record<Delivery['state'], string> = {
+  done: '',
+  failed: ' (failed)',
+  sending: ' (under way)',
+  unknown: ' (not known whether it arrived)',
+}
+
 /** What was handed over so far, the latest first. */
 function HandedOver({ deliveries }: { deliveries: readonly Delivery[] }) {
   return (
@@ -68,7 +76,7 @@ function HandedOver({ deliveries }: { deliveries: readonly Delivery[] }) {
               />
               <span>
                 {destinations.find((x) => x.id === d.destination)?.label}: {d.summary}
-                {!d.ok && ' (failed)'}
+                {says[d.state]}
               </span>
             </span>
             <time dateTime={d.at} className="pl-[13px] font-mono text-[10.5px] text-soft">

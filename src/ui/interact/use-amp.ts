@@ -5,6 +5,7 @@ import type { HouseStyle } from '@/core/email/styles'
 import type { ShownState } from '@/core/tiles/context'
 import type { AmpAnswer, AmpCall } from '@/workers/amp'
 import { call as ask } from '../api'
+import { onBroken } from '../parts/on-broken'
 
 /** What the official validator says. */
 export type Checked = Awaited<ReturnType<typeof ask<'POST /api/amp/check'>>>
@@ -31,7 +32,13 @@ export function useAmp(
   useEffect(() => () => worker.current?.terminate(), [])
   useEffect(() => {
     const timer = setTimeout(() => {
-      worker.current ??= new Worker(new URL('../../workers/amp.ts', import.meta.url), { type: 'module' })
+      if (!worker.current) {
+        worker.current = new Worker(new URL('../../workers/amp.ts', import.meta.url), { type: 'module' })
+        onBroken(worker.current, (error) => {
+          worker.current = null
+          setMade((m) => ({ ...m, problem: error.message }))
+        })
+      }
       const call = ++calls.current
       worker.current.onmessage = ({ data }: MessageEvent<AmpAnswer>) => {
         if (data.call !== calls.current) return

@@ -11,6 +11,7 @@ import type { Mend, NightAnswer, NightCall } from '@/workers/night'
 import { call, formOf } from '../api'
 import type { EmailWork } from '../bench/email-work'
 import { Button, cx, Group, NumberField } from '../parts/controls'
+import { onBroken } from '../parts/on-broken'
 
 /** Asks a worker of its own. Throws an Error, in words. */
 function ask(what: NightCall): Promise<Exclude<NightAnswer, { error: string }>> {
@@ -21,7 +22,7 @@ function ask(what: NightCall): Promise<Exclude<NightAnswer, { error: string }>> 
       if ('error' in data) reject(new Error(data.error))
       else resolve(data)
     }
-    worker.onerror = () => reject(new Error('The picture could not be worked on. Make it smaller.'))
+    onBroken(worker, () => reject(new Error('The picture could not be worked on. Make it smaller.')))
     worker.postMessage(what)
   })
 }

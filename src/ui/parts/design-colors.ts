@@ -1,4 +1,5 @@
 import { createContext, useContext, useEffect, useState } from 'react'
+import { onBroken } from './on-broken'
 import type { PaletteAnswer, PaletteCall } from '../../workers/palette'
 
 /** The design whose colours are offered where one is chosen; null: there is none. */
@@ -17,7 +18,11 @@ function counted(design: string): Promise<string[]> {
       resolve(data.colors)
       worker.terminate()
     }
-    worker.onerror = () => resolve([])
+    // What failed is tried again when the colours are wanted next.
+    onBroken(worker, () => {
+      known.delete(design)
+      resolve([])
+    })
     const call: PaletteCall = { address: `${location.origin}/api/pictures/${design}` }
     worker.postMessage(call)
   })

@@ -9,15 +9,27 @@ let last: Promise<unknown> = Promise.resolve()
 /** Resolves when those who asked before have had a turn of the page: for what each holds it for a while, as frames do. */
 export const inTurn = (): Promise<unknown> => (last = last.then(turn))
 
-/** Works on in slices, with the page's own work between them, as long as it is still wanted. */
+/**
+ * Works on in slices, with the page's own work between them, as long as it is still wanted. Where it has to wait for what it needs to read code, it
+ * begins anew: a generator that threw has ended, and what it had done is remembered by those who did it.
+ */
 export async function inSlices(work: () => Generator<void>, wanted: () => boolean): Promise<void> {
-  const steps = work()
+  let steps = work()
   let began = performance.now()
-  while (wanted() && !(await whenRead(() => steps.next())).done)
+  while (wanted()) {
+    try {
+      if (steps.next().done) return
+    } catch (waiting) {
+      if (!(waiting instanceof Promise)) throw waiting
+      await waiting
+      steps = work()
+      continue
+    }
     if (performance.now() - began > SLICE) {
       await turn()
       began = performance.now()
     }
+  }
 }
 
 /** What is worked out, once what it needs to read code is there. */

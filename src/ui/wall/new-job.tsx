@@ -60,7 +60,7 @@ export function NewJob({
         <Beginning job={job} />
         {job.from.begin === 'design' && <FromDesign job={job} />}
         <NameField label="Name" value={name} onChange={job.setName} />
-        <ClientAndWidth job={job} clients={clients} />
+        <ClientAndWidth job={job} clients={job.clients} />
         {job.client === 'new' && (
           <NameField label="Name of the client" value={job.newClient} onChange={job.setNewClient} />
         )}

@@ -85,12 +85,28 @@ async function begun(
   return { id, notes }
 }
 
+/** Whose job it is: a client that there is, or a new one by its name. */
+function useClient(known: Client[]) {
+  const [client, setClient] = useState(known[0]?.id ?? 'new')
+  const [newClient, setNewClient] = useState('')
+  /** Clients that were made here meanwhile. */
+  const [made, setMade] = useState<Client[]>([])
+  /** The client's id. A new one is made once: whatever fails after it, trying again finds it there. Throws an ApiProblem. */
+  async function clientId(): Promise<string> {
+    if (client !== 'new') return client
+    const { id } = await call('POST /api/clients', { body: { name: newClient } })
+    setMade((all) => [...all, { id, name: newClient }])
+    setClient(id)
+    return id
+  }
+  return { client, setClient, newClient, setNewClient, clients: [...known, ...made], clientId }
+}
+
 /** The job as it is described so far, and how it is made. */
 export function useNewJob(file: File | 'choose' | null, clients: Client[], onMade: (id: string) => void) {
   const [design, setDesign] = useState<File | null>(null)
   const [name, setName] = useState('')
-  const [client, setClient] = useState(clients[0]?.id ?? 'new')
-  const [newClient, setNewClient] = useState('')
+  const { clientId: chosenClient, ...whose } = useClient(clients)
   const [width, setWidth] = useState('600')
   const [due, setDue] = useState('')
   const [busy, setBusy] = useState(false)
@@ -120,8 +136,7 @@ export function useNewJob(file: File | 'choose' | null, clients: Client[], onMad
     }
   }, [file])
   async function make() {
-    const clientId =
-      client === 'new' ? (await call('POST /api/clients', { body: { name: newClient } })).id : client
+    const clientId = await chosenClient()
     if (begin !== 'design') return makeWithout(clientId)
     const from = design!
     const { board, narrow } = boards
@@ -152,7 +167,8 @@ export function useNewJob(file: File | 'choose' | null, clients: Client[], onMad
     }
   }
   return {
-    ...{ design, take, boards, name, setName, client, setClient, newClient, setNewClient },
+    ...whose,
+    ...{ design, take, boards, name, setName },
     ...{ width, setWidth, due, setDue, busy, problem, submit, from, setFrom, setProblem },
   }
 }

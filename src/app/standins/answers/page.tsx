@@ -1,3 +1,4 @@
+import { one, type Said } from '@/server/api/said-once'
 import Link from 'next/link'
 import { counted } from '@/core/interact/answers'
 import { modeOf } from '@/standins/db'
@@ -10,9 +11,9 @@ export const metadata = { title: 'Answers stand-in - Mosaicus' }
 /** Most answers that are shown at once. */
 const SHOWN = 200
 
-export default async function AnswersPage({ searchParams }: { searchParams: Promise<{ form?: string }> }) {
+export default async function AnswersPage({ searchParams }: { searchParams: Promise<{ form?: Said }> }) {
   const forms = formsAnswered()
-  const form = (await searchParams).form ?? forms[0]?.form
+  const form = one((await searchParams).form) ?? forms[0]?.form
   const answers = form ? answersOf(form) : []
   return (
     <StandinPage

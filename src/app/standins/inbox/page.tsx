@@ -1,3 +1,4 @@
+import { one, type Said } from '@/server/api/said-once'
 import Link from 'next/link'
 import { whyStatic } from '@/core/interact/reader'
 import { compute } from '@/server/pool'
@@ -14,12 +15,12 @@ export const metadata = { title: 'Inbox stand-in - Mosaicus' }
 export default async function InboxPage({
   searchParams,
 }: {
-  searchParams: Promise<{ message?: string; days?: string }>
+  searchParams: Promise<{ message?: Said; days?: Said }>
 }) {
   const messages = await listMessages()
-  const asked = (await searchParams).message ?? messages[0]?.id
+  const asked = one((await searchParams).message) ?? messages[0]?.id
   const open = asked ? await readMessage(asked) : null
-  const days = Math.max(0, Math.min(400, Number((await searchParams).days) || 0))
+  const days = Math.max(0, Math.min(400, Number(one((await searchParams).days)) || 0))
   return (
     <StandinPage
       standin="inbox"

@@ -1,3 +1,4 @@
+import { one, type Said } from '@/server/api/said-once'
 import Link from 'next/link'
 import { modeOf } from '@/standins/db'
 import { listTemplates, templateOf, TOKEN } from '@/standins/platform/store'
@@ -7,13 +8,9 @@ import { Views } from '@/ui/standins/views'
 export const dynamic = 'force-dynamic'
 export const metadata = { title: 'Platform stand-in - Mosaicus' }
 
-export default async function PlatformPage({
-  searchParams,
-}: {
-  searchParams: Promise<{ template?: string }>
-}) {
+export default async function PlatformPage({ searchParams }: { searchParams: Promise<{ template?: Said }> }) {
   const templates = listTemplates()
-  const asked = (await searchParams).template ?? templates[0]?.id
+  const asked = one((await searchParams).template) ?? templates[0]?.id
   const open = asked ? templateOf(asked) : undefined
   return (
     <StandinPage

@@ -20,7 +20,8 @@ export const countdownQuery = z.object({
     .optional()
     .describe('or a span from the first opening, s'),
   key: z.string().max(300).optional().describe('what tells recipients apart, for a span'),
-  w: z.coerce.number().int().min(40).max(1200).describe('width as shown, px'),
+  // No email is wider.
+  w: z.coerce.number().int().min(40).max(900).describe('width as shown, px'),
   h: z.coerce.number().int().min(20).max(400).describe('height as shown, px'),
   x: z.coerce.number().min(1).max(2).default(1).describe('pixels of the file for each that is shown'),
   u: z

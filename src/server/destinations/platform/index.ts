@@ -61,6 +61,7 @@ async function send(jobId: string, { token }: Credentials, how: Delivering): Pro
     { writing: platform.writing, places: Object.fromEntries(addresses) },
     how.signal,
   )
+  how.leaving()
   const made = await call(
     `${base()}/templates`,
     token,

@@ -19,7 +19,7 @@ export interface TestSent {
 async function send(
   jobId: string,
   envelope: Envelope,
-  { key, signal }: Delivering,
+  { key, signal, leaving }: Delivering,
 ): Promise<{ sent: TestSent }> {
   const { mail, revision } = await mailOf(jobId, envelope, key, signal)
   // Mail programs take two messages of one id for the same.
@@ -34,6 +34,7 @@ async function send(
     socketTimeout: ANSWER,
   })
   try {
+    leaving()
     await transport.sendMail({ envelope: { from: envelope.from, to: [envelope.to] }, raw })
     return { sent: { messageId, bytes: raw.length, revision } }
   } catch (error) {
@@ -42,6 +43,13 @@ async function send(
       'send-failed',
       'The test send was not taken',
       `The mail server answered: ${(error as Error).message}. Nothing was lost; check that the inbox is set to receive, then send again.`,
+      // Without an answer of the server's own, nobody knows whether it took the message before the connection broke.
+      {
+        unsure:
+          !(error as { responseCode?: number }).responseCode &&
+          (error as { code?: string }).code !== 'ECONNECTION' &&
+          (error as { code?: string }).code !== 'ESOCKET',
+      },
     )
   } finally {
     transport.close()

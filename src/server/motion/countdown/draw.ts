@@ -6,9 +6,26 @@ import { drawSheet, type CountdownSheet } from '@/core/motion/countdown/sheet'
 import type { Pen } from '@/core/motion/pen'
 import { familyOf } from './fonts'
 
-/** Designs whose sheets are kept: older ones are drawn anew. */
-const KEPT = 100
+/** Sheets are kept up to so many bytes: older ones are drawn anew. */
+const MOST_BYTES = 64 * 1024 * 1024
 const sheets = new Map<string, CountdownSheet>()
+let kept = 0
+const bytesOf = ({ base, over, digits }: CountdownSheet): number =>
+  base.length + over.length + digits.reduce((sum, d) => sum + d.length, 0)
+
+/** Keeps a sheet, and lets go of those that were not asked for longest. */
+function keep(key: string, sheet: CountdownSheet): void {
+  sheets.set(key, sheet)
+  kept += bytesOf(sheet)
+  for (const [old, gone] of sheets) {
+    if (kept <= MOST_BYTES || old === key) return
+    sheets.delete(old)
+    kept -= bytesOf(gone)
+  }
+}
+
+/** Bytes of the sheets that are kept. */
+export const sheetBytes = (): number => kept
 
 /** What a design is put together of, drawn when it is first wanted. @param left s @param fonts the folder of the font packages */
 function sheetOf(design: CountdownDesign, left: number, fonts: string): CountdownSheet {
@@ -34,8 +51,7 @@ function sheetOf(design: CountdownDesign, left: number, fonts: string): Countdow
     design,
     first,
   )
-  sheets.set(key, sheet)
-  if (sheets.size > KEPT) sheets.delete(sheets.keys().next().value!)
+  keep(key, sheet)
   return sheet
 }
 

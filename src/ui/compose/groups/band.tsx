@@ -18,6 +18,7 @@ import {
 } from '../../parts/controls'
 import type { BenchJob } from '../../bench/types'
 import { TiedRow } from './tied'
+import { LanguageRow } from './language'
 import { TwinRow } from './twin'
 import { aligns, EdgeRow, MaybeColor, Dropdown, PictureChooser, shows, Tick } from './parts'
 
@@ -140,14 +141,10 @@ function SeenGroup({
           onChange={(v) => set('set the direction', { dir: v === 'as' ? undefined : v })}
         />
       </Row>
-      <TextRow
-        label="Language"
+      <LanguageRow
         value={band.lang ?? ''}
         placeholder={email.lang}
-        onChange={(v) =>
-          (v === '' || /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v)) &&
-          set('set the language', { lang: v || undefined }, 'lang')
-        }
+        onChange={(v) => set('set the language', { lang: v || undefined }, 'lang')}
       />
     </Group>
   )

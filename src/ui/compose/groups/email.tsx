@@ -10,6 +10,7 @@ import { Button, Choice, ColorField, Group, NumberField, Row, TextRow } from '..
 import { TextPart } from '../text-part'
 import { WrittenGroup } from '../written/written-group'
 import { MaybeColor, PictureChooser } from './parts'
+import { LanguageRow } from './language'
 
 const HouseStyleDialog = dynamic(() => import('../../house/house-dialog').then((m) => m.HouseStyleDialog), {
   ssr: false,
@@ -230,13 +231,7 @@ function DocumentGroup({
         value={email.title}
         onChange={(v) => set('set the title', { title: v }, 'title')}
       />
-      <TextRow
-        label="Language"
-        value={email.lang}
-        onChange={(v) =>
-          /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v) && set('set the language', { lang: v }, 'lang')
-        }
-      />
+      <LanguageRow value={email.lang} onChange={(lang) => set('set the language', { lang }, 'lang')} />
       <Row label="Runs">
         <Choice
           label="Direction"

@@ -4,8 +4,9 @@ import { useState } from 'react'
 import { textLayers, type RoleStyle, type Style } from '@/core/email/cascade'
 import { ownSpace, unspacedText } from '@/core/email/richtext'
 import { blockStyle, gapAfter, LIST_SPACE, styleName } from '@/core/tiles/words/html'
-import { Button, Choice, Group, NumberField, Row, TextRow } from '../../parts/controls'
+import { Button, Choice, Group, NumberField, Row } from '../../parts/controls'
 import { aligns, Letters, MaybeColor, Dropdown, setLetters, type TileProps } from './parts'
+import { LanguageRow } from './language'
 
 const FormatBar = dynamic(() => import('../format-bar').then((m) => m.FormatBar), { ssr: false })
 
@@ -153,14 +154,10 @@ function LinksGroup({
           onChange={(v) => set('set the text style', { base: v === 'role' ? undefined : v })}
         />
       </Row>
-      <TextRow
-        label="Language"
+      <LanguageRow
         value={tile.lang ?? ''}
         placeholder="as the email"
-        onChange={(v) =>
-          (v === '' || /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(v)) &&
-          set('set the language', { lang: v || undefined }, 'lang')
-        }
+        onChange={(v) => set('set the language', { lang: v || undefined }, 'lang')}
       />
       <Row label="Runs">
         <Dropdown

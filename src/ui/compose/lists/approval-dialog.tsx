@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useEffect, useState } from 'react'
+import { useCallback, useEffect, useState, type ReactNode } from 'react'
 import { toast } from '../../parts/toast'
 import type { Routes } from '@/contract'
 import type { AnswerOf } from '@/contract/route'
@@ -75,6 +75,21 @@ export function ApprovalDialog({ work, onClose }: { work: EmailWork; onClose: ()
           <Link key={s.id} share={s} onRevoke={() => revoke(s.id)} />
         ))}
       </ul>
+      {!!approval?.approvals.length && (
+        <>
+          <h3 className="mt-4 text-[13px]">Yes</h3>
+          <ul aria-label="Yes">
+            {approval.approvals.map((a, i) => (
+              <li key={i} className="flex items-center gap-2 border-t border-grout py-1.5 text-xs">
+                <span className="min-w-0 flex-1">
+                  <b className="text-verdigris">{a.by}</b> on {moment(a.at)}, to revision {a.revision}
+                </span>
+                <Closing share={a.share} links={approval.shares} onRevoke={revoke} />
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       <h3 className="mt-4 text-[13px]">Remarks</h3>
       {approval?.remarks.length === 0 && <p className="text-xs text-soft">None yet.</p>}
       <ul aria-label="Remarks">
@@ -88,6 +103,7 @@ export function ApprovalDialog({ work, onClose }: { work: EmailWork; onClose: ()
               onClose()
             }}
             onSettle={() => settle(r)}
+            closing={<Closing share={r.share} links={approval.shares} onRevoke={revoke} />}
           />
         ))}
       </ul>
@@ -105,9 +121,33 @@ async function copy(id: string): Promise<void> {
 }
 
 const day = (at: string) => new Date(at).toLocaleDateString('en-GB')
+const moment = (at: string) =>
+  new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+
+const isOver = (share: Approval['shares'][number]): boolean =>
+  !!share.revokedAt || Date.parse(share.expiresAt) < Date.now()
+
+/** Closes the link that something came in under, where it is still open. */
+function Closing({
+  share,
+  links,
+  onRevoke,
+}: {
+  share: string
+  links: Approval['shares']
+  onRevoke: (share: string) => void
+}) {
+  const link = links.find((s) => s.id === share)
+  if (!link || isOver(link)) return null
+  return (
+    <Button look="danger" title={`/share/${share}`} onClick={() => onRevoke(share)}>
+      Close its link
+    </Button>
+  )
+}
 
 function Link({ share, onRevoke }: { share: Approval['shares'][number]; onRevoke: () => void }) {
-  const over = !!share.revokedAt || Date.parse(share.expiresAt) < Date.now()
+  const over = isOver(share)
   return (
     <li className="flex items-center gap-2 border-t border-grout py-1.5 text-xs">
       <a
@@ -135,11 +175,13 @@ function RemarkRow({
   band,
   onGo,
   onSettle,
+  closing,
 }: {
   remark: Approval['remarks'][number]
   band: string
   onGo: () => void
   onSettle: () => void
+  closing: ReactNode
 }) {
   return (
     <li
@@ -155,6 +197,7 @@ function RemarkRow({
         </span>
       </span>
       <Button onClick={onGo}>Go there</Button>
+      {closing}
       <Button onClick={onSettle}>{remark.settledAt ? 'Take up again' : 'Settle'}</Button>
     </li>
   )

@@ -1,3 +1,4 @@
+import { onBroken } from '../../parts/on-broken'
 import type { CutterAnswers, CutterCall, CutterMessage } from '@/workers/cutter'
 
 interface Waiting {
@@ -11,7 +12,8 @@ export class Cutter {
   private worker = this.start()
   private waiting = new Map<number, Waiting>()
   private next = 0
-  private readonly loading: Promise<unknown>
+  private loading: Promise<unknown>
+  private broken: Error | null = null
 
   constructor(
     private readonly url: string,
@@ -25,6 +27,11 @@ export class Cutter {
     call: Extract<CutterCall, { kind: K }>,
     progress?: (p: number) => void,
   ): Promise<CutterAnswers[K]> {
+    if (this.broken) {
+      this.broken = null
+      this.worker = this.start()
+      this.loading = this.send({ kind: 'load', url: this.url })
+    }
     await this.loading
     return this.send(call, progress)
   }
@@ -46,6 +53,12 @@ export class Cutter {
       this.waiting.delete(m.call)
       if ('error' in m) w.reject(new Error(m.error))
       else w.resolve(m.answer as never)
+    })
+    // Whoever asks afterwards gets a worker of its own, with the design loaded anew.
+    onBroken(worker, (error) => {
+      for (const w of this.waiting.values()) w.reject(error)
+      this.waiting.clear()
+      this.broken = error
     })
     return worker
   }
