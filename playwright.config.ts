@@ -1,47 +1,44 @@
+import { existsSync } from 'node:fs'
 import { defineConfig } from '@playwright/test'
 import { useShippedFonts } from './scripts/fonts.mjs'
 
 // The tests and the browsers they start see these alone.
 useShippedFonts()
 
-const port = Number(process.env.PORT ?? 4390)
-
-/**
- * The built app with the demo data, in Debian's chromium. bin/test builds and starts it.
+/*
+ * The built app with the demo data, in Debian's chromium. bin/test builds and starts it, once for each worker with data of its own: a test may switch
+ * stand-ins, and any worker may take any test.
  */
+const worker = Number(process.env.TEST_PARALLEL_INDEX ?? 0)
+const port = Number(process.env.TEST_PORT ?? 4390) + 10 * worker
+process.env.PORT = String(port)
+if (process.env.TEST_DATA) process.env.MOSAICUS_DATA = `${process.env.TEST_DATA}${worker}`
+
+/** The headless build draws the same with two thirds of the CPU. */
+const executablePath = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((path) =>
+  existsSync(path),
+)
+
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 120_000,
-  expect: { timeout: 15_000 },
-  // Both cores: what is drawn beside what the app does, each one after the other, since tests of the app
-  // switch stand-ins off and on.
-  workers: 2,
-  // A busy machine may miss a press; what is broken fails twice.
-  retries: 1,
-  projects: [
-    {
-      name: 'drawn',
-      testMatch: /(amp-runtime|cut|dialogs|first-build|import|layout|output|pages|starters|styles)\.spec\.ts/,
-      workers: 1,
-    },
-    {
-      name: 'app',
-      testIgnore:
-        /(amp-runtime|cut|dialogs|first-build|import|layout|output|pages|starters|styles)\.spec\.ts/,
-      workers: 1,
-    },
-  ],
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
+  workers: Number(process.env.TEST_WORKERS ?? 1),
+  fullyParallel: true,
+  retries: 0,
   reporter: [['list']],
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath,
       args: [
         '--no-sandbox',
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // As the whole browser draws letters: places of letters between px count.
+        '--font-render-hinting=none',
       ],
     },
     trace: 'off',

@@ -339,6 +339,15 @@ test('markup that would run script does not, wherever it is shown', async ({ pag
   expect(await page.evaluate(() => (window as { hit?: number }).hit)).toBeUndefined()
 })
 
+/** The emails of the demo. */
+const DEMO = new Set([
+  'Winter timetable',
+  'Eclipse night',
+  'How to sow a row',
+  'Choose a berth',
+  'Sowing letter',
+])
+
 test('the HTML of every demo email has no error, in every form of output (html-validate; the Nu checker where Java is found)', async ({
   request,
 }) => {
@@ -350,7 +359,12 @@ test('the HTML of every demo email has no error, in every form of output (html-v
   })
   try {
     let written = 0
-    for (const name of ['Eclipse night', 'Winter timetable'])
+    const { jobs } = (await (await request.get('/api/jobs')).json()) as {
+      jobs: { name: string; emailRevision: number }[]
+    }
+    const demo = jobs.filter((j) => j.emailRevision && DEMO.has(j.name)).map((j) => j.name)
+    expect(demo).toHaveLength(DEMO.size)
+    for (const name of demo)
       for (const query of ['', '?styles=inline', '?styles=head', '?print=readable', '?fields=sample']) {
         const html = await (await request.get(`/api/jobs/${await jobId(request, name)}/html${query}`)).text()
         expect(html.length).toBeGreaterThan(5000)
@@ -363,7 +377,7 @@ test('the HTML of every demo email has no error, in every form of output (html-v
         ).toEqual([])
         writeFileSync(join(folder, `${written++}.html`), html)
       }
-    if (spawnSync('java', ['-version']).status !== 0) return
+    test.skip(spawnSync('java', ['-version']).status !== 0, 'the Nu checker needs Java, which is not here')
     const run = spawnSync(
       'java',
       [

@@ -16,7 +16,7 @@ const external = [
     'ag-psd',
     'mammoth',
   ],
-  ...['mailparser', 'html-validate', 'caniemail', 'better-sqlite3', 'nodemailer'],
+  ...['mailparser', 'html-validate', 'css-tree', 'caniemail', 'better-sqlite3', 'nodemailer'],
 ]
 
 const common = {

@@ -35,7 +35,8 @@ export function writeFonts() {
 <fontconfig>
   <dir>${escaped(folder)}</dir>
   <cachedir>${escaped(join(root, 'dist/fontcache'))}</cachedir>
-${names.map(([name, by]) => alias(name, by)).join('')}  <match target="pattern"><edit name="family" mode="append_last"><string>Arimo</string><string>DejaVu Sans</string></edit></match>
+${names.map(([name, by]) => alias(name, by)).join('')}  <match target="pattern"><edit name="antialias" mode="append"><bool>true</bool></edit><edit name="hinting" mode="append"><bool>true</bool></edit><edit name="hintstyle" mode="append"><const>hintslight</const></edit><edit name="rgba" mode="append"><const>none</const></edit></match>
+  <match target="pattern"><edit name="family" mode="append_last"><string>Arimo</string><string>DejaVu Sans</string></edit></match>
 </fontconfig>
 `
   if (!existsSync(config) || readFileSync(config, 'utf8') !== text) writeFileSync(config, text)

@@ -9,8 +9,17 @@ import { overlap, type Raster, type Rect } from '@/core/cut/raster'
 import { textOf, type RichText } from '@/core/email/richtext'
 import { emailSchema } from '@/core/tiles/document'
 import type { Email } from '@/core/email/schema'
+import { fontStacks, safeFonts, type SafeFont } from '@/core/email/fonts'
+import { standIns } from '@/core/email/stand-ins'
 import { plainHouseStyle, type HouseStyle } from '@/core/email/styles'
 import type { Scene, ScenePart } from './scenes'
+
+/** The stack whose stand-in a font is; Arial's of any other. */
+const stackOf = (font: string): SafeFont => {
+  const by = font.split(',')[0]!.trim()
+  const { family } = standIns.find((s) => s.by === by) ?? standIns[0]!
+  return safeFonts.find((name) => fontStacks[name].css.replace(/'/g, '').startsWith(family)) ?? 'sans'
+}
 
 /** A scene's first build, with words as a perfect reading would give them. */
 export interface Built {
@@ -53,7 +62,7 @@ export async function buildScene(scene: Scene, scale = 2, quality?: number, narr
   )
   const house = plainHouseStyle()
   const font = parts.find((p) => p.words)?.words!.font ?? ''
-  const own = font.startsWith('Tinos') ? 'times' : font.startsWith('DejaVu') ? 'wide' : 'sans'
+  const own = stackOf(font)
   for (const style of Object.values(house.text)) style.font = own
   house.button.font = own
   const wide = { ...raster, plan, groundOf: (r: Rect) => groundOf(raster, r) }

@@ -456,11 +456,17 @@ const fonts = [
   'DejaVu Sans, Verdana, sans-serif',
 ]
 
-/** The design of a seed. */
-export function sceneOf(seed: number): Scene {
+/**
+ * The one face that all designs are drawn in, instead of those they were tuned in (`MOSAICUS_FACE`): the build knows none of them by name, so what it makes must
+ * not depend on it. bin/test --long draws all in another; what does not come out right yet is named in `otherFaces`.
+ */
+export const FACE: string | undefined = process.env.MOSAICUS_FACE || undefined
+
+/** The design of a seed. @param face instead of its own */
+export function sceneOf(seed: number, face = FACE): Scene {
   const r = random(seed * 7919)
   const c = palettes[seed % palettes.length]!,
-    font = fonts[seed % 5 === 3 ? 1 : seed % 7 === 5 ? 2 : 0]!
+    font = face ?? fonts[seed % 5 === 3 ? 1 : seed % 7 === 5 ? 2 : 0]!
   const middle = ['photo', 'letter', 'pair', 'grid', 'card', 'columns', 'scene', 'notes', 'letter', 'pair']
   const order = ['header', 'hero']
   while (order.length < between(r, 6, 8)) {
@@ -479,7 +485,7 @@ export function sceneOf(seed: number): Scene {
     y += h
   }
   return {
-    name: `scene ${seed}`,
+    name: face ? `scene ${seed}, ${face}` : `scene ${seed}`,
     seed,
     width: W,
     height: y,
@@ -492,7 +498,7 @@ export function sceneOf(seed: number): Scene {
 const drawn = new Map<string, Promise<Buffer>>()
 /** A scene as PNG. */
 export function scenePng(scene: Scene, scale: number): Promise<Buffer> {
-  const key = `${scene.seed}@${scale}`
+  const key = `${scene.name}@${scale}`
   if (!drawn.has(key))
     drawn.set(
       key,

@@ -1,5 +1,5 @@
 import { random } from '../../demo/drawing'
-import { body, head, Pen, type Palette, type Scene, type SceneBand } from './scenes'
+import { body, FACE, head, Pen, type Palette, type Scene, type SceneBand } from './scenes'
 
 /**
  * Designs of the sort that studios send, drawn by code, with what a good developer would make of each: the tiles that say what
@@ -32,8 +32,8 @@ export interface Part {
   draw: Draw
 }
 
-export const sans = 'Arimo, Arial, Helvetica, sans-serif'
-export const serif = 'Tinos, Times New Roman, serif'
+export const sans = FACE ?? 'Arimo, Arial, Helvetica, sans-serif'
+export const serif = FACE ?? 'Tinos, Times New Roman, serif'
 const hebrew = 'DejaVu Sans, Verdana, sans-serif'
 const W = 600
 

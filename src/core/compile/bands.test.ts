@@ -73,19 +73,26 @@ test('compact it is the same document', () => {
 
 // 600 px less 20 on each side and gaps of 12; shares of the rest by the widths that cells ask for.
 test.each<[string, number[], number[]]>([
-  ['one cell', [7], [560]],
   ['halves', [1, 1], [274, 274]],
   ['three to one', [3, 1], [411, 137]],
   ['five', [1, 1, 1, 1, 1], [102.4, 102.4, 102.4, 102.4, 102.4]],
 ])('columns of %s', (_, asked, widths) => {
   const email = emailOf(band('b', { cells: asked.map((w, i) => cell(`c${i}`, w)) }))
   const out = html(email)
-  const shown = asked.length > 1 ? all(out, /class="stack"[^>]*max-width:([\d.]+)px/g) : ['560']
+  const shown = all(out, /class="stack"[^>]*max-width:([\d.]+)px/g)
   expect(shown.map(Number)).toEqual(widths)
-  if (asked.length < 2) return
   // The Word engine is told the same, and the gaps between.
   expect(all(out, /<td width="([\d.]+)" valign/g).map(Number)).toEqual(widths)
   expect(all(out, /<td width="(12)"><!\[endif\]-->\s*<div class="gap12"/g)).toHaveLength(asked.length - 1)
+})
+
+test('one cell has all of the width, whatever it asks for, and needs no columns', () => {
+  const wide = { ...tileOf('picture', { picture, alt: 'A hill' }), id: 'p' }
+  for (const asked of [7, 600]) {
+    const out = html(emailOf(band('b', { cells: [cell('c', asked, { items: [wide] })] })))
+    expect(all(out, /<img [^>]*width="([\d.]+)"/g)).toEqual(['560'])
+    expect(out).not.toContain('class="stack"')
+  }
 })
 
 test('what stacks, what stays, and what turns round', () => {

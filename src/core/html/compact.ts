@@ -77,8 +77,32 @@ export function folded(html: string, most = MOST_LINE): string {
   return out + html.slice(from)
 }
 
-/** Comments for the Word engine that follow each other become one. */
-const joined = (html: string): string => html.replace(/<!\[endif\]-->\n?<!--\[if mso\]>/g, '')
+/** A comment for the Word engine, and how it ends. */
+const [WORD, END] = ['<!--[if mso]>', '<![endif]-->']
+
+/**
+ * Comments for the Word engine that follow each other become one. Only those: the tail of `<!--<![endif]-->` looks like an end as well, and what
+ * stands under another condition has to keep it.
+ */
+function joined(html: string): string {
+  let out = ''
+  let at = 0
+  for (;;) {
+    const begin = html.indexOf(WORD, at)
+    const end = begin < 0 ? -1 : html.indexOf(END, begin)
+    if (end < 0) return out + html.slice(at)
+    out += html.slice(at, end)
+    at = end + END.length
+    for (;;) {
+      const next = html[at] === '\n' ? at + 1 : at
+      const over = html.startsWith(WORD, next) ? html.indexOf(END, next) : -1
+      if (over < 0) break
+      out += html.slice(next + WORD.length, over)
+      at = over + END.length
+    }
+    out += END
+  }
+}
 
 /**
  * A part of a compiled markup as it leaves: comments for the Word engine that follow each other become one, sheets are not

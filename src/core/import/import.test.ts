@@ -402,6 +402,14 @@ test('what is left out is named with its place', () => {
   ])
 })
 
+test('a word that is kept once excuses one place of it', () => {
+  const [body] = [...elementsOf(fromHtml(page('<p>Bring warm clothes</p><p>warm warm soup</p>')))].filter(
+    (e) => e.tagName === 'body',
+  )
+  const { bands } = read(page('<p>Bring warm clothes</p>'))
+  expect(leftOut(body!, bands, {})).toEqual(['Left out after "Bring warm clothes": "warm warm soup".'])
+})
+
 test('our own emails come back with the same tiles, buttons and footers as they were', () => {
   for (const email of [ourLetter(), goods(), stories()]) {
     const pictures = Object.fromEntries(

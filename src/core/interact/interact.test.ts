@@ -205,6 +205,16 @@ describe('what the validator says of a text is mended in a press each', () => {
   })
 })
 
+// OWASP, "CSV Injection": what begins with one of these is taken for a formula, also by their wide forms.
+test.each(['=1+1', '+1', '-1', '@sum(a1)', '\tx', '\rx', '\nx', '\uff1d1', '\uff0b1', '\uff0d1', '\uff20a'])(
+  'a cell that begins like %j is no formula',
+  (said) => {
+    const csv = answersCsv([{ at: 'now', sender: '', fields: [['why', said]] }])
+    const cell = csv.split('now,,')[1]!
+    expect(cell.replace(/^"/, '').startsWith("'")).toBe(true)
+  },
+)
+
 test('answers are counted, scales in their order, and written out as CSV without formulas', () => {
   const answers = [
     {

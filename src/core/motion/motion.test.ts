@@ -220,6 +220,20 @@ describe('what fits', () => {
     }
     expect(visible).toBeGreaterThan(0)
   })
+  // A budget is a bound: a file that is one byte above it is refused where it is sent.
+  test('one byte above the budget is above it', () => {
+    const source = scene()
+    const end = (budget: number) => {
+      const search = fit(source, budget, { dither: 'none' })
+      let step = search.next()
+      for (; !step.done; step = search.next());
+      return step.value.bytes
+    }
+    const { bytes } = tried(source, { size: 1, rate: 1, colors: 256, loss: 0, dither: 'none' }, [])
+    const found = end(Math.round(bytes * 0.4))
+    for (const budget of [found, found - 1, Math.round(found * 0.99), Math.round(found * 0.96)])
+      expect(end(budget)).toBeLessThanOrEqual(budget)
+  })
   test('where nothing fits, the lightest is named', () => {
     const search = fit(scene(), 100, { dither: 'none' })
     let step = search.next()

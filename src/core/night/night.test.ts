@@ -10,6 +10,7 @@ import { bandTrees, compile } from '../compile'
 import { newEmail } from '../email/defaults'
 import { applyEdit } from '../email/edits'
 import type { Email } from '../email/schema'
+import { textStyleNames } from '../email/styles'
 import { elementsOf } from '../html/elements'
 import { styleOfElement } from '../html/values'
 import { toComments } from '../html/conditions'
@@ -295,6 +296,29 @@ describe('the colours of an email', () => {
     const kept = { ...email, styles: { ...email.styles, nightGround: '#010203' } }
     expect(nightPalette(kept, house).reduce(applyEdit, kept).styles.nightGround).toBe('#010203')
   })
+  test('no colour of the night that was set is set anew: grounds, letters and links', () => {
+    const own = '#2a1b0c'
+    const [band] = email.bands
+    const set: Email = {
+      ...email,
+      styles: {
+        nightGround: own,
+        text: Object.fromEntries(textStyleNames.map((n) => [n, { nightColor: '#fafafa' }])),
+        link: { nightColor: '#fbe9a0' },
+      },
+      bands: [
+        {
+          ...band!,
+          ...{ background: '#ffffff', nightBackground: own, bleed: '#f4efe6', nightBleed: own },
+          cells: band!.cells.map((c) => ({ ...c, background: '#eeeeee', nightBackground: own })),
+        },
+        ...email.bands.slice(1),
+      ],
+    }
+    const night = nightPalette(set, house).reduce(applyEdit, set)
+    expect(night.styles).toEqual(set.styles)
+    expect(night.bands[0]).toEqual(set.bands[0])
+  })
   test('an edge for cards is its ground by day, and seen at night', () => {
     const edge = nightEdge('#ffffff')
     expect(edge.color).toBe('#ffffff')
@@ -339,6 +363,10 @@ describe('pictures at night', () => {
     const dark = await mark()
     expect(vanishes(edgesOf(haloed(dark, '#ffffff', 2)), '#121212')).toBeLessThan(0.1)
     expect(at(haloed(dark, '#ffffff', 2), 20, 15)).toEqual([0x10, 0x14, 0x18, 255])
+    // An outline is as wide as it says: so far behind the rim the picture is opaque.
+    const reach = (p: Parameters<typeof at>[0]) =>
+      Array.from({ length: 20 }, (_, d) => at(p, 20 + d, 15)[3]! > 127).lastIndexOf(true)
+    for (const width of [1, 2, 4]) expect(reach(haloed(dark, '#ffffff', width)) - reach(dark)).toBe(width)
     expect(vanishes(edgesOf(lightened(dark)), '#121212')).toBe(0)
     expect(edgesOf(flattened(dark, '#f4efe6')).clear).toBe(false)
     const plate = plated(dark, '#ffffff', 8)

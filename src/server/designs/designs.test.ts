@@ -116,6 +116,21 @@ describe('vector designs', () => {
       ),
       /defines entities/,
     ],
+    [
+      'parts that repeat each other on twelve levels',
+      svgOf(
+        `<rect id="l0" width="9" height="9"/>${Array.from({ length: 12 }, (_, i) => `<g id="l${i + 1}">${`<use href="#l${i}"/>`.repeat(10)}</g>`).join('')}`,
+      ),
+      /repeats its parts/,
+    ],
+    [
+      'patterns, masks and clips that hold each other',
+      svgOf(
+        `<rect id="p0" width="9" height="9"/>${Array.from({ length: 9 }, (_, i) => `<pattern id="p${i + 1}" width="9" height="9">${`<rect fill="url(#p${i})" mask="url(#p${i})" style="clip-path:url('#p${i}')" width="9" height="9"/>`.repeat(3)}</pattern>`).join('')}<rect fill="url(#p9)" width="99" height="99"/>`,
+      ),
+      /repeats its parts/,
+    ],
+    ['a part that holds itself', svgOf('<g id="a"><use xlink:href="#a"/></g>'), /repeats its parts/],
     ['no size', svgOf('', ''), /neither its width/],
     ['a huge size', svgOf('', 'width="90000" height="90000"'), /more than 60 megapixels/],
     [

@@ -125,11 +125,18 @@ test('the ZIP passes unzip -t, holds what it says, and is the same each time', a
   const bytes = (await zipOf(job.id)).bytes
   expect((await zipOf(job.id)).bytes.equals(bytes)).toBe(true)
   const zip = await JSZip.loadAsync(bytes)
-  expect(Object.keys(zip.files)).toEqual(
-    ['index.html', 'images/01-fuchse-a.jpg', 'images/02-fuchse-b.jpg', 'text.txt', 'manifest.json'].map(
-      (f) => (zip.files[f] ? f : f.replace('.jpg', '.png')),
-    ),
-  )
+  const pictures = ['images/01-fuchse-a', 'images/02-fuchse-b']
+  expect(Object.keys(zip.files).map((f) => f.replace(/^(images\/.*)\.(?:jpg|png)$/, '$1'))).toEqual([
+    'index.html',
+    ...pictures,
+    'text.txt',
+    'manifest.json',
+  ])
+  // A file's ending says what its first bytes are (PNG, third edition, 5.2; JPEG: ITU-T T.81, B.1.1.3).
+  for (const [name, file] of Object.entries(zip.files).filter(([n]) => n.startsWith('images/'))) {
+    const head = (await file.async('nodebuffer')).toString('latin1', 0, 3)
+    expect(head).toBe(name.endsWith('.png') ? '\x89PN' : name.endsWith('.jpg') ? '\xff\xd8\xff' : 'neither')
+  }
   const manifest = JSON.parse(await zip.file('manifest.json')!.async('string')) as {
     pictures: { file: string; bytes: number }[]
     html: { bytes: number }

@@ -5,6 +5,7 @@ import { ownData, samplePng, takeInDesign } from '@/test-support/server'
 import { saveDocument } from '../jobs/documents'
 import { createClient } from '../jobs/clients'
 import { createJob } from '../jobs/jobs'
+import { listVersions } from '../jobs/versions'
 import { Problem } from '../problem'
 import type { Destination, Sent } from './destination'
 import { deliveriesOf, deliver, settleUnknown } from './outbox'
@@ -119,6 +120,60 @@ test('what failed before anything left is no delivery', async () => {
   const { destination } = standIn(() => Promise.reject(new Problem(422, 'wrong', 'Wrong', 'No.')))
   await expect(deliver(destination, job, { to: 'a' }, how)).rejects.toMatchObject({ status: 422 })
   expect(states(job)).toEqual([])
+})
+
+test('a retry that is cancelled before anything left leaves the record of the one that failed', async () => {
+  const job = await jobWith()
+  let how_: 'down' | 'cancelled' = 'down'
+  const { destination } = standIn(async () => {
+    throw how_ === 'down'
+      ? new Problem(502, 'platform-down', 'The platform does not answer', 'Wait.')
+      : new DOMException('Cancelled', 'AbortError')
+  })
+  const again = () => deliver(destination, job, { to: 'a' }, { ...how, key: 'k6' })
+  await expect(again()).rejects.toMatchObject({ status: 502 })
+  const [failed] = deliveriesOf(job)
+  how_ = 'cancelled'
+  await expect(again()).rejects.toMatchObject({ name: 'AbortError' })
+  expect(deliveriesOf(job)).toEqual([failed])
+})
+
+test('what breaks off after it has left may have arrived: it stays in the list as not known', async () => {
+  const job = await jobWith()
+  const { destination } = standIn()
+  const broken = (error: Error): typeof destination => ({
+    ...destination,
+    send: async (_, __, { leaving }) => {
+      leaving()
+      throw error
+    },
+  })
+  const ends: [Error, string][] = [
+    [new DOMException('Cancelled', 'AbortError'), 'unknown'],
+    [new Problem(502, 'send-failed', 'Broken off', 'In the body.', { unsure: true }), 'unknown'],
+    [new Error('read ECONNRESET'), 'unknown'],
+    // The other side's own no is one.
+    [new Problem(502, 'send-failed', 'Not taken', 'Mailbox full.'), 'failed'],
+  ]
+  for (const [error, state] of ends) {
+    await deliver(broken(error), job, { to: 'a' }, how).catch(() => {})
+    expect(deliveriesOf(job)[0]!.state).toBe(state)
+  }
+  expect(deliveriesOf(job)).toHaveLength(ends.length)
+})
+
+test('the email is kept as a version before it is handed over', async () => {
+  const job = await jobWith()
+  const { destination } = standIn()
+  const versions = () => listVersions(job).map((v) => [v.name, v.revision])
+  expect(versions()).toEqual([])
+  await deliver(destination, job, { to: 'a' }, how)
+  expect(versions()).toEqual([['By itself: before it was handed over (platform)', 1]])
+  // Also where it then fails, and not twice for one state.
+  await deliver({ ...destination, send: () => Promise.reject(new Error('x')) }, job, { to: 'a' }, how).catch(
+    () => {},
+  )
+  expect(versions()).toHaveLength(1)
 })
 
 test('after a stop nobody can say whether what was under way arrived; it can be sent again', async () => {

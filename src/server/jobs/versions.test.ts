@@ -10,13 +10,70 @@ import { drawIcon } from '../pictures/icons'
 import { pictureBytes } from '../pictures/store'
 import { EMAIL_VERSION } from '@/core/email/schema'
 import { takeInDesign } from '@/test-support/server'
-import { changeClient, clientOf, createClient } from './clients'
+import { changeClient, clientOf, createClient, listClients } from './clients'
 import { readDocument, saveDocument } from './documents'
-import { createJob } from './jobs'
+import { createJob, jobOf, listJobs } from './jobs'
+import { onSaved } from './live'
 import { writtenJob } from './proof'
-import { keepVersion, listVersions, versionOf } from './versions'
+import { rawDocument } from './stored'
+import { shelfOf } from '../pictures/shelf'
+import { keepByItself, keepVersion, listVersions, versionOf } from './versions'
 
 ownData()
+
+test('an email with a revision that there never was is not taken: neither of the past nor of the future', () => {
+  const { id } = createJob({ clientId: createClient('Fennmoor').id, name: 'Letter', width: 600 })
+  saveDocument(id, 'email', 0, longEmail(1))
+  for (const from of [0, 2, 7])
+    expect(() => saveDocument(id, 'email', from, longEmail(2))).toThrow(/changed elsewhere/)
+  expect(readDocument(id, 'email')).toMatchObject({ revision: 1 })
+  expect(saveDocument(id, 'email', 1, longEmail(2)).revision).toBe(2)
+})
+
+test('a save that was refused is announced to nobody; one that was taken, with the revision that stands', async () => {
+  const { id } = createJob({ clientId: createClient('Fennmoor').id, name: 'Letter', width: 600 })
+  const heard: unknown[] = []
+  const leave = onSaved(id, (news) => heard.push(news))
+  expect(() => saveDocument(id, 'email', 3, longEmail(1))).toThrow()
+  await new Promise((go) => setTimeout(go, 20))
+  expect(heard).toEqual([])
+  saveDocument(id, 'email', 0, longEmail(1))
+  await new Promise((go) => setTimeout(go, 20))
+  expect(heard).toEqual([{ kind: 'email', revision: 1 }])
+  leave()
+})
+
+test('an email that cannot be read is kept as a version and replaced, and stops no other', () => {
+  const { id: client } = createClient('Fennmoor')
+  const job = (name: string) => createJob({ clientId: client, name, width: 600 }).id
+  const [broken, sound] = [job('Broken'), job('Sound')]
+  saveDocument(broken, 'email', 0, longEmail(1))
+  saveDocument(sound, 'email', 0, longEmail(1))
+  for (const body of ['{"bands": 7}', '{', 'null']) {
+    db()
+      .$client.prepare("update documents set body = ? where job_id = ? and kind = 'email'")
+      .run(body, broken)
+    expect(() => readDocument(broken, 'email')).toThrow(/cannot be read/)
+    keepByItself(broken, 'the next')
+    const { revision } = rawDocument(broken, 'email')!
+    expect(saveDocument(broken, 'email', revision, longEmail(2)).revision).toBe(revision + 1)
+    expect(shelfOf(client)).toEqual([])
+    expect(readDocument(sound, 'email')).toMatchObject({ revision: 1 })
+  }
+})
+
+test('a house style that cannot be read stops neither the list of clients nor its jobs', async () => {
+  const { id } = createClient('Halden')
+  const job = createJob({ clientId: id, name: 'Letter', width: 600 })
+  db().$client.prepare('update clients set house = \'{"colors": 3}\' where id = ?').run(id)
+  const listed = listClients().find((c) => c.id === id)!
+  expect([listed.name, !!listed.trouble]).toEqual(['Halden', true])
+  expect(jobOf(job.id).client.id).toBe(id)
+  expect((await listJobs()).some((j) => j.id === job.id)).toBe(true)
+  // It is put right by what is saved over it.
+  changeClient(id, { house: plainHouseStyle() })
+  expect(listClients().find((c) => c.id === id)!.trouble).toBeUndefined()
+})
 
 const written = (job: string) => writtenJob(job, { writing: 'document', places: 'app' })
 

@@ -71,6 +71,24 @@ test('a name that leads to a private address is refused, whatever it is called',
   ).rejects.toMatchObject({ kind: 'address-unreachable', detail: expect.stringMatching(/no such host/) })
 })
 
+test('a name with one private address among its public ones is refused, wherever it stands in the list', async () => {
+  const several =
+    (...addresses: string[]): LookupFunction =>
+    (_host, _options, done) =>
+      (done as unknown as (e: null, a: { address: string; family: number }[]) => void)(
+        null,
+        addresses.map((address) => ({ address, family: address.includes(':') ? 6 : 4 })),
+      )
+  for (const list of [
+    ['93.184.216.34', '10.0.0.7'],
+    ['10.0.0.7', '93.184.216.34'],
+    ['93.184.216.34', '2606:2800:220:1:248:1893:25c8:1946', 'fd00::7'],
+  ])
+    await expect(
+      guardedFetch('https://two.example/', { ...limits, lookup: several(...list) }),
+    ).rejects.toMatchObject({ kind: 'address-refused' })
+})
+
 describe('what a reachable host sends', () => {
   let server: Server
   beforeAll((done) => {

@@ -1,4 +1,11 @@
+import { rmSync } from 'node:fs'
 import sharp from 'sharp'
+import { longEmail } from '@/test-support/emails'
+import { asProblem } from '../as-problem'
+import { createClient } from '../jobs/clients'
+import { saveDocument } from '../jobs/documents'
+import { createJob } from '../jobs/jobs'
+import { compute } from '../pool'
 import { emptyPng, ownData, sampleGif, samplePng } from '@/test-support/server'
 import { ssim } from 'ssim.js'
 import { photograph, photographs } from '@/test-support/photographs'
@@ -7,7 +14,7 @@ import { MOST_BYTES } from '../designs/board'
 import { takeInDesign } from '@/test-support/server'
 import { readPixels } from '../designs/pixels'
 import { takeInPicture } from './take-in'
-import { pictureBytes, pictureInfo } from './store'
+import { fileOf, pictureBytes, pictureInfo } from './store'
 import { cropOf, storedSize } from './crops'
 
 ownData()
@@ -158,4 +165,55 @@ describe('a crop is encoded at no visible loss', () => {
       { width: 600, height: 200 },
     ])
   })
+})
+
+/** The sampling factors of each component of a JPEG, from its frame header (ITU-T T.81, B.2.2). */
+function samplingOf(jpeg: Buffer): number[] {
+  for (let at = 2; at < jpeg.length;) {
+    const [marker, length] = [jpeg.readUInt16BE(at), jpeg.readUInt16BE(at + 2)]
+    if (marker === 0xffc0 || marker === 0xffc2)
+      return Array.from({ length: jpeg[at + 9]! }, (_, i) => jpeg[at + 11 + 3 * i]!)
+    at += 2 + length
+  }
+  throw new Error('no frame')
+}
+
+test('a JPEG keeps its colours whole and is never of a quality at which letters ring', async () => {
+  const size = { width: 240, height: 160 }
+  const { data } = await sharp(await samplePng(size.width, size.height))
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  const written = (quality: number) =>
+    sharp(data, { raw: { ...size, channels: 4 } })
+      .removeAlpha()
+      .jpeg({ quality, mozjpeg: true, chromaSubsampling: '4:4:4' })
+      .toBuffer()
+  // However little likeness is asked for, 60 is the least (common practice, no source).
+  const least = await encodeCrop({ data, ...size }, { format: 'jpeg', likeness: 0.1 })
+  expect(least.bytes.equals(await written(60))).toBe(true)
+  for (const likeness of [0.1, 0.98, 0.9999]) {
+    const { bytes } = await encodeCrop({ data, ...size }, { format: 'jpeg', likeness })
+    // 0x11: one sample across and down for each, so no component is halved.
+    expect(samplingOf(bytes)).toEqual([0x11, 0x11, 0x11])
+  }
+})
+
+test('a file that is not where it was kept is named, with what it is and where it is used', async () => {
+  const picture = await takeInPicture(await samplePng(61, 43), 'hill.png')
+  const { id: client } = createClient('Fennmoor')
+  const job = createJob({ clientId: client, name: 'Sowing letter', width: 600 })
+  const email = longEmail(1)
+  const used = JSON.parse(JSON.stringify(email).replaceAll('a'.repeat(64), picture.id)) as typeof email
+  saveDocument(job.id, 'email', 0, used)
+  rmSync(fileOf(picture.id))
+  const problem = asProblem(await pictureBytes(picture.id).catch((e: unknown) => e))
+  expect(problem).toMatchObject({ status: 404, kind: 'file-missing' })
+  expect(problem.detail).toMatch(/picture of 61 x 43 \(PNG, .*"Sowing letter"/)
+  // From a process that computes, too.
+  const crop = compute('cropPicture', { file: fileOf(picture.id), rect: { x: 0, y: 0, w: 9, h: 9 } })
+  expect(asProblem(await crop.catch((e: unknown) => e))).toMatchObject({ kind: 'file-missing' })
+  // The same bytes bring it back.
+  await takeInPicture(await samplePng(61, 43), 'again.png')
+  expect((await pictureBytes(picture.id)).length).toBeGreaterThan(0)
 })

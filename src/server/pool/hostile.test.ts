@@ -7,7 +7,7 @@ import { plainHouseStyle } from '@/core/email/styles'
 import { newTile } from '@/core/tiles'
 import type { Email } from '@/core/email/schema'
 import { Problem } from '../problem'
-import { compute } from './index'
+import { compute, lane } from './index'
 
 /* What once froze or ended the app. Each is answered, with what it is, or a Problem that says why not. */
 
@@ -103,6 +103,16 @@ test.each([
   const { said, ms } = await attempt(work())
   if (kind) expect(said).toBe(kind)
   expect(ms).toBeLessThan(SOON)
+})
+
+test('what is ended takes nothing more: no process of it is left a second later', async () => {
+  // A filter over 30 megapixels, which libvips goes on drawing when a thread that asked for it is ended.
+  const slow = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="25000"><filter id="f" x="0" y="0" width="1" height="1"><feTurbulence baseFrequency="0.9" numOctaves="9"/></filter><rect width="100%" height="100%" filter="url(#f)"/></svg>`
+  const ended = compute('readDesign', { ...file(slow, 'a.svg'), board: 0 }, { deadline: 400 })
+  await expect(ended).rejects.toMatchObject({ kind: 'too-long' })
+  const end = Date.now() + 1000
+  while (lane('long').size && Date.now() < end) await new Promise((go) => setTimeout(go, 10))
+  expect(lane('long').size).toBe(0)
 })
 
 test('a document that unpacks to 114 MB is refused before it is unpacked', async () => {

@@ -53,12 +53,15 @@ describe('a headline that changes', () => {
   })
 
   test('a slide leaves upwards as the next comes', async () => {
-    const { frames, width } = await drawnOf(motionOf(headline('slide'), { rate: 20 }))
-    const half = frames.find((f) => f.t >= 780 && f.t <= 820)!
-    const rows = (from: number, to: number) =>
-      inkOf({ data: half.data.slice(from * width * 4, to * width * 4) }, 0, 1, width)
-    expect(rows(0, 20)).toBeGreaterThan(0)
-    expect(rows(40, 60)).toBeGreaterThan(0)
+    // What leaves is heavy, what comes is light: half way the weight is above the middle, a quarter further nearly gone.
+    const { frames, width } = await drawnOf(motionOf(headline('slide', ['MMMMMM', 'i']), { rate: 20 }))
+    const at = (t: number) => frames.find((f) => f.t >= t - 20 && f.t <= t + 20)!
+    const rows = (frame: (typeof frames)[number], from: number, to: number) =>
+      inkOf({ data: frame.data.slice(from * width * 4, to * width * 4) }, 0, 1, width)
+    const half = at(800)
+    expect(rows(half, 0, 25)).toBeGreaterThan(4 * rows(half, 35, 60))
+    expect(rows(half, 35, 60)).toBeGreaterThan(0)
+    expect(rows(at(900), 0, 30)).toBeLessThan(rows(half, 0, 30))
   })
 })
 

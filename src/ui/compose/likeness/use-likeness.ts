@@ -102,6 +102,8 @@ function useCompared(
         }
         if (signal.aborted) return
         found.set(id, likeness)
+        // Each is shown as it is known; those that are not compared yet keep what they had.
+        store.setState((before) => new Map([...before, ...found]), true)
       }
       store.setState(found, true)
     }
