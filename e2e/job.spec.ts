@@ -338,6 +338,8 @@ test('words of a band that is partly out of view are opened by a double click, w
   const lens = page.getByRole('region', { name: /^Wide, / })
   const frame = page.locator('iframe[title^="The email, Wide"]')
   await expect(frame.contentFrame().locator('[data-m]').first()).toBeVisible()
+  // The frame is as high as its email once its letters are there.
+  await expect.poll(() => lens.evaluate((s) => s.scrollHeight > s.clientHeight)).toBe(true)
   // The first words below the lens's lower edge, scrolled until the edge halves them.
   const at = await lens.evaluate((scroller) => {
     const doc = scroller.querySelector('iframe')!.contentDocument!

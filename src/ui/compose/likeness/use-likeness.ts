@@ -75,9 +75,19 @@ function useCompared(
   useEffect(() => {
     if (!against) return
     const of = against
-    const stop = new AbortController()
-    // A design that cannot be loaded is said by its lens.
-    const wait = setTimeout(() => void compare(stop.signal).catch(() => {}), REST)
+    let stop = new AbortController()
+    const begin = () => {
+      stop.abort()
+      stop = new AbortController()
+      // A design that cannot be loaded is said by its lens.
+      void compare(stop.signal).catch(() => {})
+    }
+    let wait = setTimeout(begin, REST)
+    // Bands are measured later than they are there, and anew when their letters come: what was compared keeps its figure.
+    const leave = measured?.subscribe(() => {
+      clearTimeout(wait)
+      wait = setTimeout(begin, REST)
+    })
     async function compare(signal: AbortSignal): Promise<void> {
       const picture = await loaded(`/api/pictures/${of.id}`)
       const found = new Map<string, number>()
@@ -108,6 +118,7 @@ function useCompared(
       store.setState(found, true)
     }
     return () => {
+      leave?.()
       clearTimeout(wait)
       stop.abort()
     }
