@@ -366,7 +366,15 @@ describe('pictures at night', () => {
     // An outline is as wide as it says: so far behind the rim the picture is opaque.
     const reach = (p: Parameters<typeof at>[0]) =>
       Array.from({ length: 20 }, (_, d) => at(p, 20 + d, 15)[3]! > 127).lastIndexOf(true)
-    for (const width of [1, 2, 4]) expect(reach(haloed(dark, '#ffffff', width)) - reach(dark)).toBe(width)
+    for (const width of [1, 2, 4]) {
+      const outlined = haloed(dark, '#ffffff', width)
+      expect(reach(outlined) - reach(dark)).toBe(width)
+      // Round about, too: a disc outlined is a larger disc.
+      for (let y = 0; y < 30; y++)
+        for (let x = 0; x < 40; x++)
+          if (at(outlined, x, y)[3]! > 127)
+            expect(Math.hypot(x + 0.5 - 20, y + 0.5 - 15)).toBeLessThan(10 + width + 1)
+    }
     expect(vanishes(edgesOf(lightened(dark)), '#121212')).toBe(0)
     expect(edgesOf(flattened(dark, '#f4efe6')).clear).toBe(false)
     const plate = plated(dark, '#ffffff', 8)

@@ -404,6 +404,36 @@ test('ink is read as lines, blocks and a colour', () => {
   ).toBe('right')
 })
 
+test('what a band is too high for whole px, the next makes good: heights do not drift apart from the design', () => {
+  // Each band and each space between is an odd number of design px, half a px of the email too much.
+  const step = 101 + 33
+  const cuts = Array.from({ length: 14 }, (_, i) =>
+    cut(String.fromCharCode(97 + i), 0, 17 + i * step, 1200, 101),
+  )
+  const { email } = buildEmail({
+    plan: { ...plan(...cuts), edges: cuts.slice(1).map((c) => c.y - 17) },
+    size: raster,
+    emailWidth: 600,
+    previous: null,
+    house: plainHouseStyle(),
+    pictures: new Map(cuts.map((c) => [c.id, { ...picture(c.id), width: 1200, height: 101 }])),
+    groundOf: (r) => groundOf(raster, r),
+    readInk: (r, g) => readInk(raster, r, g),
+  })
+  const heights = email.bands.map((band) => {
+    const [tile] = [...tilesOf(band)]
+    const shown = tile?.kind === 'picture' ? ((tile.width ?? 600) * 101) / 1200 : 0
+    return band.padding.top + shown + band.padding.bottom
+  })
+  expect(heights).toHaveLength(14)
+  let y = 0
+  heights.forEach((h, i) => {
+    y += h
+    const end = i < 13 ? cuts[i + 1]!.y - 17 : raster.height
+    expect(Math.abs(y - end / 2)).toBeLessThan(1)
+  })
+})
+
 describe('how letters are set is told from the pixels, with the words known', () => {
   const drawn = async (body: string) => {
     const { data, info } = await sharp(
