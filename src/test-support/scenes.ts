@@ -462,6 +462,14 @@ const fonts = [
  */
 export const FACE: string | undefined = process.env.MOSAICUS_FACE || undefined
 
+/** Designs that do not come out right in another face yet: what the work on designs of any designer has to bring right. */
+export const wrongIn = (face: string | undefined): ReadonlySet<string> =>
+  new Set(
+    face === 'Fira Sans'
+      ? ['schedule', 'receipt', 'long letter', 'bulletin', 'members', 'supper', 'guests', 'berths', 'paired']
+      : [],
+  )
+
 /** The design of a seed. @param face instead of its own */
 export function sceneOf(seed: number, face = FACE): Scene {
   const r = random(seed * 7919)

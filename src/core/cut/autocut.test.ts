@@ -69,6 +69,22 @@ describe.each([
   })
 })
 
+// The parts are found by where they are, not by the letters they are set in: another face, narrower and with other letters, changes nothing.
+test.each(['Fira Sans', 'Roboto Condensed'])('in %s the parts are found as well', async (face) => {
+  const scores = []
+  for (const seed of someOf([...UNSEEN, ...TUNED], 4)) {
+    const scene = sceneOf(seed, face)
+    scores.push(scoreOf(scene, autocut(await sceneRaster(scene, 2), 2), 2, 0))
+  }
+  const { bands, columns, parts, grounds } = together(scores)
+  expect({ bands: bands >= 0.98, columns: columns >= 0.95, parts: parts >= 0.9, grounds }).toEqual({
+    bands: true,
+    columns: true,
+    parts: true,
+    grounds: 1,
+  })
+})
+
 const packed = [
   ['webp', 80, UNSEEN],
   ['webp', 80, TUNED],
