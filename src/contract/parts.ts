@@ -29,7 +29,15 @@ export const email = checked<Email>('email.schema.json')
 export const plan = checked<CutPlan>('cuts.schema.json')
 
 export const picture = pictureRefSchema
-export const client = z.object({ id: z.string(), name: z.string(), house })
+export const client = z.object({
+  id: z.string(),
+  name: z.string(),
+  house,
+  trouble: z
+    .string()
+    .optional()
+    .describe('why what is saved as its house style cannot be read: `house` is a plain one in its place'),
+})
 
 export const jobSummary = z.object({
   id: z.string(),

@@ -134,6 +134,54 @@ test.each([
   expect((await take(post(body, { 'content-type': type }), context())).status).toBe(400)
 })
 
+// RFC 7578, section 4.1 (RFC 2046, 5.1.1): a form ends with its last boundary, followed by two hyphens.
+test.each([
+  ['in a file', '--b\r\ncontent-disposition: form-data; name="picture"; filename="p.png"\r\n\r\nhalf'],
+  ['in a field', '--b\r\ncontent-disposition: form-data; name="name"\r\n\r\nhalf'],
+  ['in the head of a part', '--b\r\ncontent-disposition: form-da'],
+  [
+    'after a whole part',
+    '--b\r\ncontent-disposition: form-data; name="picture"; filename="p.png"\r\n\r\nall\r\n--b\r\n',
+  ],
+])('a form that is cut short %s is told as that', async (_, body) => {
+  const take = serve('POST /api/pictures', () => {
+    throw new Error('never asked')
+  })
+  const answer = await take(post(body, { 'content-type': 'multipart/form-data; boundary=b' }), context())
+  expect(answer.status).toBe(400)
+  expect(readdirSync(uploadsFolder())).toEqual([])
+})
+
+test('a field that is sent eight times leaves no file behind', async () => {
+  const take = serve('POST /api/pictures', async ({ form }) => {
+    expect((await bytesOf(form!.file('picture').content)).toString()).toBe('file 7')
+    expect(readdirSync(uploadsFolder())).toHaveLength(8)
+    return { id: 'a'.repeat(64), type: 'image/png' as const, width: 1, height: 1, bytes: 1 }
+  })
+  const form = new FormData()
+  for (let i = 0; i < 8; i++) form.append('picture', new File([`file ${i}`], `${i}.png`))
+  const request = new Request('http://127.0.0.1:4310/api/pictures', {
+    method: 'POST',
+    body: form,
+    headers: host,
+  })
+  expect((await take(request, context())).status).toBe(201)
+  expect(readdirSync(uploadsFolder())).toEqual([])
+})
+
+test('JSON that is nested a hundred thousand deep is told as that', async () => {
+  const deep: z.ZodType = z.lazy(() => z.union([z.array(deep), z.number()]))
+  const take = serveFile('GET /api/session', async () => {
+    await readJson(post(`${'['.repeat(100_000)}${']'.repeat(100_000)}`), deep)
+    return new Response()
+  })
+  const answer = await take(get('/api/session'), context())
+  expect([answer.status, await answer.json()]).toEqual([
+    422,
+    expect.objectContaining({ title: 'This is nested too deeply' }),
+  ])
+})
+
 test('half a pair of surrogates is replaced as it comes in', async () => {
   const given = await readJson(
     post('{"a":["\\ud83d","\\ud83d\\ude00"]}'),

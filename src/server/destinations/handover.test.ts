@@ -13,11 +13,11 @@ import { createClient } from '../jobs/clients'
 import { readDocument, saveDocument } from '../jobs/documents'
 import { autocutJob } from '../jobs/autocut'
 import { buildJob } from '../jobs/build'
-import { writtenJob } from '../jobs/proof'
+import { picturesOfJob, writtenJob } from '../jobs/proof'
 import { saveCuts } from '../jobs/cuts'
 import { takeInDesign } from '@/test-support/server'
 import { takeInPicture } from '../pictures/take-in'
-import { pictureBytes } from '../pictures/store'
+import { fileOf, pictureBytes } from '../pictures/store'
 import { zipOf } from './zip/files'
 import { emlOf } from './eml'
 import { built } from './mail'
@@ -159,6 +159,24 @@ test('the ZIP passes unzip -t, holds what it says, and is the same each time', a
   } finally {
     rmSync(folder, { recursive: true, force: true })
   }
+})
+
+test('a ZIP goes on without a picture whose file is missing, and names it', async () => {
+  const { job } = await made
+  const whole = await zipOf(job.id)
+  const id = (await picturesOfJob(job.id))[0]!.picture.id
+  const bytes = readFileSync(fileOf(id))
+  rmSync(fileOf(id))
+  try {
+    const { missing, bytes: less } = await zipOf(job.id)
+    expect(missing).toHaveLength(1)
+    const zip = await JSZip.loadAsync(less)
+    expect(zip.file(`images/${missing[0]}`)).toBeNull()
+    expect(JSON.parse(await zip.file('manifest.json')!.async('string'))).toMatchObject({ missing })
+  } finally {
+    writeFileSync(fileOf(id), bytes)
+  }
+  expect((await zipOf(job.id)).bytes.equals(whole.bytes)).toBe(true)
 })
 
 test('a stale revision overwrites nothing', async () => {

@@ -3,7 +3,7 @@ import { and, desc, eq } from 'drizzle-orm'
 import { newId } from '@/core/email/defaults'
 import type { Email } from '@/core/email/schema'
 import { db } from '../db'
-import { versions } from '../db/schema'
+import { NoJson, versions } from '../db/schema'
 import { forgetUses, noteUses, ownerOf } from '../db/uses'
 import { brokenDocument, notFound, Problem } from '../problem'
 import { jobOf } from './jobs'
@@ -45,7 +45,8 @@ export function keepVersion(jobId: string, name: string): Version {
     )
   const row = {
     ...{ id: newId(), jobId, name, revision: saved.revision, at: new Date().toISOString() },
-    body: saved.body as Email,
+    // No row may be without a body: what says nothing is kept as that.
+    body: (saved.body ?? new NoJson('null')) as Email,
   }
   db().transaction((tx) => {
     tx.insert(versions).values(row).run()

@@ -1,3 +1,4 @@
+import { jest } from '@jest/globals'
 import { gzipSync } from 'node:zlib'
 import JSZip from 'jszip'
 import { longEmail } from '@/test-support/emails'
@@ -30,8 +31,9 @@ async function attempt(work: Promise<unknown>): Promise<{ said: string; ms: numb
   return { said, ms: performance.now() - start }
 }
 
-/** Far under the deadline of any computation; a machine under load takes its time. */
-const SOON = 15_000
+/** By the clock; what counts is the time of its own that a computation may take (`DEADLINES`), and a machine under load takes its time. */
+const SOON = 60_000
+jest.setTimeout(120_000)
 
 const doctypes = `${times(14, '<!DOCTYPE [a]>')}x`
 const comments = `${times(34, '<!-- x -->')}<p>`

@@ -14,10 +14,13 @@ import { useHouse } from './use-house'
 export function HousePage({
   client,
   emails,
+  trouble,
 }: {
   client: { id: string; name: string; house: HouseStyle }
   /** How many emails the client has. */
   emails: number
+  /** Why its house style cannot be read. */
+  trouble?: string | undefined
 }) {
   const work = useHouse(client)
   const mounted = useMounted()
@@ -25,6 +28,16 @@ export function HousePage({
   return (
     <div className="flex h-dvh min-w-[1100px] flex-col" data-ready={mounted}>
       <Head work={work} name={client.name} emails={emails} />
+      {trouble && (
+        <p
+          role="alert"
+          className="border-b border-grout border-l-4 border-l-terra bg-paper px-5 py-2 text-xs"
+        >
+          <b>The house style that is saved cannot be read.</b> A plain one stands in its place, here and in
+          all emails; the first change here, or a file that is brought in, is saved over it. What is wrong:{' '}
+          {trouble}
+        </p>
+      )}
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px_190px]">
         <div className="overflow-auto px-5 py-4" tabIndex={0} role="region" aria-label="Values">
           <HouseFields house={work.house} set={work.set} name={client.name} />

@@ -23,6 +23,6 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function ClientPage({ params }: Props) {
-  const { id, name, house } = find((await params).client)
-  return <HousePage client={{ id, name, house }} emails={countEmails(id)} />
+  const { id, name, house, trouble } = find((await params).client)
+  return <HousePage client={{ id, name, house }} emails={countEmails(id)} trouble={trouble} />
 }

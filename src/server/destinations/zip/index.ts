@@ -3,7 +3,10 @@ import type { Destination } from '../destination'
 import { zipOf } from './files'
 
 /** A ZIP of HTML, pictures, text and a manifest, given to the person. */
-export const zip: Destination<Record<string, never>, { revision: number; bytes: number }> = {
+export const zip: Destination<
+  Record<string, never>,
+  { revision: number; bytes: number; missing?: string[] }
+> = {
   name: 'zip',
   writing: 'document',
   limits: {
@@ -13,8 +16,10 @@ export const zip: Destination<Record<string, never>, { revision: number; bytes: 
   },
   credentials: z.object({}),
   send: async (jobId, _, { signal }) => {
-    const { bytes, revision } = await zipOf(jobId, signal)
-    return { sent: { revision, bytes: bytes.length }, file: bytes }
+    const { bytes, revision, missing } = await zipOf(jobId, signal)
+    const lacks = missing.length ? { missing } : {}
+    return { sent: { revision, bytes: bytes.length, ...lacks }, file: bytes }
   },
-  summary: ({ bytes }) => `ZIP of ${(bytes / 1024).toFixed(0)} KB`,
+  summary: ({ bytes, missing = [] }) =>
+    `ZIP of ${(bytes / 1024).toFixed(0)} KB${missing.length ? `, without ${missing.join(', ')}: the file is missing` : ''}`,
 }
