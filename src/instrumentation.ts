@@ -20,16 +20,13 @@ export async function register() {
   shippedFonts()
   // Files that the app writes are its owner's alone.
   process.umask(0o077)
-  const [{ notePeers }, { troubleOf }, { smtpPort }, { startInbox }, { begin }] = await Promise.all([
+  const [{ notePeers }, { troubleOf }, { begin }] = await Promise.all([
     import('./server/access/peer'),
     import('./server/db/state'),
-    import('./server/settings'),
-    import('./standins/inbox/smtp'),
     import('./begin'),
   ])
   notePeers()
   const trouble = troubleOf()
   if (trouble) return console.error(`${trouble.title}. ${trouble.detail}`)
   await begin()
-  startInbox(smtpPort())
 }

@@ -44,7 +44,10 @@ export function Trouble({ trouble, copies, here }: Props) {
                 <li key={c.name} className="flex items-center gap-3 py-1.5">
                   <span className="min-w-0 flex-1 truncate font-mono text-xs">{c.name}</span>
                   <span className="text-soft tabular-nums">
-                    {(c.bytes / 1048576).toFixed(1)} MB, {c.at.slice(0, 16).replace('T', ' ')} UTC
+                    {c.bytes < 1048576
+                      ? `${Math.ceil(c.bytes / 1024)} KB`
+                      : `${(c.bytes / 1048576).toFixed(1)} MB`}
+                    , {c.at.slice(0, 16).replace('T', ' ')} UTC
                   </span>
                   <Button disabled={busy} onClick={() => void takeBack(c.name)}>
                     Take it back
