@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState, type Dispatch, type SetStateAction } from 'react'
+import { type Dispatch, type SetStateAction, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { toast } from '../../parts/toast'
 import { setCut } from '@/core/cut/edits'
 import { saidBy, textsIn, type DesignLayers } from '@/core/cut/layers'
@@ -25,17 +25,27 @@ export interface Proposal {
 const SURE = 0.7
 const SURE_ON_PICTURES = 0.9
 
-/** The words a design's own file carries; null where it carries none. */
-export function useLayers({ id, design }: DesignedJob): DesignLayers | null {
+/** The words a design's own file carries, once they are here; null where it carries none. */
+export function useLayers({ id, design }: DesignedJob): {
+  layers: DesignLayers | null
+  /** For who must not begin without them. */
+  loaded: () => Promise<DesignLayers | null>
+} {
   const [layers, setLayers] = useState<DesignLayers | null>(null)
+  const coming = useRef<Promise<DesignLayers | null>>(Promise.resolve(null))
   useEffect(() => {
-    if (!design.worded) return setLayers(null)
-    call('GET /api/jobs/:job/layers', { params: { job: id } }).then(
-      (r) => setLayers(r.layers),
-      () => {},
+    if (!design.worded) {
+      coming.current = Promise.resolve(null)
+      return setLayers(null)
+    }
+    coming.current = call('GET /api/jobs/:job/layers', { params: { job: id } }).then(
+      (r) => r.layers,
+      () => null,
     )
+    void coming.current.then(setLayers)
   }, [id, design.id, design.worded])
-  return layers
+  const loaded = useCallback(() => coming.current, [])
+  return { layers, loaded }
 }
 
 /** @param scale design px for each px of the email */

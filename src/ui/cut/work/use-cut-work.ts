@@ -45,7 +45,7 @@ export function useCutWork({
   const current = plan.cuts.find((c) => c.id === selection.selected.at(-1)) ?? null
   const openCutter = useCutter(design.id)
   const long = useLongWork()
-  const layers = useLayers(job)
+  const { layers, loaded } = useLayers(job)
   const { setTrouble, ...preview } = usePreview(openCutter, plan, job, email)
   const content = useContentEdges(openCutter, current, size)
   const groundAt = useGrounds(openCutter, current)
@@ -54,12 +54,15 @@ export function useCutWork({
   const reading = useReading(job, session, plan, layers, openCutter, long)
 
   const find = () =>
-    findParts(openCutter, session, long, { scale: design.scale, layers }).then(
-      () => selection.setSelected([]),
-      (e: Error) => {
-        if (e.name !== 'AbortError') setTrouble(e.message)
-      },
-    )
+    // A press that comes before the words of the file waits for them.
+    loaded()
+      .then((own) => findParts(openCutter, session, long, { scale: design.scale, layers: own }))
+      .then(
+        () => selection.setSelected([]),
+        (e: Error) => {
+          if (e.name !== 'AbortError') setTrouble(e.message)
+        },
+      )
   const build = async () => {
     const built = await buildOnServer(job, session, long)
     if (built) onBuilt(built)
