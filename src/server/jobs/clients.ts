@@ -22,7 +22,12 @@ function read({ id, name, house }: typeof clients.$inferSelect): Client {
   try {
     return { id, name, house: readHouse(house) }
   } catch (error) {
-    return { id, name, house: plainHouseStyle(), trouble: brokenDocument(error).detail }
+    return {
+      id,
+      name,
+      house: plainHouseStyle(),
+      trouble: brokenDocument(error).detail.split('. Take the job')[0]!,
+    }
   }
 }
 
