@@ -53,10 +53,24 @@ const java = spawnSync('java', ['-version']).status === 0
     try {
       const jar = createRequire(import.meta.url)('vnu-jar') as string
       documents().forEach((html, i) => writeFileSync(join(folder, `${i}.html`), html))
-      const run = spawnSync('java', ['-Xss4m', '-jar', jar, '--errors-only', '--format', 'json', folder], {
-        encoding: 'utf8',
-        maxBuffer: 1 << 28,
-      })
+      const run = spawnSync(
+        'java',
+        [
+          '-Xss4m',
+          '-XX:TieredStopAtLevel=1',
+          '-XX:+UseSerialGC',
+          '-jar',
+          jar,
+          '--errors-only',
+          '--format',
+          'json',
+          folder,
+        ],
+        {
+          encoding: 'utf8',
+          maxBuffer: 1 << 28,
+        },
+      )
       const messages = (
         JSON.parse(run.stderr || '{"messages":[]}') as {
           messages: { type: string; message: string; extract?: string }[]

@@ -104,6 +104,15 @@ export const blockSchema: z.ZodType<Block> = z.lazy(() =>
   ]),
 )
 
+/** The number that a list begins with (WHATWG HTML, 4.4.5). */
+export function listStart(b: List): number {
+  const start = b.type === 'orderedList' ? b.attrs?.start : undefined
+  return typeof start === 'number' && Number.isInteger(start) && Math.abs(start) < 1e6 ? start : 1
+}
+
+/** A list's attributes where it does not begin with 1. */
+export const startingAt = (start: number): Pick<List, 'attrs'> => (start === 1 ? {} : { attrs: { start } })
+
 export const richTextSchema = z.object({ type: z.literal('doc'), content: z.array(blockSchema).min(1) })
 export type RichText = z.infer<typeof richTextSchema>
 
@@ -174,12 +183,19 @@ export function withLists(doc: RichText): RichText {
     if (kind && run.length > 1)
       content.push({
         type: kind,
+        ...(kind === 'orderedList' ? startingAt(numberOf(run[0]!)) : {}),
         content: run.map((b): ListItem => ({ type: 'listItem', content: [withoutMark(b as Paragraph)] })),
       })
     else content.push(...run)
     i = end
   }
   return { type: 'doc', content }
+}
+
+/** The number that a paragraph begins with. */
+const numberOf = (b: Block): number => {
+  const first = b.type === 'paragraph' ? b.content?.[0] : undefined
+  return Number((first?.type === 'text' && LIST_MARK.exec(first.text)?.[1]) || 1)
 }
 
 function listKind(b: Block): 'bulletList' | 'orderedList' | null {

@@ -4,7 +4,7 @@ import type { Block, ListItem, RichText } from '../email/richtext'
 import { tooMuchEmail } from '../html/bounds'
 import { styleOfElement } from '../html/values'
 import { allowedHref, hasScheme } from '../text/link'
-import { inlineOf, isInline, tidy } from './words'
+import { inlineOf, isInline, numbered, tidy } from './words'
 
 /** What of a clipboard's markup is no words. */
 const silent = new Set(['script', 'style', 'head', 'title', 'meta', 'link', 'template', 'svg', 'xml', 'img'])
@@ -62,6 +62,9 @@ function paragraphOf(nodes: readonly ElementContent[]): Block[] {
 const listOf = (kind: 'ul' | 'ol', content: ListItem[]): Block[] =>
   content.length ? [{ type: kind === 'ul' ? 'bulletList' : 'orderedList', content }] : []
 
+const numberedOf = (list: Element, content: ListItem[]): Block[] =>
+  content.length ? [numbered(list, content)] : []
+
 /** The items of a list; a list that stands between items belongs to the one before. */
 function itemsOf(list: Element): ListItem[] {
   const items: ListItem[] = []
@@ -96,7 +99,8 @@ function blocksOf(nodes: readonly ElementContent[]): Block[] {
 }
 
 function blockOf(e: Element): (Block & { item?: 'ol' | 'ul' })[] {
-  if (e.tagName === 'ul' || e.tagName === 'ol') return listOf(e.tagName, itemsOf(e))
+  if (e.tagName === 'ul') return listOf('ul', itemsOf(e))
+  if (e.tagName === 'ol') return numberedOf(e, itemsOf(e))
   const heading = /^h([1-6])$/.exec(e.tagName)
   if (heading && e.children.every(isInline)) {
     const content = tidy(inlineOf(e.children))

@@ -2,7 +2,7 @@ import { withoutSpacesAtEnd } from '../text/trim'
 import { colorOf, pxOf, styleOfElement } from '../html/values'
 import type { Element, ElementContent } from 'hast'
 import type { Align } from '../email/styles'
-import type { Block, Inline, ListItem, Mark } from '../email/richtext'
+import { startingAt, type Block, type Inline, type ListItem, type Mark } from '../email/richtext'
 
 const inlineTags = new Set([
   'a',
@@ -129,13 +129,20 @@ export function tidy(runs: Inline[]): Inline[] {
   return out
 }
 
+/** A numbered list, with the number that it begins with. */
+export const numbered = (e: Element, content: ListItem[]): Block => ({
+  type: 'orderedList',
+  ...startingAt(Math.trunc(Number(e.properties.start)) || 1),
+  content,
+})
+
 /** A block of words as rich text, or null where it holds more than words. */
 export function blockOf(e: Element): Block[] | null {
   if (e.tagName === 'ul' || e.tagName === 'ol') {
     const items = e.children.filter((c): c is Element => c.type === 'element')
     const list = items.map(itemOf)
     return items.length && list.every((x): x is ListItem => x !== null)
-      ? [{ type: e.tagName === 'ul' ? 'bulletList' : 'orderedList', content: list }]
+      ? [e.tagName === 'ul' ? { type: 'bulletList', content: list } : numbered(e, list)]
       : null
   }
   if (e.tagName === 'blockquote') {

@@ -222,7 +222,7 @@ describe('what fits', () => {
   })
   // A budget is a bound: a file that is one byte above it is refused where it is sent.
   test('one byte above the budget is above it', () => {
-    const source = scene()
+    const source = scene(4, 60, 60)
     const end = (budget: number) => {
       const search = fit(source, budget, { dither: 'none' })
       let step = search.next()
@@ -235,7 +235,7 @@ describe('what fits', () => {
       expect(end(budget)).toBeLessThanOrEqual(budget)
   })
   test('where nothing fits, the lightest is named', () => {
-    const search = fit(scene(), 100, { dither: 'none' })
+    const search = fit(scene(4, 60, 60), 100, { dither: 'none' })
     let step = search.next()
     const bytes = []
     for (; !step.done; step = search.next()) bytes.push(step.value.point.bytes)

@@ -2,10 +2,12 @@ import type { Element, ElementContent } from 'hast'
 import { classes, type TileContext } from '../context'
 import { css, el, text } from '../../html/element'
 import { lettersHolder, linkElement, ownLetters, physical, type Holder } from '../letters'
-import { underOnNarrow } from './rules'
+import { underOnNarrow, wordIndent } from './rules'
 import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
+import { safeFont, type WebFont } from '../../email/fonts'
 import {
+  listStart,
   markOf,
   narrowSpace,
   ownSpace,
@@ -16,6 +18,7 @@ import {
   type Quote,
 } from '../../email/richtext'
 import type { TextStyle, TextStyleName } from '../../email/styles'
+import { wordsWidth } from '../../email/widths'
 import { replaceFields } from '../../text/fields'
 import type { WordsTile } from './schema'
 
@@ -116,20 +119,39 @@ export function spaceUnder(b: Block, tile: Pick<WordsTile, 'space'>, s: Pick<Tex
 export const LIST_SPACE = 4,
   LIST_INDENT = 24
 
+/** A reader may set digits in a family that is wider by this (Georgia in DejaVu Sans: 1.22). */
+const WIDER_FACE = 1.25
+
+/** How far a list stands in, px: as far as its longest number needs, which else runs out of the window on the side. */
+export function listIndent(b: List, s: TextStyle, fonts: readonly WebFont[]): number {
+  if (b.type === 'bulletList') return LIST_INDENT
+  const ends = [listStart(b), listStart(b) + b.content.length - 1]
+  const longest = ends.map((n) => `${n}. `).reduce((a, n) => (n.length > a.length ? n : a))
+  const spread = longest.length * (s.spacing ?? 0)
+  const said = wordsWidth(longest, safeFont(s.font, fonts), s.size, s)
+  return Math.max(LIST_INDENT, Math.ceil(said * WIDER_FACE + spread))
+}
+
 function list(b: List, tile: WordsTile, c: TileContext, last: boolean): Element {
   const s = blockStyle(tile, 0, c.look)
+  const indent = listIndent(b, s, c.style.webFonts)
+  const start = listStart(b)
   return el(
     b.type === 'bulletList' ? 'ul' : 'ol',
     {
+      start: start === 1 ? undefined : start,
       style: css({
         margin: last ? '0' : `0 0 ${spaceUnder(b, tile, s)}px`,
-        padding: c.dir === 'rtl' ? `0 ${LIST_INDENT}px 0 0` : `0 0 0 ${LIST_INDENT}px`,
+        padding: c.dir === 'rtl' ? `0 ${indent}px 0 0` : `0 0 0 ${indent}px`,
       }),
     },
     b.content.map((item) =>
       el(
         'li',
-        { style: css({ 'margin-bottom': tile.itemSpace ?? LIST_SPACE }) },
+        {
+          className: classes(indent !== LIST_INDENT && wordIndent(c.rules, indent, c.dir)),
+          style: css({ 'margin-bottom': tile.itemSpace ?? LIST_SPACE }),
+        },
         item.content.flatMap((inner, i): ElementContent[] =>
           // The first paragraph stands beside the mark; what follows stands beneath it.
           inner.type === 'paragraph'

@@ -1,5 +1,5 @@
 import type { Block, Inline, List } from '../../email/richtext'
-import { markOf } from '../../email/richtext'
+import { listStart, markOf } from '../../email/richtext'
 import { replaceFields } from '../../text/fields'
 import { textHref } from '../../text/link'
 import type { TextContext } from '../context'
@@ -37,7 +37,7 @@ function blockText(b: Block, c: TextContext): string {
 function listText(b: List, c: TextContext): string {
   return b.content
     .map((item, i) => {
-      const mark = b.type === 'bulletList' ? '- ' : `${i + 1}. `
+      const mark = b.type === 'bulletList' ? '- ' : `${listStart(b) + i}. `
       const inner = item.content.map((x) => blockText(x, c)).join('\n')
       return mark + inner.replace(/\n/g, `\n${' '.repeat(mark.length)}`)
     })
