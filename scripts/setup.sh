@@ -52,8 +52,8 @@ setup_worker() { node scripts/build-worker.mjs; }
 # The built app, made anew when a source changes.
 setup_build() {
   local want; want=$(find src next.config.ts package-lock.json tsconfig.json postcss.config.mjs -type f | sort | xargs cat | hash_of)
-  setup_worker && setup_validator || return 1
-  if [ "$(cat .next/source-hash 2>/dev/null)" != "$want" ]; then
+  if [ "$(cat .next/source-hash 2>/dev/null)" != "$want" ] || [ ! -d dist/worker ]; then
+    setup_worker && setup_validator || return 1
     echo "Building the app"
     node node_modules/next/dist/bin/next build || return 1
     echo "$want" > .next/source-hash
