@@ -10,6 +10,7 @@ import { box, flow } from '../tiles/space'
 import { cardShell, ghostTable, layout, onPicture, pictureStyle } from './boxes'
 import { cellInset, cellRows, holderCell, plain, visibility, type BandContext, type Held } from './cell'
 import { insetOf, within } from './inset'
+import { separated } from './passes/separate'
 import { bare, rowContent } from './row'
 
 /** One band as a tree, with the rules it needs in the head. */
@@ -44,7 +45,8 @@ export function bandTree(band: Band, context: CompileContext): BandTree {
     measures: measureBand(band, context.width),
     row: rowContent,
   }
-  const { rows, flat } = rowsOf(band, c)
+  const { rows: whole, flat } = rowsOf(band, c)
+  const rows = separated(whole)
   return {
     tree: wrapped(band, rows, { band: band.id, cell: flat?.id }, c),
     rows,

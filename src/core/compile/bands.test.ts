@@ -111,14 +111,14 @@ test('what stacks, what stays, and what turns round', () => {
   const kept = of('keep')
   expect(kept).not.toMatch(/stack|gap12/)
   expect(all(kept, /<td width="([\d.]+%)"/g)).toEqual(['73.39%', '2.14%', '24.46%'])
-  // The source has the order of narrow; on wide, and for the Word engine, it runs from right to left.
+  // The source has the order of wide; the lines of a flex row follow each other upwards where there is no room for both.
   const reversed = of('reverse', { cells: [cell('ba', 3), cell('bb', 1)] })
-  expect(all(reversed, /class="stack"[^>]*max-width:([\d.]+)px/g)).toEqual(['137', '411'])
-  expect(all(reversed, /<div dir="(\w+)">/g)).toEqual(['rtl'])
-  expect(
-    all(reversed, /<table role="presentation" cellpadding="0" cellspacing="0" width="100%" dir="(\w+)"/g),
-  ).toEqual(['rtl'])
-  expect(all(reversed, /class="stack" dir="(\w+)"/g)).toEqual(['ltr', 'ltr'])
+  expect(all(reversed, /class="stack"[^>]*max-width:([\d.]+)px/g)).toEqual(['411', '137'])
+  expect(reversed).toContain(
+    '<div style="display:flex;flex-wrap:wrap-reverse;justify-content:center;align-items:flex-end">',
+  )
+  // Some readers take the direction from a `div`, and columns changed places.
+  expect(reversed).not.toMatch(/class="stack"[^>]* dir=|<div dir=/)
 })
 
 test('night, wide and narrow: each rule once, under its condition', () => {
@@ -194,15 +194,15 @@ test('a cell of its own look has it inside its width: ground, edge, corners, and
   expect(text).toContain('border-radius:7px;overflow:hidden')
   expect(text).toContain('class="n-edge-777777"')
   expect(text).toContain(
-    '<table role="presentation" cellpadding="0" cellspacing="0" width="100%" style="height:100%">',
+    '<table role="presentation" cellpadding="0" cellspacing="0" width="100%" style="height:100%;border-collapse:separate">',
   )
   expect(html(emailOf(band('e', { cells: [cell('f', 1), cell('g', 1)] })))).not.toContain('border-radius')
 })
 
-test('the order turned round on narrow comes from the opposite direction, in each direction', () => {
-  const turned = (dir: 'ltr' | 'rtl') => html({ ...emailOf(band('r', { narrow: 'reverse' })), dir })
-  expect(turned('ltr')).toMatch(/<div class="even" dir="rtl">/)
-  expect(turned('rtl')).toMatch(/<div class="even" dir="ltr">/)
+test('columns of one height that turn round on narrow are as high as each other on wide', () => {
+  expect(html(emailOf(band('r', { narrow: 'reverse' })))).toMatch(
+    /<div class="even" style="display:flex;flex-wrap:wrap-reverse;justify-content:center;align-items:stretch">/,
+  )
 })
 
 test('a band for narrow alone is left out where no sheet can hide it on wide', () => {

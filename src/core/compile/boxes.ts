@@ -58,6 +58,8 @@ export function cardShell(
       ...edgeStyle(edge && { top: edge, right: edge, bottom: edge, left: edge }, c.dir),
       'border-radius': radius || undefined,
       overflow: radius ? 'hidden' : undefined,
+      // A page's own sheet may count the edge as part of the width.
+      'box-sizing': edge && 'content-box',
     },
     names: [edge?.nightColor && c.rules.nightEdge(edge.nightColor)],
     word: edge ? { style: `border:${line(edge)}` } : {},

@@ -1,6 +1,7 @@
 import type { Dir } from '../email/schema'
 import { sides, type Sides } from '../email/styles'
-import type { Declarations } from '../html/element'
+import { trim, type Declarations } from '../html/element'
+import { shrinking } from '../tiles/fluid'
 import type { Rules } from '../tiles/rules'
 import { box, flow } from '../tiles/space'
 
@@ -46,14 +47,30 @@ export const isFlush = ({ wide, narrow }: Inset): boolean => bare(wide) && bare(
 export const isLow = ({ wide, narrow }: Inset): boolean =>
   !(wide.top || wide.bottom || narrow.top || narrow.bottom)
 
+/** Sides that are less on narrow by fewer px than this are left to the style sheet. */
+const WORTH = 6
+
+/** A space whose sides shrink without a style sheet, where they are to shrink at all. */
+function shrinkingSides(wide: Sides, narrow: Sides): string | undefined {
+  const [left, right] = (['left', 'right'] as const).map((side) =>
+    wide[side] - narrow[side] >= WORTH ? shrinking(wide[side], narrow[side]) : px(wide[side]),
+  )
+  if (left === px(wide.left) && right === px(wide.right)) return undefined
+  const [top, bottom] = [px(wide.top), px(wide.bottom)]
+  return left === right && top === bottom ? `${top} ${left}` : `${top} ${right} ${bottom} ${left}`
+}
+
+const px = (n: number): string => (n === 0 ? '0' : `${trim(n)}px`)
+
 /** A space as style, and the class for another on narrow. Cells begin without any (`cellpadding`). */
 export function spaceStyle(
   { wide, narrow }: Inset,
   c: { dir: Dir; rules: Rules },
 ): { style: Declarations; name: string | undefined } {
   const [onWide, onNarrow] = [box(flow(wide, c.dir)), box(flow(narrow, c.dir))]
+  const better = shrinkingSides(flow(wide, c.dir), flow(narrow, c.dir))
   return {
-    style: { padding: bare(wide) ? undefined : onWide },
+    style: { padding: bare(wide) ? undefined : better ? [onWide, better] : onWide },
     name: onWide === onNarrow ? undefined : c.rules.padding(flow(narrow, c.dir)),
   }
 }

@@ -97,41 +97,54 @@ function keptCell(cell: Cell, width: string | undefined, ground: Ground, c: Band
     vAlign: cell.valign,
     ...(cell.background ? { bgColor: cell.background } : {}),
     className: classes(...shell.names),
-    style: css({ 'box-sizing': !!cell.edges && 'border-box', ...shell.style }),
+    style: css({
+      'box-sizing': !!cell.edges && 'border-box',
+      // Beside the attribute, which any sheet of a page prevails over.
+      'vertical-align': cell.valign,
+      ...shell.style,
+    }),
   })
 }
 
 /**
  * Columns that stack: inline blocks with a greatest width, which wrap by themselves where there is no room for both (no media query
  * needed), held in a ghost table row for the Word engine. The holder's letter size is 0, so that white space between them takes
- * no room. To stack in reverse, the source holds the narrow order and the wide order comes from the opposite direction. An order of its
- * own comes from a flex column on narrow. Where a column has a ground or an edge, or does not begin at the top, a flex row on wide
+ * no room. To stack in reverse they stand in a flex row whose lines follow each other upwards, which takes no media query either; a
+ * reader without flex stacks them in the order of the source. (The opposite direction, `dir` within, did the same without flex, but some
+ * readers take it from a `div`, and columns changed places on wide.) An order of its own comes from a flex column on narrow. Where a column has a ground or an edge, or does not begin at the top, a flex row on wide
  * makes all equally high.
  */
 function stackingRow(row: RowParts, shared: number, ground: Ground, c: BandContext): HeldRow {
   const reversed = row.narrow === 'reverse'
-  const cells = reversed ? [...row.cells].reverse() : row.cells
-  const opposite = c.dir === 'rtl' ? 'ltr' : 'rtl'
+  const { cells } = row
   const order = reversed ? undefined : orderOf(cells)
-  const even = row.cells.some((cell) => !bare(cell) || cell.valign !== 'top')
+  const even = cells.some((cell) => !bare(cell) || cell.valign !== 'top')
   const fluid = c.top ? fluidWidth(shared, c) : undefined
   const children = cells.flatMap((cell, i): ElementContent[] => {
-    const look = { place: order && c.rules.place(order.cell(i)), even, reversed, fluid }
+    const look = { place: order && c.rules.place(order.cell(i)), even, fluid }
     const column = stackingColumn(cell, look, ground, c)
     return i && row.gap ? [gapBetween(row.gap, order && c.rules.place(order.gap(i)), c), column] : [column]
   })
-  const dir = reversed ? opposite : undefined
-  const word = ghostTable({ width: '100%', dir: dir ?? (c.dir === 'rtl' ? 'rtl' : undefined) }, children)
+  const word = ghostTable({ width: '100%', dir: c.dir === 'rtl' ? 'rtl' : undefined }, children)
   const holder: Declarations = { 'font-size': 0, 'text-align': 'center' }
-  // A cell of a table is no flex box, and its direction would be that of its space too.
+  // A cell of a table is no flex box.
   if (!order && !even && !reversed) return { style: holder, children: [word] }
+  const className = classes(order && c.rules.ordered(), even && c.rules.even())
   return {
     style: holder,
-    children: [
-      el('div', { className: classes(order && c.rules.ordered(), even && c.rules.even()), dir }, word),
-    ],
+    children: [el('div', { className, style: reversed ? backwards(even) : undefined }, word)],
   }
 }
+
+/** Lines of a flex row that follow each other upwards. @param even columns of one height */
+const backwards = (even: boolean): string =>
+  css({
+    display: 'flex',
+    'flex-wrap': 'wrap-reverse',
+    'justify-content': 'center',
+    // Upside down, too: the end is where columns begin.
+    'align-items': even ? 'stretch' : 'flex-end',
+  })
 
 /**
  * The places of cells and gaps once stacked, where cells have an order of their own; even numbers are cells', odd ones gaps'. A gap belongs before
@@ -165,7 +178,6 @@ interface ColumnLook {
   place: string | undefined
   /** Whether the row makes its columns equally high. */
   even: boolean
-  reversed: boolean
   /** Its least width where there is no style sheet. */
   fluid: string | undefined
 }
@@ -203,7 +215,6 @@ function stackingColumn(cell: Cell, look: ColumnLook, ground: Ground, context: B
         settles && c.rules.settle(cell.valign as 'middle' | 'bottom'),
         ...held.names,
       ),
-      ...(look.reversed ? { dir: c.dir } : {}),
       dataM: marked(held.marks),
       style: style(undefined),
     },

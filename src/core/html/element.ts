@@ -34,15 +34,19 @@ export const text = (value: string): Text => ({ type: 'text', value: clean(value
 /** A comment node. */
 export const comment = (value: string): Comment => ({ type: 'comment', value })
 
+/** A value, and a better one after it for readers that know its functions. */
+export type Bettered = readonly [plain: string | number, better: string]
+
 /** CSS declarations by property; numbers are px, what is left out is not written. */
-export type Declarations = Record<string, string | number | undefined | false>
+export type Declarations = Record<string, string | number | undefined | false | Bettered>
 
 /** CSS declarations as a `style` attribute: values left out are dropped, numbers are px. */
 export function css(declarations: Declarations): string {
   let out = ''
-  for (const [name, value] of Object.entries(declarations)) {
-    if (value === undefined || value === false || value === '') continue
-    out += `${out ? ';' : ''}${name}:${typeof value === 'number' ? (value === 0 ? '0' : `${trim(value)}px`) : value}`
+  for (const [name, said] of Object.entries(declarations)) {
+    if (said === undefined || said === false || said === '') continue
+    for (const value of Array.isArray(said) ? said : [said])
+      out += `${out ? ';' : ''}${name}:${typeof value === 'number' ? (value === 0 ? '0' : `${trim(value)}px`) : value}`
   }
   return out
 }

@@ -1,3 +1,4 @@
+import { saysItself } from '../text/link'
 import type { Element, ElementContent, Root } from 'hast'
 import { fromHtml } from 'hast-util-from-html'
 
@@ -125,9 +126,10 @@ export function plainOfHtml(html: string, link: (href: string) => string): strin
     if (tagName === 'li') out.add('- ')
     if ((tagName === 'td' || tagName === 'th') && !out.endsInSpace) out.add(' ')
     node.children.forEach(visit)
-    if (tagName === 'a' && node.properties.href && out.since(from)) {
+    const leads = tagName === 'a' && String(node.properties.href ?? '')
+    if (leads && out.since(from) && !saysItself(out.since(from), leads)) {
       out.trimEnd()
-      out.add(` ${link(String(node.properties.href))}`)
+      out.add(` ${link(leads)}`)
     }
     if (/^h[1-6]$/.test(tagName)) {
       const rule = (tagName === 'h1' ? '=' : '-').repeat(Math.min(78, [...out.since(from)].length))

@@ -54,6 +54,9 @@ export function edgeOf(value: string | undefined): { width: number; color: strin
   return width && color && line ? { width, color, line } : null
 }
 
+/** Lengths that depend on the window (CSS Values 4, 10). */
+const FUNCTION = /\b(?:min|max|clamp|calc)\(/i
+
 const read = new WeakMap<Element, Record<string, string>>()
 
 /**
@@ -63,9 +66,10 @@ const read = new WeakMap<Element, Record<string, string>>()
 export function styleOfElement(e: Element): Record<string, string> {
   const known = read.get(e)
   if (known) return known
-  const style = Object.fromEntries(
-    readStyle(String(e.properties.style ?? '')).map((d) => [d.property, d.value]),
-  )
+  const style: Record<string, string> = {}
+  for (const { property, value } of readStyle(String(e.properties.style ?? '')))
+    // Documents hold settled lengths: a function after one is for readers that know it.
+    if (!(property in style && FUNCTION.test(value))) style[property] = value
   read.set(e, style)
   return style
 }

@@ -12,6 +12,7 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'css:font-display': 'The web font may be awaited before words are shown.',
   'css:src': 'Part of `@font-face`: the safe stack behind the web font is shown.',
   'html:a': 'Every reader has links.',
+  'html:b': 'Every reader has bold letters.',
   'html:br': 'Every reader has line breaks.',
   'html:sup': 'The letters stand on the line.',
   'html:sub': 'The letters stand on the line.',
@@ -25,6 +26,7 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'html:scope': 'Header cells are read aloud without their direction.',
   'html:tabindex': 'A scrolling table is scrolled by finger or wheel.',
   // Lacking in a major reader.
+  'css-align-items': 'Columns that stack in reverse begin at the top by themselves; see flex.',
   'css-at-font-face':
     'The email-safe stack behind the web font; hidden from the Word engine, which would show its default font.',
   'css-at-media':
@@ -37,6 +39,7 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'css-border-radius':
     'Corners are square; buttons of the Word engine are VML with round ones, but on pictures.',
   'css-box-sizing': 'A picture or kept cell with an edge is wider by the thickness of its edge.',
+  'css-caption-side': 'Captions stand above their table by themselves.',
   'css-color-scheme': 'The reader decides by itself what it does at night.',
   'css-display':
     'Columns of the Word engine are a ghost table; what is for narrow only is kept from it by a condition.',
@@ -44,6 +47,7 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'css-display-none':
     'The Word engine never sees what is for narrow only: a condition keeps it out; the preheader is hidden by a property of its own.',
   'css-flex-direction': 'Cells keep the order of the source on narrow.',
+  'css-flex-wrap': 'Columns that stack in reverse stack in the order of the source.',
   'css-function-min': 'Without a style sheet, columns that fit beside each other on narrow stay there.',
   'css-important': 'Such a reader knows no rules of the head at all: see media queries.',
   'css-justify-content': 'A column made taller keeps its content on top.',
@@ -58,6 +62,7 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'css-overflow-wrap': 'A word longer than its column, such as an address, widens it in that reader.',
   'css-padding':
     'Padding stands on table cells, which every reader pads; that of links is drawn by VML for the Word engine.',
+  'css-position': 'Raised and lowered signs stand as that reader sets them.',
   'css-pseudo-class-hover': 'The button keeps its colours under the pointer.',
   'css-pseudo-class-root': 'Only the colour scheme stands there: the meta tag says the same.',
   'css-selector-attribute': 'Only for the reader whose attributes they name.',
@@ -65,6 +70,7 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'css-selector-descendant': 'Such a reader knows no rules of the head at all: see media queries.',
   'css-selector-grouping': 'Such a reader knows no rules of the head at all: see media queries.',
   'css-text-transform': 'The words stand as they were written.',
+  'css-white-space': 'A mark between links may open a line.',
   'css-width': 'Width attributes stand beside it.',
   'css-height': 'Gaps have a line height as well, buttons their padding.',
   'css-table-layout': 'Columns side by side are widened by long words.',

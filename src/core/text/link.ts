@@ -61,3 +61,27 @@ export function withScheme(href: string): string {
   if (isAddress(trimmed)) return `mailto:${trimmed}`
   return `https://${trimmed.replace(/^\/+/, '').replace(/^https?:\/*/i, '')}`
 }
+
+const bareAddress = (s: string): string =>
+  s
+    .trim()
+    .toLowerCase()
+    .replace(/^(?:https?:\/\/|mailto:|tel:|sms:)/, '')
+    .replace(/^www\./, '')
+    .replace(/\/$/, '')
+
+/** Whether words say where their link leads: a plain text need not say it twice. */
+export function saysItself(words: string, href: string): boolean {
+  if (/^(?:tel|sms):/i.test(href))
+    return words.replace(/[\s().-]/g, '') === href.replace(/^\w+:|[\s().-]/g, '')
+  return hasScheme(href) && bareAddress(words) === bareAddress(href)
+}
+
+/** A link in a plain text after its words, or in their place where they say the same. @param written how a link is written after words */
+export function wordsAndLink(words: string, href: string, written: (href: string) => string): string {
+  if (!href) return words
+  if (!words) return written(href)
+  if (!saysItself(words, href)) return `${words} ${written(href)}`
+  // With its scheme a reader finds it; addresses and numbers it finds by themselves.
+  return /^https?:/i.test(href) ? href : words
+}

@@ -5,7 +5,7 @@ import type { Ground } from '../email/ground'
 import type { Dir, Role } from '../email/schema'
 import type { Tile } from '../email/tile'
 import { replaceFields, type FieldWriter } from '../text/fields'
-import { textHref } from '../text/link'
+import { textHref, wordsAndLink } from '../text/link'
 import type { Rules } from './rules'
 
 /**
@@ -77,5 +77,5 @@ export interface TextContext {
 export function linked(words: string, link: string, c: TextContext): string {
   const said = replaceFields(words, c.fields).trim()
   const href = textHref(link, c.fields)
-  return [said, href && c.link(href)].filter(Boolean).join(' ')
+  return wordsAndLink(said, href, c.link)
 }

@@ -7,6 +7,7 @@ import { classes, type TileContext } from './context'
 import type { ColorPair, Holder } from './definition'
 
 export type { Holder } from './definition'
+import { growing, tooSmall } from './fluid'
 import { lineHeight, Rules } from './rules'
 
 /** How a text style is written into an element, and the classes for what differs on narrow and at night. */
@@ -21,7 +22,7 @@ export function letters(
   return {
     style: {
       'font-family': fontFamily(s.font, c.style.webFonts),
-      'font-size': s.size,
+      'font-size': tooSmall(s.size) ? [s.size, growing(s.size)] : s.size,
       'line-height': lineHeight(s.line, s.size),
       'font-weight': s.bold && 'bold',
       'font-style': s.italic && 'italic',

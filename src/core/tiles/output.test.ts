@@ -53,7 +53,7 @@ test('a button is a padded link; for the Word engine a box of a settled size wit
         role=presentation
         cellpadding=0
         cellspacing=0
-        class=btn
+        class=wide-btn
         tr
           td
             align=center
@@ -79,8 +79,8 @@ test('a button is a padded link; for the Word engine a box of a settled size wit
   `)
   expect(rules).toEqual([
     '@media (max-width:480px){',
-    '  .btn{width:100%!important}',
     '  .btn-tall12{padding-top:12px!important;padding-bottom:12px!important}',
+    '  .wide-btn{width:100%!important}',
     '}',
   ])
 })
@@ -134,7 +134,7 @@ test('a button with all that it can have: its edge, its icon, its looks at night
         role=presentation
         cellpadding=0
         cellspacing=0
-        class=btn
+        class=wide-btn
         tr
           td
             align=center
@@ -148,6 +148,7 @@ test('a button with all that it can have: its edge, its icon, its looks at night
               class=btn-tight btn-tall10
                 display:block
                 padding:3px 10px
+                padding:3px min(10px,1.78vw - 0.67px)
                 font-family:Arial, Helvetica, sans-serif
                 font-size:16px
                 line-height:1.25
@@ -176,9 +177,9 @@ test('a button with all that it can have: its edge, its icon, its looks at night
     '.hover-111111-on-eeeeee:hover{background-color:#111111!important}',
     '.hover-111111-on-eeeeee:hover span{color:#eeeeee!important}',
     '@media (max-width:480px){',
-    '  .btn{width:100%!important}',
     '  .btn-tall10{padding-top:10px!important;padding-bottom:10px!important}',
     '  .btn-tight{padding-left:6px!important;padding-right:6px!important}',
+    '  .wide-btn{width:100%!important}',
     '}',
     '@media (prefers-color-scheme:dark){',
     '  .n-edge-00ff01{border-color:#00ff01!important}',
@@ -344,12 +345,12 @@ test('a gap is as high as it says, and may be of another height on narrow', () =
   const { html, rules } = written(tileOf('gap', { height: 37, narrowHeight: 12.5 }))
   expect(outline(html)).toBe(as`
     td
-      class=h12_5
+      class=high12_5
         font-size:1px
         line-height:37px
       "&nbsp;"
   `)
-  expect(rules).toEqual(['@media (max-width:480px){', '  .h12_5{line-height:12.5px!important}', '}'])
+  expect(rules).toEqual(['@media (max-width:480px){', '  .high12_5{line-height:12.5px!important}', '}'])
 })
 
 test('blocks of words and items of lists have the space that is theirs, on narrow another', () => {
@@ -432,11 +433,18 @@ test('a menu is a row of links with marks between them, and a column on narrow',
       [mso]
       "&nbsp;&nbsp;"
       []
+      " "
       span
-          display:inline-block
+        class=menu-line
+          white-space:nowrap
         span
           aria-hidden=true
           class=menu-mark
+            display:inline-block
+            padding:4px 0
+            max-width:max(0px,(100% - 60px)*999)
+            overflow:hidden
+            vertical-align:top
           "|"
         [mso]
         "&nbsp;&nbsp;"
@@ -448,6 +456,7 @@ test('a menu is a row of links with marks between them, and a column on narrow',
             padding:4px 7px
             color:#1f4f8a
             text-decoration:none
+            white-space:normal
           span
               color:#1f4f8a
             "B"
@@ -455,6 +464,7 @@ test('a menu is a row of links with marks between them, and a column on narrow',
   expect(rules).toEqual([
     '@media (max-width:480px){',
     '  .menu-col{display:block!important;padding:10px 0!important}',
+    '  .menu-line{display:block!important}',
     '  .menu-mark{display:none!important}',
     '}',
   ])
@@ -589,7 +599,7 @@ test('a review: its stars, what was said, and who said it', () => {
           margin:0
           font-size:13px
           line-height:1.4616
-        strong
+        b
           "Ines"
         ", pilot"
   `)
@@ -614,7 +624,7 @@ test('a footer: the sender, why it came, and the ways out', () => {
         color:#555555
       p
           margin:0 0 13px
-        strong
+        b
           "Rail"
         br
         "Quay 4"
@@ -674,6 +684,7 @@ test('words: headings, paragraphs, lists and quotes with their styles inline; ne
           margin:0 0 12px
           font-size:24px
           line-height:1.25
+          font-weight:bold
         "Head"
       p
           margin:0 0 17px
@@ -685,12 +696,13 @@ test('words: headings, paragraphs, lists and quotes with their styles inline; ne
           span
               color:#1f4f8a
               text-decoration:underline
-            strong
+            b
               "two"
             " three"
       ul
           margin:0 0 17px
           padding:0 0 0 24px
+          list-style:disc
         li
             margin-bottom:4px
           "i"
@@ -743,6 +755,7 @@ test('words that run from right to left stand in from the right', () => {
         ul
             margin:0 0 17px
             padding:0 24px 0 0
+            list-style:disc
           li
               margin-bottom:4px
             "i"
@@ -809,10 +822,14 @@ test('marks on words', () => {
         sup
             font-size:70%
             line-height:0
+            vertical-align:super
+            position:static
           "d"
         sub
             font-size:70%
             line-height:0
+            vertical-align:sub
+            position:static
           "e"
         span
           lang=fr
@@ -861,13 +878,14 @@ test('a table of data whose rows become cards on narrow', () => {
             line-height:1.5
             color:#222222
             text-align:left
+            caption-side:top
           "C"
         thead
           tr
             class=card-head
             th
               scope=col
-              class=card
+              class=row-card
               bgcolor=#000000
                 padding:8px
                 background-color:#000000
@@ -875,6 +893,7 @@ test('a table of data whose rows become cards on narrow', () => {
                 font-family:Arial, Helvetica, sans-serif
                 font-size:16px
                 line-height:1.5
+                font-weight:bold
                 color:#ffffff
                 text-align:left
                 vertical-align:top
@@ -882,7 +901,7 @@ test('a table of data whose rows become cards on narrow', () => {
             th
               scope=col
               width=30%
-              class=card
+              class=row-card
               bgcolor=#000000
                 padding:8px
                 background-color:#000000
@@ -890,6 +909,7 @@ test('a table of data whose rows become cards on narrow', () => {
                 font-family:Arial, Helvetica, sans-serif
                 font-size:16px
                 line-height:1.5
+                font-weight:bold
                 color:#ffffff
                 text-align:right
                 vertical-align:top
@@ -897,7 +917,7 @@ test('a table of data whose rows become cards on narrow', () => {
         tbody
           tr
             td
-              class=card
+              class=row-card
                 padding:8px
                 border-bottom:1px solid #cccccc
                 font-family:Arial, Helvetica, sans-serif
@@ -911,7 +931,7 @@ test('a table of data whose rows become cards on narrow', () => {
                 "A: "
               "1"
             td
-              class=card
+              class=row-card
                 padding:8px
                 border-bottom:1px solid #cccccc
                 font-family:Arial, Helvetica, sans-serif
@@ -927,7 +947,7 @@ test('a table of data whose rows become cards on narrow', () => {
               "2"
           tr
             td
-              class=card
+              class=row-card
               bgcolor=#eeeeee
                 padding:8px
                 background-color:#eeeeee
@@ -943,7 +963,7 @@ test('a table of data whose rows become cards on narrow', () => {
                 "A: "
               "3"
             td
-              class=card
+              class=row-card
               bgcolor=#eeeeee
                 padding:8px
                 background-color:#eeeeee
@@ -962,8 +982,8 @@ test('a table of data whose rows become cards on narrow', () => {
   `)
   expect(rules).toEqual([
     '@media (max-width:480px){',
-    '  .card{display:block!important;width:auto!important;text-align:inherit!important}',
     '  .card-head{display:none!important}',
+    '  .row-card{display:block!important;width:auto!important;text-align:inherit!important}',
     '  .show-inline{display:inline!important}',
     '}',
   ])
@@ -1007,6 +1027,7 @@ test('a table of data that scrolls in its place on narrow, with heads at the sid
                   font-family:Arial, Helvetica, sans-serif
                   font-size:16px
                   line-height:1.5
+                  font-weight:bold
                   color:#222222
                   text-align:left
                   vertical-align:top
@@ -1030,6 +1051,7 @@ test('a table of data that scrolls in its place on narrow, with heads at the sid
                   font-family:Arial, Helvetica, sans-serif
                   font-size:16px
                   line-height:1.5
+                  font-weight:bold
                   color:#222222
                   text-align:left
                   vertical-align:top

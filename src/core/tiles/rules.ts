@@ -92,7 +92,12 @@ export class Rules {
    * Cells in an order of their own once stacked: only a flex column can do that; without it they keep the
    * order of the source.
    */
-  ordered = () => this.ask('narrow', 'ordered', 'display:flex!important;flex-direction:column!important')
+  ordered = () =>
+    this.ask(
+      'narrow',
+      'ordered',
+      'display:flex!important;flex-direction:column!important;align-items:center!important',
+    )
   place = (n: number) => this.ask('narrow', `place${n}`, `order:${n}!important`)
 
   /** Columns of one height, so that their grounds end together; without flex each is as tall as its content. */

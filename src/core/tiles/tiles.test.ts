@@ -268,3 +268,49 @@ test.each([
   expect(iconOf(address)).toBe(icon)
   expect(Object.keys(shippedIcons)).toContain(icon)
 })
+
+test('a numbered list keeps the number it begins with, and stands in as far as its longest number needs', () => {
+  const items = (n: number) =>
+    Array.from({ length: n }, (_, i) => ({
+      type: 'listItem' as const,
+      content: [{ type: 'paragraph' as const, content: [{ type: 'text' as const, text: `${i}` }] }],
+    }))
+  const written = (start: number, n: number, style = {}) =>
+    compile(
+      holding(
+        tileOf('words', {
+          style,
+          text: { type: 'doc', content: [{ type: 'orderedList', attrs: { start }, content: items(n) }] },
+        }),
+      ),
+      plainHouseStyle(),
+      { src: (p) => p.id },
+    )
+  expect(written(1, 3)).not.toContain('start=')
+  expect(written(1, 3)).toContain('padding:0 0 0 24px')
+  expect(written(9, 3)).toContain('<ol start="9"')
+  // 11. in letters of 16 px, widths of Arial's digits (0.556 em, its file) and of "." and " " (0.278): 26.7 px.
+  expect(Number(/padding:0 0 0 (\d+)px/.exec(written(9, 3))![1])).toBeGreaterThan(26.7)
+  expect(Number(/padding:0 0 0 (\d+)px/.exec(written(1, 3, { spacing: 5 }))![1])).toBeGreaterThan(17.8 + 15)
+})
+
+test('in a page and in text an address that is its own words stands once', () => {
+  const link = (words: string, href: string) => ({
+    type: 'text' as const,
+    text: words,
+    marks: [{ type: 'link' as const, attrs: { href } }],
+  })
+  const said = (words: string, href: string) =>
+    compileText(
+      holding(
+        tileOf('words', {
+          text: { type: 'doc', content: [{ type: 'paragraph', content: [link(words, href)] }] },
+        }),
+      ),
+    ).trim()
+  expect(said('https://tarn.example/a', 'https://tarn.example/a')).toBe('https://tarn.example/a')
+  expect(said('tarn.example/a', 'https://tarn.example/a/')).toBe('https://tarn.example/a/')
+  expect(said('ask@tarn.example', 'mailto:ask@tarn.example')).toBe('ask@tarn.example')
+  expect(said('+46 8 123', 'tel:+468123')).toBe('+46 8 123')
+  expect(said('Read on', 'https://tarn.example/a')).toBe('Read on <https://tarn.example/a>')
+})

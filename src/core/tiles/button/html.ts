@@ -1,4 +1,5 @@
 import type { Element, ElementContent } from 'hast'
+import { isolated } from '../bidi'
 import { classes, type TileContext } from '../context'
 import { css, el, text } from '../../html/element'
 import { notWord, wordOnly } from '../../html/nodes'
@@ -10,6 +11,7 @@ import { lineWidth } from '../../email/widths'
 import type { ButtonStyle } from '../../email/styles'
 import { replaceFields } from '../../text/fields'
 import { physical } from '../letters'
+import { shrinking } from '../fluid'
 import { lineHeight } from '../rules'
 import { hover, tallButton, THUMB, TIGHT, tightButton, wideButton } from './rules'
 import type { ButtonTile } from './schema'
@@ -44,7 +46,7 @@ export function buttonHtml(tile: ButtonTile, c: TileContext): ElementContent[] {
   const href = hrefOf(tile.link || '#', c.fields)
   const label = replaceFields(tile.label, c.fields)
   const onPicture = !!c.ground.picture
-  const table = buttonTable(tile, s, pressable(tile, s, href, label, c), onPicture, c)
+  const table = buttonTable(tile, s, pressable(tile, s, href, c), onPicture, c)
   if (onPicture) return [table]
   c.rules.vml()
   return [wordOnly(vmlButton(tile, s, href, label, c)), notWord(table)]
@@ -57,20 +59,23 @@ export function buttonHtml(tile: ButtonTile, c: TileContext): ElementContent[] {
 export const carriesInk = (s: ButtonStyle): boolean => !staysAlone(s.color) && inkStays(s.color, s.background)
 
 /** The link, as large as the button. */
-function pressable(tile: ButtonTile, s: ButtonStyle, href: string, label: string, c: TileContext): Element {
+function pressable(tile: ButtonTile, s: ButtonStyle, href: string, c: TileContext): Element {
   const own = carriesInk(s)
+  const squeezed = (c.kept && s.padX > TIGHT) || (tile.fullNarrow && s.padX > ROOMY)
   const tall = Math.ceil((THUMB - buttonLine(s)) / 2) - (s.borderWidth ?? 0)
   return el(
     'a',
     {
       href,
       className: classes(
-        ((c.kept && s.padX > TIGHT) || (tile.fullNarrow && s.padX > ROOMY)) && tightButton(c.rules),
+        squeezed && tightButton(c.rules),
         buttonHeight(s) < THUMB && tallButton(c.rules, tall),
       ),
       style: css({
         display: 'block',
-        padding: `${s.padY}px ${s.padX}px`,
+        padding: squeezed
+          ? [`${s.padY}px ${s.padX}px`, `${s.padY}px ${shrinking(s.padX, TIGHT)}`]
+          : `${s.padY}px ${s.padX}px`,
         'font-family': fontFamily(s.font, c.style.webFonts),
         'font-size': s.size,
         'line-height': lineHeight(buttonLine(s), s.size),
@@ -94,7 +99,7 @@ function pressable(tile: ButtonTile, s: ButtonStyle, href: string, label: string
           'text-decoration': 'none',
         }),
       },
-      withIcon(tile, label, c),
+      withIcon(tile, c),
     ),
   )
 }
@@ -142,8 +147,10 @@ function buttonTable(
 }
 
 /** The words of a button with its small picture, which says nothing that the words do not. */
-function withIcon({ icon }: ButtonTile, label: string, c: TileContext): ElementContent[] {
-  if (!icon) return [text(label)]
+function withIcon(tile: ButtonTile, c: TileContext): ElementContent[] {
+  const { icon } = tile
+  const words = isolated(tile.label, c)
+  if (!icon) return words
   const after = icon.side === 'after'
   const gap = after === (c.dir === 'ltr') ? `0 0 0 ${ICON_GAP}px` : `0 ${ICON_GAP}px 0 0`
   const img = el('img', {
@@ -158,7 +165,7 @@ function withIcon({ icon }: ButtonTile, label: string, c: TileContext): ElementC
       'vertical-align': 'middle',
     }),
   })
-  return after ? [text(label), img] : [img, text(label)]
+  return after ? [...words, img] : [img, ...words]
 }
 
 /** The button of the Word engine: a VML shape, whose size has to be known beforehand: as many lines high as its words need. */

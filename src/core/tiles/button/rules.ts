@@ -8,7 +8,7 @@ export const THUMB = 44
 export const TIGHT = 6
 
 /** A thumb wants the whole width. */
-export const wideButton = (rules: Rules) => rules.ask('narrow', 'btn', 'width:100%!important')
+export const wideButton = (rules: Rules) => rules.ask('narrow', 'wide-btn', 'width:100%!important')
 
 /** Beside other cells a button's own space would leave no room for its words. */
 export const tightButton = (rules: Rules) =>

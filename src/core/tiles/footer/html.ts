@@ -1,11 +1,11 @@
 import type { ElementContent } from 'hast'
+import { isolated } from '../bidi'
 import type { TileContext } from '../context'
 import { css, el, text } from '../../html/element'
 import { lettersHolder, linkElement, type Holder } from '../letters'
 import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
 import type { HouseStyle, TextStyle } from '../../email/styles'
-import { replaceFields } from '../../text/fields'
 import { gapAfter } from '../words/html'
 import type { FooterTile } from './schema'
 
@@ -33,15 +33,15 @@ export function footerHtml(tile: FooterTile, c: TileContext): ElementContent[] {
   const { sender, address } = senderOf(tile, c.style.footer)
   const look = { ...c.look.link, ...(tile.style?.color ? { color: tile.style.color } : {}) }
   const way = (w: { label: string; link: string }) =>
-    linkElement(hrefOf(w.link || '#', c.fields), [text(replaceFields(w.label, c.fields))], look, c)
+    linkElement(hrefOf(w.link || '#', c.fields), isolated(w.label, c), look, c)
   const lines: ElementContent[][] = []
   if (sender.trim() || address.trim())
     lines.push([
-      ...(sender.trim() ? [el('strong', null, text(replaceFields(sender, c.fields)))] : []),
+      ...(sender.trim() ? [el('b', null, isolated(sender, c))] : []),
       ...(sender.trim() && address.trim() ? [el('br', null)] : []),
-      ...(address.trim() ? [text(replaceFields(address, c.fields))] : []),
+      ...(address.trim() ? isolated(address, c) : []),
     ])
-  if (tile.why.trim()) lines.push([text(replaceFields(tile.why, c.fields))])
+  if (tile.why.trim()) lines.push(isolated(tile.why, c))
   lines.push([way(tile.unsubscribe), ...(tile.preferences ? [text(' \u00a0 '), way(tile.preferences)] : [])])
   return lines.map((children, i) =>
     el(

@@ -7,7 +7,7 @@ import type { GapTile } from './schema'
 
 /** A height of its own on narrow. */
 const ownHeight = (rules: Rules, px: number) =>
-  rules.ask('narrow', `h${inName(px)}`, `line-height:${trim(px)}px!important`)
+  rules.ask('narrow', `high${inName(px)}`, `line-height:${trim(px)}px!important`)
 
 /** Empty space: a line as high, with letters so small that no reader makes it taller. A height would lie inside its padding for some, and around it for others. */
 export const gapHolder = (tile: GapTile, c: TileContext): Holder => ({

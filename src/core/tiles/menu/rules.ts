@@ -4,6 +4,9 @@ import type { Rules } from '../rules'
 export const linkOnLine = (rules: Rules) =>
   rules.ask('narrow', 'menu-col', 'display:block!important;padding:10px 0!important')
 
+/** The line of a link with what stood before it. */
+export const lineOfLink = (rules: Rules) => rules.ask('narrow', 'menu-line', 'display:block!important')
+
 /** What stands between links goes once each has a line of its own. */
 export const noMark = (rules: Rules) => rules.ask('narrow', 'menu-mark', 'display:none!important')
 

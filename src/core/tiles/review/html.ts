@@ -1,4 +1,5 @@
 import type { ElementContent } from 'hast'
+import { isolated } from '../bidi'
 import { classes, type TileContext } from '../context'
 import { css, el, text } from '../../html/element'
 import { lettersHolder, ownLetters, type Holder } from '../letters'
@@ -57,7 +58,7 @@ export function reviewHtml(tile: ReviewTile, c: TileContext): ElementContent[] {
     el(
       'p',
       { style: css({ margin: by.length ? `0 0 ${tile.space ?? SPACE}px` : '0' }) },
-      text(replaceFields(tile.text, c.fields)),
+      isolated(tile.text, c),
     ),
     ...(by.length ? [sayer(tile, by, c)] : []),
   ]
@@ -69,7 +70,7 @@ function sayer(tile: ReviewTile, [who, about]: readonly string[], c: TileContext
   return el(
     'p',
     { className: classes(...names), style: css({ margin: '0', ...style }) },
-    tile.byStyle ? text(who!) : el('strong', null, text(who!)),
+    tile.byStyle ? text(who!) : el('b', null, text(who!)),
     about ? text(`, ${about}`) : null,
   )
 }

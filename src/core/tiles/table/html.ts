@@ -1,9 +1,12 @@
 import type { Element, ElementContent } from 'hast'
+import { isolated } from '../bidi'
 import { classes, type TileContext } from '../context'
 import { css, el, text, type Declarations } from '../../html/element'
 import { isPlain, letters, physical } from '../letters'
 import type { RoleStyle } from '../../email/cascade'
+import { safeFont } from '../../email/fonts'
 import { sides, type TextStyle } from '../../email/styles'
+import { lineWidth } from '../../email/widths'
 import { box } from '../space'
 import { replaceFields } from '../../text/fields'
 import { phrasesOf } from '../../text/phrases'
@@ -50,12 +53,18 @@ export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
       tile.rows.slice(first).map((r, i) => rowOf(grid, r, i + first)),
     ),
   )
-  if (tile.compact !== 'scroll') return [table]
+  const scrolls = tile.compact === 'scroll'
+  const crowded = leastWidth(tile, c) > PHONE_ROOM
+  if (!scrolls && !crowded) return [table]
+  // It scrolls in its place without a style sheet, too.
+  const inPlace = crowded ? SCROLLS : undefined
+  if (!scrolls) return [el('div', { style: inPlace }, table)]
   return [
     el(
       'div',
       {
         className: classes(scroll(c.rules)),
+        style: inPlace,
         tabIndex: 0,
         role: 'region',
         ariaLabel: replaceFields(tile.caption, c.fields).trim() || phrasesOf(c.lang).table,
@@ -65,13 +74,45 @@ export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
   ]
 }
 
+/** What an email leaves a table on a phone of 320 px, px (common practice, no source). */
+const PHONE_ROOM = 280
+
+/**
+ * A box that scrolls instead of widening the email. A reader that does not know `min()` would not know what to do with a width of 0, and
+ * keeps the whole width.
+ */
+const SCROLLS = 'width:min(0px,100%);min-width:100%;overflow-x:auto'
+
+/** The least width of a table whose words stay whole, px. */
+function leastWidth(tile: TableTile, c: TileContext): number {
+  const s = tableStyle(tile, c.look)
+  const font = safeFont(s.font, c.style.webFonts)
+  const beside = 2 * (tile.spaceBeside ?? tile.space)
+  const longest = (words: string) =>
+    Math.max(
+      0,
+      ...replaceFields(words, c.fields)
+        .split(/\s+/)
+        .map((w) => lineWidth(w, font, s.size, s.bold)),
+    )
+  return tile.columns.reduce(
+    (sum, _, k) => sum + beside + Math.max(0, ...tile.rows.map((row) => longest(row[k] ?? ''))),
+    0,
+  )
+}
+
 const captionOf = ({ tile, c, style, names }: Grid): Element | null =>
   tile.caption.trim()
     ? el(
         'caption',
         {
           className: classes(...names),
-          style: css({ padding: `0 0 ${tile.space}px`, ...style, 'text-align': physical('left', c) }),
+          style: css({
+            padding: `0 0 ${tile.space}px`,
+            ...style,
+            'text-align': physical('left', c),
+            'caption-side': 'top',
+          }),
         },
         text(replaceFields(tile.caption, c.fields)),
       )
@@ -108,14 +149,14 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
         'border-bottom': lineBelow(tile, row),
         ...style,
         ...(inHeadRow ? {} : ownLetters(spec)),
-        ...(head ? { 'font-weight': undefined, ...(tile.headColor ? { color: tile.headColor } : {}) } : {}),
+        ...(head ? { 'font-weight': 'bold', ...(tile.headColor ? { color: tile.headColor } : {}) } : {}),
         // Heads stand in the middle unless told.
         'text-align': (head || !isPlain(at, c)) && at,
         'vertical-align': 'top',
       }),
     },
     named ? columnName(name, c) : null,
-    text(replaceFields(words, c.fields)),
+    isolated(words, c),
   )
 }
 

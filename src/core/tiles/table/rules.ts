@@ -12,7 +12,7 @@ export const scrollCell = (rules: Rules) =>
 
 /** Rows turned to cards: every cell on a line of its own behind its column's name. */
 export const card = (rules: Rules) =>
-  rules.ask('narrow', 'card', 'display:block!important;width:auto!important;text-align:inherit!important')
+  rules.ask('narrow', 'row-card', 'display:block!important;width:auto!important;text-align:inherit!important')
 
 /** Cards name their cells themselves. */
 export const cardHead = (rules: Rules) => rules.ask('narrow', 'card-head', 'display:none!important')

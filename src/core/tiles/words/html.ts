@@ -1,7 +1,10 @@
 import type { Element, ElementContent } from 'hast'
+import { isolated } from '../bidi'
 import { classes, type TileContext } from '../context'
-import { css, el, text } from '../../html/element'
+import { css, el, text, type Bettered } from '../../html/element'
+import { growing, tooSmall } from '../fluid'
 import { lettersHolder, linkElement, ownLetters, physical, type Holder } from '../letters'
+import { lineHeight } from '../rules'
 import { underOnNarrow, wordIndent } from './rules'
 import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
@@ -19,7 +22,6 @@ import {
 } from '../../email/richtext'
 import type { TextStyle, TextStyleName } from '../../email/styles'
 import { wordsWidth } from '../../email/widths'
-import { replaceFields } from '../../text/fields'
 import type { WordsTile } from './schema'
 
 /** The text style that a block of a words tile inherits. @param level of a heading; 0 is a paragraph */
@@ -64,8 +66,10 @@ export function wordsHtml(tile: WordsTile, context: TileContext): ElementContent
 /** An empty paragraph keeps the height of its line, as it does where it is written. */
 const BLANK = '\u00a0'
 
+const isList = (b: Block): b is List => b.type === 'bulletList' || b.type === 'orderedList'
+
 function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Element {
-  if (b.type === 'bulletList' || b.type === 'orderedList') return list(b, tile, c, last)
+  if (isList(b)) return list(b, tile, c, last)
   if (b.type === 'blockquote') return quote(b, tile, c, last)
   const level = b.type === 'heading' ? b.attrs.level : 0
   const s = blockStyle(tile, level, c.look)
@@ -95,8 +99,9 @@ function block(b: Block, tile: WordsTile, c: TileContext, last: boolean): Elemen
 /** What a heading says of its letters beside what it inherits; readers give it a size and a weight of their own. */
 function headingLetters(s: TextStyle, base: TextStyle, c: TileContext): Holder {
   const { style, names } = ownLetters(s, base, c, true)
-  // A weight that is the reader's own for headings needs no word, one that is not does.
-  return { style: { ...style, 'font-weight': s.bold ? undefined : 'normal' }, names }
+  // All that the sheet of a web mail's page says of headings is said here, which prevails over it.
+  const line = lineHeight(s.line, s.size)
+  return { style: { ...style, 'line-height': line, 'font-weight': s.bold ? 'bold' : 'normal' }, names }
 }
 
 /** Whether runs of other sizes stand in a line. */
@@ -132,7 +137,10 @@ export function listIndent(b: List, s: TextStyle, fonts: readonly WebFont[]): nu
   return Math.max(LIST_INDENT, Math.ceil(said * WIDER_FACE + spread))
 }
 
-function list(b: List, tile: WordsTile, c: TileContext, last: boolean): Element {
+/** What stands before items, by how deep the list lies (WHATWG HTML, 15.3.8): a page's sheet may take it away. */
+const BULLETS = ['disc', 'circle', 'square'] as const
+
+function list(b: List, tile: WordsTile, c: TileContext, last: boolean, depth = 0): Element {
   const s = blockStyle(tile, 0, c.look)
   const indent = listIndent(b, s, c.style.webFonts)
   const start = listStart(b)
@@ -143,6 +151,7 @@ function list(b: List, tile: WordsTile, c: TileContext, last: boolean): Element 
       style: css({
         margin: last ? '0' : `0 0 ${spaceUnder(b, tile, s)}px`,
         padding: c.dir === 'rtl' ? `0 ${indent}px 0 0` : `0 0 0 ${indent}px`,
+        'list-style': b.type === 'bulletList' ? BULLETS[Math.min(depth, 2)] : 'decimal',
       }),
     },
     b.content.map((item) =>
@@ -156,7 +165,7 @@ function list(b: List, tile: WordsTile, c: TileContext, last: boolean): Element 
           // The first paragraph stands beside the mark; what follows stands beneath it.
           inner.type === 'paragraph'
             ? [...(i ? [el('br', null)] : []), ...inline(inner.content ?? [], tile, c)]
-            : [block(inner, tile, c, true)],
+            : [isList(inner) ? list(inner, tile, c, true, depth + 1) : block(inner, tile, c, true)],
         ),
       ),
     ),
@@ -205,46 +214,41 @@ function inline(runs: Inline[], tile: WordsTile, c: TileContext): ElementContent
 
 function run(r: Inline, tile: WordsTile, c: TileContext): ElementContent[] {
   const marks = r.marks ?? []
-  const inner = r.type === 'text' ? isolated(replaceFields(r.text, c.fields), c) : [el('br', null)]
+  const inner = r.type === 'text' ? isolated(r.text, c) : [el('br', null)]
   const ink = blockStyle(tile, 0, c.look).color
   return marks.reduce<ElementContent[]>((content, mark) => wrap(content, mark, ink), inner)
 }
 
-/** Digits with what stands between them, as a telephone number or an hour has it. */
-const number = /([+(]?\d[\d\s().:/+-]{3,40}\d)/
-
-/** In text from right to left, numbers of several parts keep the order in which they are written. */
-const isolated = (words: string, c: TileContext): ElementContent[] =>
-  c.dir === 'ltr'
-    ? [text(words)]
-    : words
-        .split(number)
-        .filter(Boolean)
-        .map((part) => (number.test(part) ? el('span', { dir: 'ltr' }, part) : text(part)))
+/** A size of some words, which grows on phones where it is too small for them. */
+function runSize(size: string): string | Bettered {
+  const px = Number(/^([\d.]+)px$/.exec(size)?.[1] ?? NaN)
+  return tooSmall(px) ? [size, growing(px)] : size
+}
 
 /** @param ink of words on a ground of their own: it must not change where the ground does not */
 function wrap(inner: ElementContent[], mark: Mark, ink: string): ElementContent[] {
   switch (mark.type) {
+    // A page's own sheet seldom says how `b` looks, often how `strong` does.
     case 'bold':
-      return [el('strong', null, inner)]
+      return [el('b', null, inner)]
     case 'italic':
       return [el('em', null, inner)]
     case 'underline':
       return [el('span', { style: 'text-decoration:underline' }, inner)]
     case 'strike':
       return [el('span', { style: 'text-decoration:line-through' }, inner)]
-    // A line height of 0 keeps raised and lowered letters from pushing their line apart.
+    // All that a page's sheet says of both is said. A line height of 0 keeps raised and lowered letters from pushing their line apart.
     case 'superscript':
-      return [el('sup', { style: 'font-size:70%;line-height:0' }, inner)]
+      return [el('sup', { style: 'font-size:70%;line-height:0;vertical-align:super;position:static' }, inner)]
     case 'subscript':
-      return [el('sub', { style: 'font-size:70%;line-height:0' }, inner)]
+      return [el('sub', { style: 'font-size:70%;line-height:0;vertical-align:sub;position:static' }, inner)]
     case 'language':
       return [el('span', { lang: mark.attrs.lang, dir: mark.attrs.dir ?? undefined }, inner)]
     case 'textStyle': {
       const { color, fontSize, backgroundColor, letterSpacing } = mark.attrs
       const style = css({
         color: color ?? (backgroundColor ? ink : undefined),
-        'font-size': fontSize ?? undefined,
+        'font-size': fontSize ? runSize(fontSize) : undefined,
         'line-height': fontSize ? '1.35' : undefined,
         'letter-spacing': letterSpacing ?? undefined,
         'background-color': backgroundColor ?? undefined,

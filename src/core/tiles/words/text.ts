@@ -1,7 +1,7 @@
 import type { Block, Inline, List } from '../../email/richtext'
 import { listStart, markOf } from '../../email/richtext'
 import { replaceFields } from '../../text/fields'
-import { textHref } from '../../text/link'
+import { textHref, wordsAndLink } from '../../text/link'
 import type { TextContext } from '../context'
 import type { WordsTile } from './schema'
 
@@ -64,12 +64,14 @@ function runText(r: Inline, c: TextContext): string {
 
 function inlineText(runs: Inline[], c: TextContext): string {
   let out = ''
+  let from = 0
   runs.forEach((r, i) => {
-    out += runText(r, c)
     const href = markOf(r, 'link')?.attrs.href
+    if (href !== (runs[i - 1] && markOf(runs[i - 1]!, 'link')?.attrs.href)) from = out.length
+    out += runText(r, c)
     const next = runs[i + 1] && markOf(runs[i + 1]!, 'link')?.attrs.href
     const leads = href !== undefined && href !== next ? textHref(href, c.fields) : ''
-    if (leads) out += ` ${c.link(leads)}`
+    if (leads) out = out.slice(0, from) + wordsAndLink(out.slice(from), leads, c.link)
   })
   return out
 }
