@@ -152,3 +152,24 @@ test('without the head sides are narrow on a phone: those of a band with 45 px a
   expect(await side(600)).toBe(45)
   expect(await side(1200)).toBe(45)
 })
+
+test('no picture is pressed out of shape, with the head and without', async ({ page }) => {
+  const pressed: string[] = []
+  for (const [name, email, of] of regular)
+    for (const head of [true, false]) {
+      const html = print(email, of)
+      await page.setContent(head ? html : html.replace(/<style[\s\S]*?<\/style>/g, ''))
+      for (const width of [320, 375, 480, 481, 600, 900]) {
+        await page.setViewportSize({ width, height: 800 })
+        const off = await page.evaluate(() =>
+          [...document.images]
+            .filter((i) => i.checkVisibility() && i.naturalWidth)
+            .map((i) => ({ box: i.getBoundingClientRect(), natural: i.naturalHeight / i.naturalWidth }))
+            .filter(({ box, natural }) => Math.abs(box.height - box.width * natural) > 1)
+            .map(({ box, natural }) => `${box.width} x ${box.height}, not ${box.width * natural}`),
+        )
+        pressed.push(...off.slice(0, 2).map((o) => `${name}, ${width} px, ${head ? 'head' : 'none'}: ${o}`))
+      }
+    }
+  expect(pressed).toEqual([])
+})

@@ -240,6 +240,7 @@ test('a picture is never wider than its cell, with its edge inside; its alt text
             box-sizing:border-box
             width:100%
             height:auto
+            max-height:max(152px,min((481px - 100vw)*999,50vw + 5px))
             border:2px dashed #123456
             border-radius:5px
             font-family:Arial, Helvetica, sans-serif

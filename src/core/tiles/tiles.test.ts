@@ -314,3 +314,24 @@ test('in a page and in text an address that is its own words stands once', () =>
   expect(said('+46 8 123', 'tel:+468123')).toBe('+46 8 123')
   expect(said('Read on', 'https://tarn.example/a')).toBe('Read on <https://tarn.example/a>')
 })
+
+test('a logo that fills its cell keeps its size on a phone, a photograph as wide does not', () => {
+  const shown = (width: number, height: number) => {
+    const email = holding(
+      tileOf('picture', { picture: { id: 'p', type: 'image/png', width, height, bytes: 9 }, width }),
+    )
+    const [band] = email.bands
+    const [cell] = band!.cells
+    const two = {
+      ...band!,
+      cells: [
+        { ...cell!, width },
+        { ...cell!, id: 'other', width: 536 - width, items: [] },
+      ],
+    }
+    return compile({ ...email, bands: [two] }, plainHouseStyle(), { src: (p) => p.id })
+  }
+  expect(shown(180, 40)).toMatch(/<img[^>]* width="180" height="40"/)
+  expect(shown(180, 40)).not.toMatch(/<img[^>]*width:100%/)
+  expect(shown(180, 120)).toMatch(/<img[^>]*width:100%/)
+})

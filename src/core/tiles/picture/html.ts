@@ -8,6 +8,7 @@ import { inkOn } from '../../color/contrast'
 import { fontFamily } from '../../email/fonts'
 import { countdownAddress } from '../../motion/countdown/address'
 import { replaceFields } from '../../text/fields'
+import type { PictureRef } from '../../picture/ref'
 import type { PictureTile } from './schema'
 
 /**
@@ -21,6 +22,27 @@ export const shownWidth = (tile: Pick<PictureTile, 'width' | 'percent'>, availab
 const SMALL = 160
 /** And those that fill their cell up to this one. */
 export const MARK = 100
+
+/** A picture that is wider than high and no higher than this is a mark of words, such as a logo, px. */
+const LOGO = { width: 240, height: 64 }
+
+const isMark = ({ width, height }: PictureRef, shown: number): boolean =>
+  shown <= MARK || (shown <= LOGO.width && (shown * height) / width <= LOGO.height)
+
+/**
+ * The greatest height of a picture that fills its cell: WebKit draws one that it may not load as a square of its width (a height attribute beside
+ * `height:auto` does not tell it better, nor does `aspect-ratio`; seen in WebKitGTK 2.50). One as wide as the email only shrinks on narrow; one in
+ * a column may grow there, to the width of the window at most.
+ */
+function noTaller(tile: PictureTile, inside: number, c: TileContext): string {
+  const { width, height } = tile.picture!
+  const edge = 2 * (tile.edge?.width ?? 0)
+  const tall = Math.ceil((inside * height) / width) + edge
+  const share = Math.ceil((1000 * height) / width) / 10
+  return inside > 0.8 * c.width
+    ? `min(${tall}px,${share}vw + ${edge + 1}px)`
+    : `max(${tall}px,min((${NARROW + 1}px - 100vw)*999,${share}vw + ${edge + 1}px))`
+}
 
 /**
  * A picture as a block, so that no line gap opens under it. The width attribute is for the Word engine, which
@@ -36,7 +58,7 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
   const fills = width >= c.available - 1
   const inside = Math.max(1, Math.round(width) - 2 * (edge?.width ?? 0))
   // What is no larger than a mark keeps its size, though its cell grows on narrow.
-  const small = !tile.percent && (fills ? width <= MARK && !c.kept : width <= SMALL)
+  const small = !tile.percent && (fills ? isMark(picture, width) && !c.kept : width <= SMALL)
   const alt = replaceFields(tile.alt ?? '', c.fields)
   const said = altLetters(alt, c)
   const img = el('img', {
@@ -51,9 +73,8 @@ export function pictureHtml(tile: PictureTile, c: TileContext): ElementContent[]
       width:
         tile.percent && tile.percent < 100 ? `${tile.percent}%` : small ? undefined : fills ? '100%' : width,
       'max-width': fills || small || tile.percent ? undefined : '100%',
-      // WebKit draws what it may not load as a square, and only a height attribute without this would tell it better (tried, as was
-      // `aspect-ratio`). Readers that drop style sheets would then press every picture that shrinks out of shape: this is the lesser harm.
       height: small ? undefined : 'auto',
+      'max-height': fills && !small && !tile.narrowPicture ? noTaller(tile, inside, c) : undefined,
       margin: fills
         ? undefined
         : align === 'center'

@@ -1,7 +1,7 @@
 import type { ElementContent } from 'hast'
 import { css, el, text } from '../../html/element'
 import type { PictureRef } from '../../picture/ref'
-import type { TileContext } from '../context'
+import { classes, type TileContext } from '../context'
 import { inputs, liveOr, nameOf, shownState, unseen } from '../interactive/live'
 import { looksOf } from '../interactive/looks'
 import { heard, pictureOf, said, within } from '../interactive/pieces'
@@ -84,13 +84,16 @@ function turned(tile: SwapTile, first: PictureRef, second: PictureRef, c: TileCo
   const top = el(
     'span',
     {
-      className: ['ix-top'],
+      className: classes('ix-top', c.ground.night !== c.ground.color && c.rules.nightGround(c.ground.night)),
       style: css({
         display: 'block',
         position: 'absolute',
         left: 0,
         top: 0,
         right: 0,
+        bottom: 0,
+        // With pictures off its words cover those of the other.
+        'background-color': c.ground.color,
         transition: 'opacity 0.3s',
       }),
     },
