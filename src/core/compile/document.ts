@@ -80,6 +80,7 @@ export function bodyTree(email: Email, c: CompileContext, sheets: Sheets): Eleme
         'background-color': c.style.ground,
         ...pictureStyle(email.behind, c.src),
         'overflow-wrap': 'anywhere',
+        'font-family': pageFamily(c),
       }),
     },
     [{ type: 'slot', value: '' }],
@@ -201,7 +202,7 @@ function wordSheet(email: Email, c: CompileContext, rules: ReadonlyMap<string, R
   return el(
     'style',
     null,
-    `${fonts}table{border-collapse:collapse}img{border:0}${words}${items}${hidden}${wordLines(rules)}`,
+    `${fonts}table{border-collapse:collapse}td,th,caption{font-family:${pageFamily(c)}}img{border:0}${words}${items}${hidden}${wordLines(rules)}`,
   )
 }
 
@@ -244,6 +245,10 @@ const sheetOf = (
     : []),
 ]
 
+/** The family that all of an email inherits: that of its paragraphs. */
+export const pageFamily = (c: CompileContext): string =>
+  fontFamily(c.style.roles.main.text.body.font, c.style.webFonts)
+
 /** Style of the body. */
 const bodyStyle = (c: CompileContext): string =>
   css({
@@ -251,5 +256,5 @@ const bodyStyle = (c: CompileContext): string =>
     padding: '0',
     width: '100%',
     'background-color': c.style.ground,
-    'font-family': fontFamily(c.style.roles.main.text.body.font, c.style.webFonts),
+    'font-family': pageFamily(c),
   })

@@ -12,7 +12,8 @@ import type { Rule } from '../tiles/rules'
 import { bandTree, type BandTree } from './band'
 import { trackedEmail } from '../tiles/tracking'
 import { byHandHtml } from './by-hand'
-import { bodyTree, documentTree, type Sheets } from './document'
+import { bodyTree, documentTree, pageFamily, type Sheets } from './document'
+import { inheriting } from './passes/inherited'
 import { withoutSheet } from './passes/inline'
 import { StylesToHead } from './passes/to-head'
 
@@ -143,7 +144,7 @@ function textOf(band: Band, c: CompileContext, form: Form, shared: boolean): Run
     const nodes = form.pass ? form.pass.run(compiled) : compiled
     const sheet = form.styles !== 'inline'
     const made = runOf(
-      sheet ? nodes : withoutSheet(nodes),
+      form.styles === 'both' ? inheriting(nodes, pageFamily(c)) : sheet ? nodes : withoutSheet(nodes),
       sheet ? tree.rules : nothing.rules,
       form,
       shown,
@@ -400,7 +401,12 @@ function around(
   sheets: Sheets,
 ): Compiled {
   const run = joinAll(runs)
-  const root = rootToComments(documentTree(email, c, body, run.rules, sheets))
+  // A font that no band says is not asked for.
+  const webFonts = c.style.webFonts.filter(
+    (f) => run.html.includes(f.family) || pageFamily(c).includes(f.family),
+  )
+  const lean = webFonts.length === c.style.webFonts.length ? c : { ...c, style: { ...c.style, webFonts } }
+  const root = rootToComments(documentTree(email, lean, body, run.rules, sheets))
   const [before, after] = printAround(root, { indent: indentOf(form), marks: false })
   const places = () => {
     const out: Lines[] = []
