@@ -173,3 +173,54 @@ describe('in AMP', () => {
     expect(html.match(/\[hidden\]="!\(/g)).toHaveLength(quiz.results.length)
   })
 })
+
+/** What readers see that keep the static version. */
+const still = (tile: Tile, more = {}): string => written(tile, more).html.split('ix-still')[1]!
+
+test('a static quiz marks what is right, and says of each result how many right answers it is for', () => {
+  const ask = (n: number) => ({ ask: `Q${n}`, options: ['Wrong', `Right ${n}`], right: 1, why: '' })
+  const html = still(
+    tileOf('quiz', {
+      questions: [ask(1), ask(2), ask(3)],
+      results: [
+        { from: 3, title: 'All', text: '' },
+        { from: 0, title: 'Few', text: '' },
+        { from: 2, title: 'Two', text: '' },
+      ],
+    }),
+  )
+  expect(html).not.toContain('\u2717')
+  for (const n of [1, 2, 3]) expect(html).toContain(`\u2713 Right ${n}`)
+  const shown = [...html.matchAll(/>([^<]*(?:Few|Two|All))</g)].map((m) => m[1])
+  expect(shown).toEqual(['0\u20131/3: Few', '2/3: Two', '3/3: All'])
+})
+
+test('a static form says what to do and where it leads, in the language of the email', () => {
+  const target = { action: 'https://form.example/x', page: 'https://www.seats.example/book', method: 'xhr' }
+  const one = still(tileOf('form', { target } as never))
+  expect(one).toContain('Press your answer: it opens seats.example.')
+  expect(one).toMatch(/href="https:\/\/www\.seats\.example\/book\?choice=The%20first"/)
+  const two = tileOf('form').asked.concat(tileOf('form').asked)
+  expect(still(tileOf('form', { target, asked: two } as never), { lang: 'de' })).toContain(
+    'Auf seats.example antworten',
+  )
+})
+
+test('what is pressed like a button keeps its box: a cell with the ground, and VML for the Word engine in the static version alone', () => {
+  const { html } = written(tileOf('live', { page: 'https://a.example', more: 'All of them' }))
+  expect(html).toMatch(/<td align="center" bgcolor="#[0-9a-f]{6}"[^>]*>\s*<a href="https:\/\/a\.example"/)
+  expect(html).toContain('<v:roundrect')
+  const both = written(tileOf('quiz', { label: 'Go', link: 'https://a.example' })).html
+  const [liveOnes, stillOnes] = both.split('ix-still') as [string, string]
+  expect(liveOnes).toContain('bgcolor=')
+  expect(liveOnes).not.toContain('v:roundrect')
+  expect(stillOnes).toContain('v:roundrect')
+})
+
+test.each(['stars', 'faces', 'ten'] as const)('steps of a rating (%s) are seen at night', (scale) => {
+  const { html, rules } = written(tileOf('rating', { scale }), {
+    ground: { color: '#ffffff', night: '#101010' },
+  } as never)
+  expect(html).toMatch(/<label[^>]*class="[^"]*n-ink-/)
+  expect(rules.join('\n')).toContain('prefers-color-scheme:dark')
+})

@@ -35,6 +35,10 @@ export const footer = defineTile<FooterTile>({
   wordless: () => null,
   pairs: (tile, look, ground) => {
     const body = pairOf(footerStyle(tile, look), ground)
-    return [body, { ...body, color: tile.style?.color ?? look.link.color }]
+    const link = { ...look.link, ...(tile.style?.color ? { color: tile.style.color } : {}) }
+    return [
+      body,
+      { ...body, color: link.color, night: { ...body.night, color: link.nightColor ?? link.color } },
+    ]
   },
 })

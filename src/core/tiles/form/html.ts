@@ -1,7 +1,8 @@
 import type { ElementContent } from 'hast'
 import { css, el } from '../../html/element'
+import { phrasesOf } from '../../text/phrases'
 import type { TileContext } from '../context'
-import { answerLink } from '../interactive/answer'
+import { answerLink, hostOf } from '../interactive/answer'
 import { plainForm } from '../interactive/answering'
 import { liveOr } from '../interactive/live'
 import { looksOf, type Looks } from '../interactive/looks'
@@ -12,7 +13,10 @@ import type { FormTile } from './schema'
 /** What is asked, choices as links that answer at once, and a link to the page. */
 export function formStill(tile: FormTile, looks: Looks, c: TileContext): ElementContent[] {
   const { page } = tile.target
-  const single = tile.asked.length === 1
+  const where = hostOf(page)
+  // One choice is answered by a press on its answer.
+  const single = tile.asked.length === 1 && tile.asked[0]!.options.length > 0 && page.trim() !== ''
+  const { answerAt, pressOne } = phrasesOf(c.lang)
   return [
     ...heading(tile, looks, c),
     ...tile.asked.flatMap((asked): ElementContent[] => [
@@ -24,7 +28,7 @@ export function formStill(tile: FormTile, looks: Looks, c: TileContext): Element
               { style: css({ margin: '0 0 10px', padding: '0 0 0 20px' }) },
               asked.options.map((o) => {
                 const item = said('li', o, looks.body, c, { margin: '0 0 6px' })
-                return single && page.trim()
+                return single
                   ? {
                       ...item,
                       children: [textLink(o, answerLink(page, asked.name, o), looks.body, looks, c)],
@@ -35,7 +39,11 @@ export function formStill(tile: FormTile, looks: Looks, c: TileContext): Element
           ]
         : []),
     ]),
-    ...pressLink(tile.sayings.send, page, looks, c),
+    ...(single
+      ? where
+        ? [said('p', pressOne(where), looks.small, c)]
+        : []
+      : pressLink(where ? answerAt(where) : tile.sayings.send, page, looks, c)),
   ]
 }
 

@@ -3,10 +3,17 @@ import { sides } from '../../email/styles'
 import { linked } from '../context'
 import { defineTile, none } from '../definition'
 import { pairOf, plainHolder } from '../letters'
-import { sentStates } from '../interactive/answer'
+import { phrasesOf } from '../../text/phrases'
+import { hostOf, sentStates } from '../interactive/answer'
 import { looksOf } from '../interactive/looks'
 import { firstSayings, firstTarget } from '../interactive/schema'
 import { formSchema, type FormTile } from './schema'
+
+/** What leads to the page where nothing can be sent: it says where. */
+function sendWords({ target, sayings }: FormTile, lang: string): string {
+  const where = hostOf(target.page)
+  return where ? phrasesOf(lang).answerAt(where) : sayings.send
+}
 
 export const form = defineTile<FormTile>({
   kind: 'form',
@@ -34,7 +41,7 @@ export const form = defineTile<FormTile>({
     [
       tile.title,
       ...tile.asked.flatMap((a) => [a.label, ...a.options.map((o) => `- ${o}`)]),
-      linked(tile.sayings.send, tile.target.page, c),
+      linked(sendWords(tile, c.lang), tile.target.page, c),
     ]
       .filter(Boolean)
       .join('\n'),

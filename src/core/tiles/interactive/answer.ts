@@ -11,3 +11,12 @@ export function answerLink(page: string, name: string, value: string): string {
 
 /** Whether readers ask an address at all: by https alone. Without it a tile's static version stands in AMP too. */
 export const isAsked = (address: string): boolean => /^https:\/\/[^/]/i.test(address.trim())
+
+/** The host of a page, for words that say where a link leads; null where it is a field, or no address. */
+export function hostOf(page: string): string | null {
+  try {
+    return new URL(page.trim()).hostname.replace(/^www\./, '') || null
+  } catch {
+    return null
+  }
+}

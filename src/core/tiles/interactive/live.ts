@@ -1,7 +1,7 @@
 import type { Element, ElementContent } from 'hast'
 import type { TileBase } from '../../email/tile'
 import { css, el } from '../../html/element'
-import { notWord } from '../../html/nodes'
+import { notWord, unconditional } from '../../html/nodes'
 import type { TileContext } from '../context'
 
 /** What ids and groups of a tile's inputs begin with. */
@@ -42,7 +42,8 @@ export function liveOr(
             className: ['ix-live'],
             style: css({ display: 'none', 'max-height': 0, overflow: 'hidden', position: 'relative' }),
           },
-          live,
+          // It stands in a condition already: none of its own may end that one.
+          unconditional(live),
         ),
       ),
       el('div', { className: ['ix-still'] }, still),

@@ -1,9 +1,11 @@
 import type { Element, ElementContent } from 'hast'
-import type { TextStyle } from '../../email/styles'
+import { sides, type TextStyle } from '../../email/styles'
 import { css, el, text, type Declarations } from '../../html/element'
 import type { PictureRef } from '../../picture/ref'
 import { replaceFields } from '../../text/fields'
 import { hrefOf } from '../../text/link'
+import { buttonHtml } from '../button/html'
+import type { ButtonTile } from '../button/schema'
 import { classes, type TileContext } from '../context'
 import type { Holder } from '../definition'
 import { letters } from '../letters'
@@ -92,21 +94,29 @@ export const pressStyle = ({ body, accent, onAccent, radius }: Looks): Declarati
   cursor: 'pointer',
 })
 
-/** A link that is pressed like a button. */
-export function pressLink(words: string, link: string, looks: Looks, c: C): Element[] {
+/** Classes for an edge, a line and an ink that follow the letters at night. */
+export const nightNames = (
+  { night }: Looks,
+  c: Pick<TileContext, 'rules'>,
+  ...of: ('ink' | 'edge' | 'line')[]
+): string[] =>
+  night ? of.map((k) => (k === 'ink' ? c.rules.nightInk(night.ink) : c.rules.nightEdge(night[k]))) : []
+
+/** A link that is pressed like a button: the button tile's own box, which every reader keeps, and VML for the Word engine. */
+export function pressLink(words: string, link: string, looks: Looks, c: TileContext): Element[] {
   if (!words.trim() || !link.trim()) return []
-  const { style } = letters(looks.body, c)
-  return [
-    el(
-      'p',
-      { style: css({ margin: '0 0 10px' }) },
-      el(
-        'a',
-        { href: hrefOf(link, c.fields), style: css({ ...style, ...pressStyle(looks) }) },
-        inked(words, { color: looks.onAccent, 'text-decoration': 'none' }, [], c),
-      ),
-    ),
-  ]
+  const tile: ButtonTile = {
+    id: '',
+    kind: 'button',
+    show: 'all',
+    padding: sides(0),
+    label: words,
+    link,
+    align: 'left',
+    fullNarrow: false,
+    style: looks.press,
+  }
+  return [el('div', { style: css({ margin: '0 0 10px' }) }, buttonHtml(tile, c))]
 }
 
 /** A link in a line of words. */

@@ -1,15 +1,15 @@
 import type { ElementContent } from 'hast'
 import { css, el } from '../../html/element'
-import type { TileContext } from '../context'
+import { classes, type TileContext } from '../context'
 import { looksOf, type Looks } from '../interactive/looks'
-import { paragraphs, pressLink, said, textLink } from '../interactive/pieces'
+import { nightNames, paragraphs, pressLink, said, textLink } from '../interactive/pieces'
 import type { LiveTile } from './schema'
 
 export const rowStyle = (looks: Looks): string =>
   css({ padding: '10px 0', 'border-top': `1px solid ${looks.line}` })
 
 function rowOf(row: LiveTile['rows'][number], tile: LiveTile, looks: Looks, c: TileContext): ElementContent {
-  return el('div', { style: rowStyle(looks) }, [
+  return el('div', { className: classes(...nightNames(looks, c, 'line')), style: rowStyle(looks) }, [
     said('p', [row.title, row.price].filter(Boolean).join(', '), looks.body, c, {
       'font-weight': 'bold',
       margin: '0 0 4px',

@@ -3,7 +3,7 @@ import { css, el } from '../../html/element'
 import type { TileContext } from '../context'
 import { hidden, inputs, labelClasses, liveOr, nameOf, panelClass, shownState } from '../interactive/live'
 import { looksOf, type Looks } from '../interactive/looks'
-import { paragraphs, pictureOf, pressLink, said } from '../interactive/pieces'
+import { nightNames, paragraphs, pictureOf, pressLink, said } from '../interactive/pieces'
 import type { PanelsTile } from './schema'
 
 /** What a panel holds. */
@@ -51,7 +51,10 @@ function label(tile: PanelsTile, i: number, looks: Looks, c: TileContext): Eleme
           declarations: `border-bottom-color:${looks.accent}!important`,
         })
       : []
-  const title = said('label', tile.panels[i]!.title, looks.body, c, titleStyle(looks, tile.as), names)
+  const title = said('label', tile.panels[i]!.title, looks.body, c, titleStyle(looks, tile.as), [
+    ...names,
+    ...nightNames(looks, c, 'line'),
+  ])
   const made = tile.as === 'tabs' ? title : opening(title, { display: 'none' })
   return { ...made, properties: { htmlFor: [`${nameOf(tile)}-${i}`], ...made.properties } }
 }

@@ -4,7 +4,8 @@ import type { TileContext } from '../context'
 import { nameOf } from '../interactive/live'
 import { looksOf } from '../interactive/looks'
 import { pressLink, said } from '../interactive/pieces'
-import { ask, optionStyle, result, resultBox, resultsOf, verdict } from './parts'
+import { ask, optionStyle, result, resultBox, verdict } from './parts'
+import { resultsOf } from './results'
 import type { QuizTile } from './schema'
 
 /** A selector for each question; what is said, and the result, hang on what was chosen (amp-bind). */

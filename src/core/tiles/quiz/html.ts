@@ -3,8 +3,9 @@ import { css, el } from '../../html/element'
 import type { TileContext } from '../context'
 import { hidden, inputs, labelClasses, liveOr, nameOf, panelClass } from '../interactive/live'
 import { looksOf, type Looks } from '../interactive/looks'
-import { pressLink, said } from '../interactive/pieces'
-import { ask, optionStyle, result, resultBox, resultsOf, verdict } from './parts'
+import { nightNames, pressLink, said } from '../interactive/pieces'
+import { answer, ask, optionStyle, result, resultBox, verdict } from './parts'
+import { resultsOf, shareOf } from './results'
 import type { QuizTile } from './schema'
 
 /** Where the options of each question begin, counted through. */
@@ -63,7 +64,10 @@ function live(tile: QuizTile, looks: Looks, c: TileContext): ElementContent[] {
         ask(q, n, looks, c),
         ...q.options.map((option, i) => {
           const at = starts[n]! + i
-          const label = said('label', option, looks.body, c, optionStyle(looks), labelClasses(c, at, mark))
+          const label = said('label', option, looks.body, c, optionStyle(looks), [
+            ...labelClasses(c, at, mark),
+            ...nightNames(looks, c, 'edge'),
+          ])
           return { ...label, properties: { htmlFor: [`${nameOf(tile)}-${at}`], ...label.properties } }
         }),
         ...q.options.map((_, i) =>
@@ -94,9 +98,11 @@ export function quizHtml(tile: QuizTile, c: TileContext): ElementContent[] {
         { style: css({ margin: '0 0 8px', padding: '0 0 0 20px' }) },
         q.options.map((o) => said('li', o, looks.body, c)),
       ),
-      ...verdict(q, false, looks, c),
+      ...answer(q, looks, c),
     ]),
-    ...resultsOf(tile).flatMap((r) => result(r, looks, c)),
+    ...resultsOf(tile).flatMap((r, n) =>
+      result({ ...r, title: `${shareOf(tile, n)}: ${r.title}` }, looks, c),
+    ),
     ...pressLink(tile.label, tile.link, looks, c),
   ]
   return liveOr(c, live(tile, looks, c), still)

@@ -4,6 +4,7 @@ import { linked } from '../context'
 import { defineTile, none } from '../definition'
 import { pairOf, plainHolder } from '../letters'
 import { looksOf } from '../interactive/looks'
+import { resultsOf, shareOf } from './results'
 import { quizSchema, type QuizTile } from './schema'
 
 export const quiz = defineTile<QuizTile>({
@@ -25,10 +26,13 @@ export const quiz = defineTile<QuizTile>({
   text: (tile, c) =>
     [
       ...tile.questions.map((q, n) =>
-        [`${n + 1}. ${q.ask}`, ...q.options.map((o) => `- ${o}`), `= ${q.options[q.right] ?? ''}`, q.why]
+        [`${n + 1}. ${q.ask}`, ...q.options.map((o) => `- ${o}`), `\u2713 ${q.options[q.right] ?? ''}`, q.why]
           .filter(Boolean)
           .join('\n'),
       ),
+      resultsOf(tile)
+        .map((r, n) => [`${shareOf(tile, n)}: ${r.title}`, r.text].filter(Boolean).join('\n'))
+        .join('\n'),
       linked(tile.label, tile.link, c),
     ]
       .filter(Boolean)

@@ -7,10 +7,6 @@ import type { QuizTile } from './schema'
 
 type Question = QuizTile['questions'][number]
 
-/** Results from the fewest right answers on: of those that hold, the last is meant. */
-export const resultsOf = (tile: QuizTile): QuizTile['results'] =>
-  [...tile.results].sort((a, b) => a.from - b.from)
-
 export const ask = (question: Question, i: number, looks: Looks, c: TileContext): Element =>
   said('p', `${i + 1}. ${question.ask}`, looks.body, c, { 'font-weight': 'bold', margin: '12px 0 6px' })
 
@@ -21,10 +17,17 @@ export const verdict = (
   looks: Looks,
   c: TileContext,
 ): ElementContent[] => [
-  said('p', right ? '\u2713' : `\u2717 ${question.options[question.right] ?? ''}`, looks.body, c, {
-    'font-weight': 'bold',
-    margin: '6px 0 4px',
-  }),
+  said('p', right ? '\u2713' : `\u2717 ${answerOf(question)}`, looks.body, c, VERDICT),
+  ...paragraphs(question.why, looks.body, c),
+]
+
+const VERDICT = { 'font-weight': 'bold', margin: '6px 0 4px' } as const
+
+const answerOf = (question: Question): string => question.options[question.right] ?? ''
+
+/** The right answer, and why, where nothing can be chosen. */
+export const answer = (question: Question, looks: Looks, c: TileContext): ElementContent[] => [
+  said('p', `\u2713 ${answerOf(question)}`, looks.body, c, VERDICT),
   ...paragraphs(question.why, looks.body, c),
 ]
 

@@ -1,12 +1,12 @@
 import type { Element, ElementContent } from 'hast'
 import { css, el, text, type Declarations } from '../../html/element'
 import { hrefOf } from '../../text/link'
-import type { TileContext } from '../context'
+import { classes, type TileContext } from '../context'
 import { answerLink } from '../interactive/answer'
 import { plainForm } from '../interactive/answering'
 import { inputs, labelClasses, liveOr, nameOf } from '../interactive/live'
 import { looksOf, type Looks } from '../interactive/looks'
-import { heard, said } from '../interactive/pieces'
+import { heard, nightNames, said } from '../interactive/pieces'
 import { RATING, stepsOf } from './scale'
 import type { RatingTile } from './schema'
 
@@ -26,6 +26,13 @@ export function stepStyle({ scale }: Pick<RatingTile, 'scale'>, looks: Looks): D
     cursor: 'pointer',
     ...(ten ? { border: `1px solid ${looks.edge}`, 'border-radius': looks.radius || undefined } : {}),
   }
+}
+
+/** Its classes at night, while it is not chosen: stars have the ink of edges. */
+export function stepNight({ scale }: Pick<RatingTile, 'scale'>, looks: Looks, c: TileContext): string[] {
+  if (scale === 'ten') return nightNames(looks, c, 'ink', 'edge')
+  if (scale === 'stars') return looks.night ? [c.rules.nightInk(looks.night.edge)] : []
+  return nightNames(looks, c, 'ink')
 }
 
 /** How a chosen step looks. */
@@ -50,6 +57,7 @@ export const endsOf = (tile: RatingTile, looks: Looks, c: TileContext): Element[
 
 /** Each step as a link that answers at once. */
 export function ratingStill(tile: RatingTile, looks: Looks, c: TileContext): ElementContent[] {
+  const ten = tile.scale === 'ten'
   return [
     questionOf(tile, looks, c),
     el(
@@ -61,6 +69,7 @@ export function ratingStill(tile: RatingTile, looks: Looks, c: TileContext): Ele
           {
             href: hrefOf(answerLink(tile.target.page, RATING, step.value) || '#', c.fields),
             ariaLabel: step.said,
+            className: classes(...(ten ? nightNames(looks, c, 'edge') : [])),
             style: css({
               ...stepStyle(tile, looks),
               ...(tile.scale === 'stars' ? { color: looks.accent } : {}),
@@ -69,7 +78,10 @@ export function ratingStill(tile: RatingTile, looks: Looks, c: TileContext): Ele
           // Its ink on itself: some readers have one of their own for links (seen in KMail).
           el(
             'span',
-            { style: css({ color: tile.scale === 'stars' ? looks.accent : looks.body.color }) },
+            {
+              className: classes(...(tile.scale === 'stars' ? [] : nightNames(looks, c, 'ink'))),
+              style: css({ color: tile.scale === 'stars' ? looks.accent : looks.body.color }),
+            },
             text(step.shown),
           ),
         ),
@@ -95,7 +107,7 @@ export function ratingHtml(tile: RatingTile, c: TileContext): ElementContent[] {
       'label',
       {
         htmlFor: [`${nameOf(tile)}-${i}`],
-        className: names,
+        className: [...names, ...stepNight(tile, looks, c)],
         style: css(stepStyle(tile, looks)),
       },
       el('span', { ariaHidden: 'true' }, text(step.shown)),

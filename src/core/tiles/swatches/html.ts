@@ -3,7 +3,7 @@ import { css, el, type Declarations } from '../../html/element'
 import type { TileContext } from '../context'
 import { hidden, inputs, labelClasses, liveOr, nameOf, panelClass, shownState } from '../interactive/live'
 import { looksOf, type Looks } from '../interactive/looks'
-import { heard, pictureOf, pressLink, said, within } from '../interactive/pieces'
+import { heard, nightNames, pictureOf, pressLink, said, within } from '../interactive/pieces'
 import type { SwatchesTile } from './schema'
 
 /** How large a swatch is, px. */
@@ -71,7 +71,7 @@ export function swatchesHtml(tile: SwatchesTile, c: TileContext): ElementContent
             {
               htmlFor: [`${nameOf(tile)}-${i}`],
               title: option.name,
-              className: labelClasses(c, i, mark),
+              className: [...labelClasses(c, i, mark), ...nightNames(looks, c, 'edge')],
               style: css(swatchStyle(option.color, looks)),
             },
             heard(option.name, c),
