@@ -90,6 +90,14 @@ test('a message says how to leave in one press (RFC 8058), and names its picture
   const leaves = one.raw.includes('unsubscribe.example')
   expect(/^List-Unsubscribe: <https:\/\/unsubscribe\.example\/>\r$/m.test(one.raw)).toBe(leaves)
   expect(/^List-Unsubscribe-Post: List-Unsubscribe=One-Click\r$/m.test(one.raw)).toBe(leaves)
+  // RFC 2919, 3, and RFC 2369, 3.1, 3.4 and 3.5.
+  expect(/^List-Id: "[ -~]+" <news\.mosaicus\.example>\r$/m.test(one.raw)).toBe(leaves)
+  expect(/^List-Post: NO\r$/m.test(one.raw)).toBe(leaves)
+  for (const name of ['Help', 'Owner'])
+    expect(new RegExp(`^List-${name}: <mailto:studio@mosaicus\\.example`, 'm').test(one.raw)).toBe(leaves)
+  expect(one.raw).toMatch(/^To: (?:"A reader"|A reader) <reader@mosaicus\.example>\r$/m)
+  const named = (await emlOf(job.id, { from: 'a@b.example', to: 'anna@c.example' })).bytes.toString('latin1')
+  expect(named).toMatch(/^To: "?anna"? <anna@c\.example>\r$/m)
 })
 
 test('no line of a message begins with "From ", and it is read back as it was', async () => {

@@ -1,3 +1,4 @@
+import addressparser from 'nodemailer/lib/addressparser'
 import MailComposer from 'nodemailer/lib/mail-composer'
 import { writtenJob } from '../jobs/proof'
 import { pictureBytes } from '../pictures/store'
@@ -10,10 +11,35 @@ export interface Envelope {
   to: string
 }
 
-/** One press in a mail program is enough (RFC 2369, 3.2; RFC 8058, 3.1). */
-const unsubscribing = {
-  'List-Unsubscribe': `<${WAY_OUT}>`,
-  'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click',
+/**
+ * What a message to a list says of it: its name (RFC 2919), whom to ask, that nobody posts to it (RFC 2369), and the way out by one press in a mail program
+ * (RFC 8058, 3.1).
+ */
+function listHeaders({ name, address }: Mailbox): Record<string, string> {
+  const host = address.split('@')[1] ?? 'mosaicus.example'
+  return {
+    'List-Id': `${name ? `${quoted(name)} ` : ''}<news.${host}>`,
+    'List-Help': `<mailto:${address}?subject=help>`,
+    'List-Owner': `<mailto:${address}>`,
+    'List-Post': 'NO',
+    'List-Unsubscribe': `<${WAY_OUT}>`,
+    'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click',
+  }
+}
+
+interface Mailbox {
+  name: string
+  address: string
+}
+
+/** A name as a quoted string (RFC 5322, 3.2.4); what is beyond ASCII is left out of a list's name, which is no display name (RFC 2919, 3). */
+const quoted = (name: string): string => `"${name.replace(/[^ -~]|["\\]/g, '').trim() || 'list'}"`
+
+/** An address with the name before it: its own, else its first part, since filters take bare addresses for those of lists bought. */
+function mailbox(written: string): Mailbox {
+  const [first] = addressparser(written, { flatten: true })
+  const address = first?.address || written.trim()
+  return { name: first?.name || (address.split('@')[0] ?? ''), address }
 }
 
 /**
@@ -37,15 +63,15 @@ export async function mailOf(jobId: string, envelope: Envelope, message: string,
   )
   return {
     mail: {
-      from: envelope.from,
-      to: envelope.to,
+      from: mailbox(envelope.from),
+      to: mailbox(envelope.to),
       subject,
       ...(html ? { html } : {}),
       // Between text and HTML (AMP for Email, "Structure and rendering"): readers that do not know it show the last they know.
       ...(amp && html ? { amp } : {}),
       text,
       attachments,
-      headers: html.includes(WAY_OUT) || text.includes(WAY_OUT) ? unsubscribing : {},
+      headers: html.includes(WAY_OUT) || text.includes(WAY_OUT) ? listHeaders(mailbox(envelope.from)) : {},
       // Always, so that nothing on the way changes a line.
       encoding: 'quoted-printable' as const,
       newline: 'windows',

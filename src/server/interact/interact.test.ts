@@ -68,8 +68,8 @@ describe('the message', () => {
   test('has three parts, the AMP part between text and HTML (AMP for Email, "Structure and rendering")', async () => {
     const { html, text, amp } = write(email, house, how)
     const raw = await built({
-      from: 'a@b.example',
-      to: 'c@d.example',
+      from: { name: 'A', address: 'a@b.example' },
+      to: { name: 'C', address: 'c@d.example' },
       subject: 'S',
       html,
       amp,

@@ -16,6 +16,8 @@ interface FormProps {
   given: Given
   onGive: (given: Partial<Given>) => void
   pictures: readonly NamedPicture[]
+  /** Whether a picture lies behind words. */
+  behind: boolean
 }
 
 interface Going {
@@ -42,6 +44,15 @@ interface Destination {
 }
 
 const About = ({ children }: { children: ReactNode }) => <p className="leading-snug text-soft">{children}</p>
+
+/** What becomes of pictures behind words that travel within the message (seen in Thunderbird 153 and 140). */
+const BehindNote = ({ behind }: Pick<FormProps, 'behind'>) =>
+  behind ? (
+    <p className="border-l-4 border-ochre bg-sheet px-2 py-1 text-[12px] leading-snug">
+      A picture behind words travels inside the message here: Thunderbird shows the colour behind it instead.
+      Sent by a platform, where pictures have an address, it shows the picture.
+    </p>
+  ) : null
 
 /** Everywhere an email can go, in the order it is shown. */
 export const destinations: readonly Destination[] = [
@@ -71,10 +82,13 @@ export const destinations: readonly Destination[] = [
     about: 'An .eml file that mail programs open',
     icon: Mail,
     action: 'Save the message',
-    Form: ({ pictures }) => (
-      <About>
-        Text and HTML as alternatives, {pictures.length} pictures inside. Fields show their fallbacks.
-      </About>
+    Form: ({ pictures, behind }) => (
+      <>
+        <About>
+          Text and HTML as alternatives, {pictures.length} pictures inside. Fields show their fallbacks.
+        </About>
+        <BehindNote behind={behind} />
+      </>
     ),
     go: async ({ job, signal }) =>
       saved(await callFile('POST /api/jobs/:job/eml', { params: { job }, signal })),
@@ -85,7 +99,12 @@ export const destinations: readonly Destination[] = [
     about: 'A test send by SMTP to the inbox stand-in',
     icon: Inbox,
     action: 'Send the test',
-    Form: ({ given, onGive }) => <TextRow label="To" value={given.to} onChange={(to) => onGive({ to })} />,
+    Form: ({ given, onGive, behind }) => (
+      <>
+        <TextRow label="To" value={given.to} onChange={(to) => onGive({ to })} />
+        <BehindNote behind={behind} />
+      </>
+    ),
     look: { label: 'Open the inbox', href: '/standins/inbox' },
     go: async ({ job, given: { to }, signal }) => {
       await call('POST /api/jobs/:job/test-send', { params: { job }, body: { to }, signal, key: newId() })

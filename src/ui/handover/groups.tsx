@@ -54,6 +54,7 @@ export function GoForm({
   given,
   onGive,
   pictures,
+  behind,
   problem,
   busy,
   onGo,
@@ -62,6 +63,7 @@ export function GoForm({
   given: Given
   onGive: (given: Partial<Given>) => void
   pictures: readonly NamedPicture[]
+  behind: boolean
   problem: { title: string; detail: string } | null
   busy: boolean
   onGo: () => void
@@ -75,7 +77,7 @@ export function GoForm({
         }}
         className="flex flex-col gap-2"
       >
-        <destination.Form given={given} onGive={onGive} pictures={pictures} />
+        <destination.Form given={given} onGive={onGive} pictures={pictures} behind={behind} />
         {problem && (
           <p role="alert" className="border-l-4 border-terra bg-sheet px-2 py-1 text-[12px] leading-snug">
             <b>{problem.title}.</b> {problem.detail}

@@ -64,6 +64,7 @@ export function HandoverStage({
             given={given}
             onGive={(patch) => setGiven((g) => ({ ...g, ...patch }))}
             pictures={pictures}
+            behind={!!work.email.behind || work.email.bands.some((b) => b.picture)}
             problem={problem}
             busy={!!busy}
             onGo={go}

@@ -3,7 +3,10 @@ import type { Destination } from '../destination'
 import { newId } from '@/core/email/defaults'
 import { built, mailOf, type Envelope } from '../mail'
 
-const nobody: Envelope = { from: 'Mosaicus <studio@mosaicus.example>', to: 'reader@mosaicus.example' }
+const nobody: Envelope = {
+  from: 'Mosaicus <studio@mosaicus.example>',
+  to: 'A reader <reader@mosaicus.example>',
+}
 
 /** A job's email as an `.eml` file. */
 export async function emlOf(
