@@ -37,8 +37,11 @@ export type NightRules = ReadonlyMap<string, { ground?: string; words?: string }
 /** Reads them off the rules that bands ask for. */
 export function nightRulesOf(rules: Iterable<Rule>): NightRules {
   const found = new Map<string, { ground?: string; words?: string }>()
-  for (const { scope, name, declarations } of rules) {
-    if (scope !== 'night') continue
+  for (const { scope, name: own, declarations, selector, media } of rules) {
+    const dark = scope === 'custom' && /prefers-color-scheme:\s*dark/.test(media ?? '')
+    if (scope !== 'night' && !dark) continue
+    // Of custom code, the class that its rule ends in.
+    const name = dark ? (/\.([\w-]+)$/.exec(selector ?? '')?.[1] ?? '') : own
     const color = COLOR.exec(declarations)?.[0]
     const plain = color && readHex(color)
     if (!plain) continue

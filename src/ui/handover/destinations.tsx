@@ -45,7 +45,7 @@ interface Destination {
 
 const About = ({ children }: { children: ReactNode }) => <p className="leading-snug text-soft">{children}</p>
 
-/** What becomes of pictures behind words that travel within the message (seen in Thunderbird 153 and 140). */
+/** What becomes of pictures behind words that travel within the message (seen in Thunderbird 153). */
 const BehindNote = ({ behind }: Pick<FormProps, 'behind'>) =>
   behind ? (
     <p className="border-l-4 border-ochre bg-sheet px-2 py-1 text-[12px] leading-snug">

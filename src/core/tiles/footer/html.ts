@@ -5,7 +5,7 @@ import { css, el, text } from '../../html/element'
 import { lettersHolder, linkElement, type Holder } from '../letters'
 import { hrefOf } from '../../text/link'
 import type { RoleStyle } from '../../email/cascade'
-import type { HouseStyle, TextStyle } from '../../email/styles'
+import type { HouseStyle, LinkStyle, TextStyle } from '../../email/styles'
 import { gapAfter } from '../words/html'
 import type { FooterTile } from './schema'
 
@@ -13,6 +13,13 @@ import type { FooterTile } from './schema'
 export const footerStyle = (tile: Pick<FooterTile, 'style'>, look: RoleStyle): TextStyle => ({
   ...look.text.small,
   ...tile.style,
+})
+
+/** The look of its links: they have the ink of its words where that is its own. */
+export const footerLink = (tile: Pick<FooterTile, 'style' | 'link'>, look: RoleStyle): LinkStyle => ({
+  ...look.link,
+  ...(tile.style?.color ? { color: tile.style.color } : {}),
+  ...tile.link,
 })
 
 /** Sender and address: the tile's own, else the house's. */
@@ -31,7 +38,7 @@ export const footerHolder = (tile: FooterTile, c: TileContext): Holder =>
 export function footerHtml(tile: FooterTile, c: TileContext): ElementContent[] {
   const s = footerStyle(tile, c.look)
   const { sender, address } = senderOf(tile, c.style.footer)
-  const look = { ...c.look.link, ...(tile.style?.color ? { color: tile.style.color } : {}) }
+  const look = footerLink(tile, c.look)
   const way = (w: { label: string; link: string }) =>
     linkElement(hrefOf(w.link || '#', c.fields), isolated(w.label, c), look, c)
   const lines: ElementContent[][] = []

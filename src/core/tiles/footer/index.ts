@@ -1,6 +1,6 @@
 import { defineTile, none } from '../definition'
 import { pairOf } from '../letters'
-import { footerHolder, footerHtml, footerStyle } from './html'
+import { footerHolder, footerHtml, footerLink, footerStyle } from './html'
 import { footerSchema, type FooterTile } from './schema'
 import { footerText } from './text'
 
@@ -35,7 +35,7 @@ export const footer = defineTile<FooterTile>({
   wordless: () => null,
   pairs: (tile, look, ground) => {
     const body = pairOf(footerStyle(tile, look), ground)
-    const link = { ...look.link, ...(tile.style?.color ? { color: tile.style.color } : {}) }
+    const link = footerLink(tile, look)
     return [
       body,
       { ...body, color: link.color, night: { ...body.night, color: link.nightColor ?? link.color } },

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { alignSchema, textStyleOverrideSchema } from '../../email/styles'
+import { alignSchema, linkStyleSchema, textStyleOverrideSchema } from '../../email/styles'
 import { linkSchema, tileBase } from '../../email/tile'
 
 const way = z.object({ label: z.string().max(200), link: linkSchema })
@@ -18,5 +18,7 @@ export const footerSchema = z.object({
   /** Space after each of its paragraphs but the last, px; left out, it follows from the height of its lines. */
   space: z.number().int().min(0).max(200).optional(),
   style: textStyleOverrideSchema.optional(),
+  /** Own look of its links. */
+  link: linkStyleSchema.partial().optional(),
 })
 export type FooterTile = z.infer<typeof footerSchema>

@@ -43,6 +43,7 @@ export function reviewHtml(tile: ReviewTile, c: TileContext): ElementContent[] {
       {
         role: 'img',
         ariaLabel: phrasesOf(c.lang).stars(count),
+        className: classes(tile.nightStarColor && c.rules.nightInk(tile.nightStarColor)),
         style: css({
           margin: '0 0 6px',
           'font-family': 'Arial, sans-serif',

@@ -12,6 +12,7 @@ export const reviewSchema = z.object({
   /** Out of five; null: no stars. */
   stars: z.number().int().min(0).max(5).nullable(),
   starColor: colorSchema,
+  nightStarColor: colorSchema.optional(),
   align: alignSchema,
   style: textStyleOverrideSchema.optional(),
   /** Own values of who said it over the role's paragraphs; left out, small letters with the name in bold. */

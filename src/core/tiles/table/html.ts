@@ -141,7 +141,11 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
     {
       scope: head ? (inHeadRow ? 'col' : 'row') : undefined,
       width: row === 0 && spec?.width ? `${spec.width}%` : undefined,
-      className: classes(...names, onNarrow(tile, c)),
+      className: classes(
+        ...(head && tile.headColor ? [] : names),
+        onNarrow(tile, c),
+        ...atNight(tile, { head, striped: zebra !== undefined }, c),
+      ),
       ...(ground ? { bgColor: ground } : {}),
       style: css({
         padding: spaceOf(tile),
@@ -179,6 +183,21 @@ const lineBelow = ({ edge, edgeBetween, rows }: TableTile, row: number): string 
 
 const spaceOf = ({ space, spaceBeside }: TableTile): string | number =>
   spaceBeside === undefined || spaceBeside === space ? space : box(sides(space, spaceBeside))
+
+/** Grounds and inks of the night of one cell. */
+function atNight(
+  tile: TableTile,
+  { head, striped }: { head: boolean; striped: boolean },
+  { rules }: TileContext,
+): (string | false | undefined)[] {
+  const ground =
+    head && tile.headBackground ? tile.nightHeadBackground : striped ? tile.nightZebra : undefined
+  return [
+    ground && rules.nightGround(ground),
+    head && tile.nightHeadColor && rules.nightInk(tile.nightHeadColor),
+    tile.edge?.nightColor && rules.nightEdge(tile.edge.nightColor),
+  ]
+}
 
 /** What a cell does on narrow. */
 const onNarrow = (tile: TableTile, c: TileContext): string | undefined =>

@@ -39,22 +39,28 @@ export const table = defineTile<TableTile>({
 
 function pairsOf(tile: TableTile, look: RoleStyle, ground: Ground): ColorPair[] {
   const body = pairOf(tableStyle(tile, look), ground)
-  // Grounds and inks of the table's own are the same at night.
-  const on = (own: string | undefined, ink = body.color): ColorPair => ({
+  // A column's own ink gives way at night to that of the table; grounds have their own.
+  const on = (own: string | undefined, atNight: string | undefined, ink = body.color): ColorPair => ({
     ...body,
     color: ink,
     ground: own ?? body.ground,
     night: {
-      color: ink === body.color ? body.night.color : ink,
-      ground: own ?? body.night.ground,
+      color: tableStyle(tile, look).nightColor ?? ink,
+      ground: atNight ?? own ?? body.night.ground,
     },
   })
+  const head = on(tile.headBackground, tile.nightHeadBackground, tile.headColor)
+  const headNight = tile.nightHeadColor ?? tile.headColor ?? body.night.color
   return [
     body,
-    ...(tile.zebra ? [on(tile.zebra)] : []),
+    ...(tile.zebra ? [on(tile.zebra, tile.nightZebra)] : []),
     ...tile.columns.flatMap(({ color }) =>
-      color ? [on(undefined, color), ...(tile.zebra ? [on(tile.zebra, color)] : [])] : [],
+      color
+        ? [on(undefined, undefined, color), ...(tile.zebra ? [on(tile.zebra, tile.nightZebra, color)] : [])]
+        : [],
     ),
-    ...(tile.headRow || tile.headColumn ? [{ ...on(tile.headBackground, tile.headColor), bold: true }] : []),
+    ...(tile.headRow || tile.headColumn
+      ? [{ ...head, night: { ...head.night, color: headNight }, bold: true }]
+      : []),
   ]
 }

@@ -30,8 +30,11 @@ export const tableSchema = z.object({
   headColumn: z.boolean(),
   headBackground: colorSchema.optional(),
   headColor: colorSchema.optional(),
+  nightHeadBackground: colorSchema.optional(),
+  nightHeadColor: colorSchema.optional(),
   /** Ground of every other row, from the second below the head; from the first where that is said. */
   zebra: colorSchema.optional(),
+  nightZebra: colorSchema.optional(),
   zebraFirst: z.boolean().optional(),
   /** Line beneath each row, or only between rows. */
   edge: edgeSchema.optional(),

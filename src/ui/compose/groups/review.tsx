@@ -3,7 +3,7 @@ import { textLayers, type RoleStyle } from '@/core/email/cascade'
 import type { TextStyle, TextStyleOverride } from '@/core/email/styles'
 import { byStyle, reviewStyle, SPACE } from '@/core/tiles/review/html'
 import { Choice, ColorField, Group, NumberField, Row, TextRow } from '../../parts/controls'
-import { aligns, Dropdown, Letters, setLetters, type TileProps } from './parts'
+import { aligns, Dropdown, Letters, setLetters, type TileProps, MaybeColor } from './parts'
 
 export function ReviewGroups({ tile, email, house, style, band, ground, set }: TileProps<'review'>) {
   return (
@@ -47,6 +47,18 @@ export function ReviewGroups({ tile, email, house, style, band, ground, set }: T
                 onChange={(starColor) => set('set the colour of the stars', { starColor }, 'star')}
               />
             </Row>
+          )}
+          {tile.stars !== null && (
+            <MaybeColor
+              label="At night"
+              name="Colour of the stars at night"
+              value={tile.nightStarColor}
+              fallback={tile.starColor}
+              swatches={style.colors}
+              onChange={(nightStarColor) =>
+                set('set the colour of the stars', { nightStarColor }, 'nightstar')
+              }
+            />
           )}
           <Row label="Align">
             <Choice

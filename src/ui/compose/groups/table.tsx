@@ -152,6 +152,36 @@ function LookGroup({
         swatches={style.colors}
         onChange={(headColor) => set('set the head', { headColor }, 'headcolor')}
       />
+      {tile.zebra && (
+        <MaybeColor
+          label="Every other, night"
+          name="Ground of every other row at night"
+          value={tile.nightZebra}
+          fallback={tile.zebra}
+          swatches={style.colors}
+          onChange={(nightZebra) => set('set every other row', { nightZebra }, 'nightzebra')}
+        />
+      )}
+      {tile.headBackground && (
+        <MaybeColor
+          label="Head, night"
+          name="Ground of the head at night"
+          value={tile.nightHeadBackground}
+          fallback={tile.headBackground}
+          swatches={style.colors}
+          onChange={(nightHeadBackground) => set('set the head', { nightHeadBackground }, 'nighthead')}
+        />
+      )}
+      {tile.headColor && (
+        <MaybeColor
+          label="its words, night"
+          name="Words of the head at night"
+          value={tile.nightHeadColor}
+          fallback={tile.headColor}
+          swatches={style.colors}
+          onChange={(nightHeadColor) => set('set the head', { nightHeadColor }, 'nightheadcolor')}
+        />
+      )}
       <EdgeRow
         label="Line"
         value={tile.edge}
