@@ -27,6 +27,10 @@ export interface Behaviour {
   rests: string
   /** Whether the email's own rules for the dark hold: by its media query, by the attributes that webmail writes, or not at all. */
   rules: 'media' | 'attributes' | 'none'
+  /** Whether pictures for the dark are shown (`source` with `media`) though other rules do not count. */
+  sources?: true
+  /** Elements that are left as they are. */
+  spares?: ReadonlySet<string>
   /** Whether what remains is recoloured at all. */
   recolors: boolean
   /** A ground; null where it is taken away. */

@@ -36,6 +36,8 @@ export interface EmailColor {
   shift: Record<BehaviourId, number>
   /** The least contrast as a part of what is wanted, by day and at night; 1 or more passes. */
   worst: number
+  /** That contrast itself; null where nothing is read in it. */
+  least: number | null
 }
 
 const standing = (use: Use, color: string, ground: string): Standing => ({
@@ -105,9 +107,17 @@ function colorOf(color: string, uses: StandingUse[], areaOf: (mark: string) => n
     at,
     shift: pick((id) => colorDifference(color, at[id])),
     worst: Math.min(...uses.map(leastOf), Infinity),
+    least: leastContrast(uses),
   }
 }
 
 /** The least of a use's contrasts, as a part of what it needs. */
 export const leastOf = (use: StandingUse): number =>
   Math.min(...[use.day, ...Object.values(use.at)].map((s) => (s.wanted ? s.contrast / s.wanted : Infinity)))
+
+/** The contrast of the use that is furthest from what it needs. */
+function leastContrast(uses: readonly StandingUse[]): number | null {
+  const all = uses.flatMap((use) => [use.day, ...Object.values(use.at)]).filter((s) => s.wanted > 0)
+  if (!all.length) return null
+  return all.reduce((a, b) => (b.contrast / b.wanted < a.contrast / a.wanted ? b : a)).contrast
+}

@@ -404,3 +404,33 @@ describe('pictures at night', () => {
     expect(hex(at(light, 30, 5))).toBe('#f0cf98')
   })
 })
+
+describe('seen in programs', () => {
+  // Measured in Chromium 156 with forced dark mode, borders of 15 px on a white page (December 2026).
+  test.each([
+    ['#000000', 87, 87, 87],
+    ['#222222', 78, 78, 78],
+    ['#444444', 117, 117, 117],
+    ['#777777', 60, 60, 60],
+    ['#999999', 69, 69, 69],
+    ['#cccccc', 120, 120, 120],
+    ['#ffffff', 87, 87, 87],
+    ['#b3661e', 116, 70, 27],
+    ['#e3b23c', 143, 112, 37],
+    ['#1f4f8a', 53, 65, 87],
+  ] as [string, number, number, number][])('a border of %s where all is inverted', (color, ...rgb) => {
+    const ours = behaviours.fully.border(color, { before: '#ffffff', after: '#121212', picture: false })
+    for (const [i, v] of [1, 3, 5].entries())
+      expect(Math.abs(Number.parseInt(ours.slice(v, v + 2), 16) - rgb[i]!)).toBeLessThanOrEqual(4)
+  })
+  test('the desktop program shows pictures for the dark and leaves buttons of forms alone; others show none', () => {
+    const html = '<picture><source srcset="n" media="(prefers-color-scheme:dark)"><img src="d"></picture>'
+    expect(withRules(html, behaviours.desktop)).toContain('media="all"')
+    expect(withRules(html, behaviours.written)).toContain('media="all"')
+    for (const id of ['partly', 'fully', 'attributes'] as const)
+      expect(withRules(html, behaviours[id])).toContain('media="not all"')
+    const button = el('button', { style: 'background-color:#ffffff;color:#222222' }, 'Send')
+    expect(recolored([button], behaviours.desktop, '#ffffff')).toEqual([button])
+    expect(recolored([button], behaviours.fully, '#ffffff')).not.toEqual([button])
+  })
+})

@@ -1,6 +1,7 @@
 import type { Behaviour } from './behaviour'
 
 const DARK = /\(prefers-color-scheme:\s?dark\)/g
+const SOURCE = /<source [^<>]{0,2000}>/g
 const ATTRIBUTES = /\[data-ogs[cb]\] /g
 const GROUND = /(background(?:-color)?:\s?|bgcolor=")(#[0-9a-f]{6})/g
 
@@ -18,7 +19,11 @@ export function recoloredAround(html: string, behaviour: Behaviour): string {
 }
 
 /** Lets the email's own rules for the dark hold, as a reader of this kind does. */
-export function withRules(html: string, { rules }: Pick<Behaviour, 'rules'>): string {
+export function withRules(written: string, { rules, sources }: Pick<Behaviour, 'rules' | 'sources'>): string {
+  // Whatever the reader's own window prefers: pictures for the dark are shown where they are, and nowhere else.
+  const html = written.replace(SOURCE, (source) =>
+    source.replace(DARK, sources || rules === 'media' ? 'all' : 'not all'),
+  )
   if (rules === 'media') return html.replace(DARK, 'all')
   return rules === 'attributes' ? html.replace(ATTRIBUTES, '') : html
 }

@@ -121,6 +121,7 @@ class Walk {
   }
 
   private element(node: Element, outer: Context): ElementContent {
+    if (this.behaviour?.spares?.has(node.tagName)) return node
     const style = styleOfElement(node)
     const at = this.contextOf(node, style, outer)
     const own = this.own(node, style, outer, at)

@@ -3,6 +3,8 @@ import { behaviourIds, behaviours } from '@/core/night/behaviours'
 import type { EmailColor } from '@/core/night/colors'
 import { cx } from '../parts/controls'
 
+const placesOf = (n: number): string => (n === 1 ? '1 place' : `${n} places`)
+
 /** The email's colours, the largest first: each as one swatch that runs from its day into its nights. */
 export function ColorList({
   colors,
@@ -29,7 +31,7 @@ export function ColorList({
             <button
               type="button"
               aria-pressed={c.color === chosen}
-              aria-label={`${c.color}, ${c.uses.length} places${c.worst < 1 ? ', too little contrast' : ''}`}
+              aria-label={`${c.color}, ${placesOf(c.uses.length)}${c.worst < 1 ? ', too little contrast' : ''}`}
               className={cx(
                 'block w-full border-b border-grout px-2.5 py-1.5 text-left',
                 c.color === chosen ? 'bg-wash' : 'hover:bg-paper',
@@ -47,9 +49,9 @@ export function ColorList({
               </span>
               <span className="mt-0.5 flex justify-between font-mono text-[10.5px] text-soft">
                 <span>{c.color}</span>
-                <span>{c.uses.length} places</span>
+                <span>{placesOf(c.uses.length)}</span>
                 <span className={c.worst < 1 ? 'text-terra' : 'text-verdigris'}>
-                  {Number.isFinite(c.worst) ? `${Math.floor(c.worst * 100)} %` : 'ground'}
+                  {c.least === null ? 'ground' : `${(Math.floor(c.least * 10) / 10).toFixed(1)}:1`}
                 </span>
               </span>
             </button>

@@ -7,25 +7,10 @@ import { behaviours } from '@/core/night/behaviours'
 import { GONE } from '@/core/night/edges'
 import { turnedOver } from '@/core/night/lightness'
 import { nightEdge } from '@/core/night/palette'
-import type { Mend, NightAnswer, NightCall } from '@/workers/night'
-import { call, formOf } from '../api'
+import type { Mend } from '@/workers/night'
 import type { EmailWork } from '../bench/email-work'
 import { Button, cx, Group, NumberField } from '../parts/controls'
-import { onBroken } from '../parts/on-broken'
-
-/** Asks a worker of its own. Throws an Error, in words. */
-function ask(what: NightCall): Promise<Exclude<NightAnswer, { error: string }>> {
-  return new Promise((resolve, reject) => {
-    const worker = new Worker(new URL('../../workers/night.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = ({ data }: MessageEvent<NightAnswer>) => {
-      worker.terminate()
-      if ('error' in data) reject(new Error(data.error))
-      else resolve(data)
-    }
-    onBroken(worker, () => reject(new Error('The picture could not be worked on. Make it smaller.')))
-    worker.postMessage(what)
-  })
-}
+import { askNight, mendedPicture } from './mend'
 
 interface Measured {
   clear: boolean
@@ -49,7 +34,7 @@ function useMeasured(work: EmailWork, tile: TileOf<'picture'>): Measured | null 
       },
     ]
     let current = true
-    ask({ kind: 'measure', address: `/api/pictures/${id}`, grounds: grounds.map((g) => g.color) }).then(
+    askNight({ kind: 'measure', address: `/api/pictures/${id}`, grounds: grounds.map((g) => g.color) }).then(
       (a) => {
         if (!current || !('edges' in a)) return
         const { clear, box } = a.edges
@@ -71,10 +56,8 @@ export function PictureAtNight({ work, tile }: { work: EmailWork; tile: TileOf<'
   if (!tile.picture) return null
   const mend = async (what: Mend, at: 'picture' | 'nightPicture') => {
     try {
-      const made = await ask({ kind: 'mend', address: `/api/pictures/${tile.picture!.id}`, mend: what })
-      if (!('png' in made)) return
-      const file = new File([made.png], 'night.png', { type: 'image/png' })
-      const picture = await call('POST /api/pictures', { form: formOf({ picture: file }) })
+      const picture = await mendedPicture(tile.picture!.id, what)
+      if (!picture) return
       work.apply('mend the picture for the night', {
         name: 'setTile',
         what: { id: tile.id, kind: 'picture', set: { [at]: picture } },
@@ -125,6 +108,10 @@ export function PictureAtNight({ work, tile }: { work: EmailWork; tile: TileOf<'
   )
 }
 
+/** How a mark is seen on a ground. */
+const rimWords = (gone: number): string =>
+  gone < 0.01 ? 'its rim is seen' : `${Math.round(gone * 100)} % of its rim vanishes`
+
 const EdgeTable = ({ measured }: { measured: Measured }) => (
   <ul className="font-mono text-[11px]">
     {measured.grounds.map((g) => (
@@ -134,11 +121,7 @@ const EdgeTable = ({ measured }: { measured: Measured }) => (
         <span
           className={cx(measured.clear ? (g.gone > GONE ? 'text-terra' : 'text-verdigris') : 'text-soft')}
         >
-          {measured.clear
-            ? `${Math.round(g.gone * 100)} % of its rim vanishes`
-            : measured.box
-              ? 'a box stays'
-              : 'covered'}
+          {measured.clear ? rimWords(g.gone) : measured.box ? 'a box stays' : 'covered'}
         </span>
       </li>
     ))}

@@ -1,16 +1,17 @@
 'use client'
-import { useMemo } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { toast } from '../parts/toast'
 import { behaviourIds, behaviours } from '@/core/night/behaviours'
 import { leastOf, type EmailColor, type Standing, type StandingUse } from '@/core/night/colors'
 import { colorHere } from '@/core/night/here'
-import { nightPalette } from '@/core/night/palette'
 import { proposal } from '@/core/night/propose'
 import { countColor, countInEmail, emailWithColor, withColor } from '@/core/night/replace'
 import { call } from '../api'
 import type { EmailWork } from '../bench/email-work'
 import { Button, cx, Group } from '../parts/controls'
 import { CardEdge, PictureAtNight } from './picture'
+import { askForLooks } from '../bench/looks'
+import { proposeNight, toMendAtNight } from './propose'
 import { NightValues } from './values'
 
 /** One colour in place of another, looked at before it is taken. */
@@ -281,21 +282,54 @@ function Proposal({ work, color: { color }, tried, onTry, found }: ProposalsProp
   )
 }
 
-/** Night colours for all of the email, from the day's. */
-const WholePalette = ({ work }: { work: EmailWork }) => (
-  <Group title="All of it">
-    <Button
-      onClick={() => {
-        const edits = nightPalette(work.email, work.job.client.house)
-        if (edits.length) work.apply('propose night colours', edits)
-      }}
-    >
-      Propose night colours
-    </Button>
-    <CardEdge work={work} />
-    <p className="w-52 text-[11.5px] leading-snug text-soft">
-      From the day’s: light grounds dark, hue kept, words as they can be read there. What was set for the
-      night stays. Press a band or a tile to tune it.
-    </p>
-  </Group>
-)
+/** Night colours for all of the email, from the day's, and what is left to mend of its pictures. */
+function WholePalette({ work }: { work: EmailWork }) {
+  const [busy, setBusy] = useState(false)
+  const [known, setKnown] = useState(0)
+  const { email } = work
+  const { house } = work.job.client
+  useEffect(() => {
+    let current = true
+    void askForLooks(email).then((news) => current && news && setKnown((n) => n + 1))
+    return () => {
+      current = false
+    }
+  }, [email])
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const left = useMemo(() => toMendAtNight(email, house), [email, house, known])
+  const propose = async () => {
+    setBusy(true)
+    try {
+      const plates = await proposeNight(work)
+      if (plates) toast.success(`Night colours proposed, ${counted(plates, 'mark')} on a light plate.`)
+    } catch (error) {
+      toast.error((error as Error).message)
+    } finally {
+      setBusy(false)
+    }
+  }
+  return (
+    <Group title="All of it">
+      <Button disabled={busy} onClick={() => void propose()}>
+        {busy ? 'Proposing…' : 'Propose night colours'}
+      </Button>
+      <CardEdge work={work} />
+      {left.length > 0 && (
+        <Button
+          onClick={() => {
+            const { band, tile } = left[0]!.where
+            if (band) work.select(band, tile)
+          }}
+        >
+          {counted(left.length, 'picture')} to mend
+        </Button>
+      )}
+      <p className="w-52 text-[11.5px] leading-snug text-soft">
+        From the day’s: light grounds dark, hue kept, words as they can be read there. What was set for the
+        night stays. Marks that would go lost get a light plate. Press a band or a tile to tune it.
+      </p>
+    </Group>
+  )
+}
+
+const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`

@@ -9,9 +9,11 @@ export const desktop: Behaviour = {
   id: 'desktop',
   label: 'Desktop program',
   about:
-    'Light grounds and inks that are not light are taken away, element by element; what is left shows on the program’s own dark. An ink stays that stands on one element with a ground that carries it. Rules for the dark do not count.',
+    'Light grounds and inks that are not light are taken away, element by element; what is left shows on the program’s own dark. An ink stays that stands on one element with a ground that carries it. Rules for the dark do not count, pictures for the dark do; buttons of forms stay.',
   rests: 'The source of Thunderbird 153, and pictures of our own emails in it.',
   rules: 'none',
+  sources: true,
+  spares: new Set(['button']),
   recolors: true,
   page: '#18181b',
   ground: (color, { ink }) => (groundStays(color, ink) ? color : null),

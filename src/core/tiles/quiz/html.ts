@@ -1,4 +1,4 @@
-import type { ElementContent } from 'hast'
+import type { Element, ElementContent } from 'hast'
 import { css, el } from '../../html/element'
 import type { TileContext } from '../context'
 import { hidden, inputs, labelClasses, liveOr, nameOf, panelClass } from '../interactive/live'
@@ -78,13 +78,15 @@ function live(tile: QuizTile, looks: Looks, c: TileContext): ElementContent[] {
           ),
         ),
       ]),
-      ...results.map((r, n) => {
-        const box = resultBox(result(r, looks, c), looks, hidden)
-        return { ...box, properties: { className: [`ix-res${n}`], ...box.properties } }
-      }),
+      ...results.map((r, n) => hiddenResult(r, n, looks, c)),
       ...pressLink(tile.label, tile.link, looks, c),
     ]),
   ]
+}
+
+function hiddenResult(r: QuizTile['results'][number], n: number, looks: Looks, c: TileContext): Element {
+  const box = resultBox(result(r, looks, c), looks, hidden)
+  return { ...box, properties: { className: [`ix-res${n}`], ...box.properties } }
 }
 
 /** A quiz; without it, the questions with their answers. */

@@ -38,28 +38,7 @@ export function ReviewGroups({ tile, email, house, style, band, ground, set }: T
               onChange={(v) => set('set the stars', { stars: v === 'none' ? null : Number(v) })}
             />
           </Row>
-          {tile.stars !== null && (
-            <Row label="Colour">
-              <ColorField
-                label="Colour of the stars"
-                value={tile.starColor}
-                swatches={style.colors}
-                onChange={(starColor) => set('set the colour of the stars', { starColor }, 'star')}
-              />
-            </Row>
-          )}
-          {tile.stars !== null && (
-            <MaybeColor
-              label="At night"
-              name="Colour of the stars at night"
-              value={tile.nightStarColor}
-              fallback={tile.starColor}
-              swatches={style.colors}
-              onChange={(nightStarColor) =>
-                set('set the colour of the stars', { nightStarColor }, 'nightstar')
-              }
-            />
-          )}
+          {tile.stars !== null && <StarColors tile={tile} colors={style.colors} set={set} />}
           <Row label="Align">
             <Choice
               label="Alignment"
@@ -155,3 +134,31 @@ const letters = ({ font, size, line, color, bold, italic }: TextStyle): TextStyl
   ...{ font, size, line, color, bold },
   ...(italic ? { italic } : {}),
 })
+
+/** The colour of the stars, by day and at night. */
+function StarColors({
+  tile,
+  colors,
+  set,
+}: Pick<TileProps<'review'>, 'tile' | 'set'> & { colors: TileProps<'review'>['style']['colors'] }) {
+  return (
+    <>
+      <Row label="Colour">
+        <ColorField
+          label="Colour of the stars"
+          value={tile.starColor}
+          swatches={colors}
+          onChange={(starColor) => set('set the colour of the stars', { starColor }, 'star')}
+        />
+      </Row>
+      <MaybeColor
+        label="At night"
+        name="Colour of the stars at night"
+        value={tile.nightStarColor}
+        fallback={tile.starColor}
+        swatches={colors}
+        onChange={(nightStarColor) => set('set the colour of the stars', { nightStarColor }, 'nightstar')}
+      />
+    </>
+  )
+}

@@ -152,6 +152,21 @@ function LookGroup({
         swatches={style.colors}
         onChange={(headColor) => set('set the head', { headColor }, 'headcolor')}
       />
+      <NightLook tile={tile} style={style} set={set} />
+      <EdgeRow
+        label="Line"
+        value={tile.edge}
+        swatches={style.colors}
+        onChange={(edge) => set('set the line', { edge }, 'edge')}
+      />
+    </Group>
+  )
+}
+
+/** Its grounds and words at night, of those that it has by day. */
+function NightLook({ tile, style, set }: Pick<TileProps<'table'>, 'tile' | 'style' | 'set'>) {
+  return (
+    <>
       {tile.zebra && (
         <MaybeColor
           label="Every other, night"
@@ -182,13 +197,7 @@ function LookGroup({
           onChange={(nightHeadColor) => set('set the head', { nightHeadColor }, 'nightheadcolor')}
         />
       )}
-      <EdgeRow
-        label="Line"
-        value={tile.edge}
-        swatches={style.colors}
-        onChange={(edge) => set('set the line', { edge }, 'edge')}
-      />
-    </Group>
+    </>
   )
 }
 
