@@ -131,4 +131,20 @@ describe('words over a picture', () => {
     expect(white(over({ behind: ground }), dark)).toEqual([])
     expect(white(over({ behind: ground }), half)).toHaveLength(1)
   })
+
+  // A light pattern stays where dark words turn white.
+  test('a light pattern under dark words, where a reader turns words over', () => {
+    const light = drawn(() => [245, 240, 230])
+    const email = over({}, { picture: { ...ground, across: 'email' } })
+    const [band] = email.bands
+    const items = band!.cells[0]!.items.map((t) =>
+      t.id === 't' ? { ...t, style: { color: '#222222', size: 16 } } : t,
+    )
+    const dark = { ...email, bands: [{ ...band!, cells: [{ ...band!.cells[0]!, items: items as never }] }] }
+    expect(ofTile(dark, light)[0]).toEqual([
+      'mind',
+      'night',
+      'Fully inverted: on 100 % of the picture behind, contrast is under 4.5',
+    ])
+  })
 })

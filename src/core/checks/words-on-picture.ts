@@ -1,7 +1,9 @@
 import { luminance, wantedContrast } from '../color/contrast'
-import { groundsOf } from '../email/ground'
+import { groundsOf, type Ground } from '../email/ground'
+import { behaviourIds, behaviours } from '../night/behaviours'
 import { luminanceOfTone, type PictureLook } from '../night/look'
 import { definitionOf } from '../tiles'
+import type { ColorPair } from '../tiles/definition'
 import type { Check, Found } from './check'
 
 /** Where words are hard to read on this share of a picture, they will not all stand on the rest (common practice, no source). */
@@ -9,7 +11,8 @@ const MUCH = 0.25
 
 export const wordsOnPicture: Check = {
   name: 'words-on-picture',
-  about: 'Words over a picture are read on most of it, by WCAG 2.2 AA (1.4.3), measured in its pixels.',
+  about:
+    'Words over a picture are read on most of it, by day and under dark modes, which leave it as it is: WCAG 2.2 AA (1.4.3), measured in its pixels.',
   email: ({ email, style, looks }) => {
     const found: Found[] = []
     for (const band of email.bands)
@@ -20,21 +23,63 @@ export const wordsOnPicture: Check = {
         const pairs = definitionOf(tile)
           .pairs(tile, style.roles[band.role], ground)
           .filter((p) => !p.own)
-        const worst = pairs
-          .map((p) => ({ ...p, wanted: wantedContrast(p.size, p.bold) }))
-          .map((p) => ({ ...p, lost: lostOn(look, p.color, p.wanted) }))
-          .sort((a, b) => b.lost - a.lost)[0]
-        if (!worst || worst.lost < MUCH) continue
-        found.push({
-          severity: 'mind',
-          stage: 'compose',
-          where: { band: band.id, tile: tile.id },
-          what: `On ${Math.round(100 * worst.lost)} % of the picture behind, contrast is under ${worst.wanted}`,
-          why: `${worst.color} stands on a picture that is ${luminance(worst.color) > 0.18 ? 'light' : 'dark'} in many places. Give the cell a ground, take another ink, or a picture that is calmer there.`,
-        })
+        const leaves =
+          !!email.behind && ground.picture!.picture.id === email.behind.picture.id && !!style.nightGround
+        const said = worstOf(look, pairs, ground, leaves)
+        if (said) found.push({ severity: 'mind', where: { band: band.id, tile: tile.id }, ...said })
       }
     return found
   },
+}
+
+type Pairs = readonly ColorPair[]
+
+/** An ink as it is by day, by the email's own rules at night, and under each behaviour that recolours: pictures stay. @param leaves whether the picture goes at night */
+function inksOf(pair: ColorPair, ground: Ground, leaves: boolean): { color: string; at: string | null }[] {
+  const recolored = behaviourIds
+    .map((id) => behaviours[id])
+    .filter((b) => b.recolors)
+    .map((b) => {
+      const after = b.ground(ground.color, { picture: true }) ?? b.page
+      const color = b.words(pair.color, { before: ground.color, after, picture: true }, { link: pair.link })
+      return { color, at: b.label }
+    })
+  const written = leaves ? [] : [{ color: pair.night.color, at: 'At night' }]
+  return [{ color: pair.color, at: null }, ...written, ...recolored]
+}
+
+/** What is read worst: by day before at night. */
+function worstOf(
+  look: PictureLook,
+  pairs: Pairs,
+  ground: Ground,
+  leaves: boolean,
+): Omit<Found, 'where' | 'severity'> | null {
+  const lost = pairs
+    .flatMap((p) =>
+      inksOf(p, ground, leaves).map(({ color, at }) => {
+        const wanted = wantedContrast(p.size, p.bold)
+        return { color, at, wanted, share: lostOn(look, color, wanted) }
+      }),
+    )
+    .filter(({ share }) => share >= MUCH)
+    .sort((a, b) => Number(!!a.at) - Number(!!b.at) || b.share - a.share)[0]
+  if (!lost) return null
+  const { color, at, wanted, share } = lost
+  const where = `${Math.round(100 * share)} % of the picture behind, contrast is under ${wanted}`
+  const light = luminance(color) > 0.18 ? 'light' : 'dark'
+  return at
+    ? {
+        stage: 'night',
+        key: at,
+        what: `${at}: on ${where}`,
+        why: `The picture stays and the words become ${color}, but it is ${light} in many places. Give the cell a ground, which changes with the words, or a picture that is calmer there.`,
+      }
+    : {
+        stage: 'compose',
+        what: `On ${where}`,
+        why: `${color} stands on a picture that is ${light} in many places. Give the cell a ground, take another ink, or a picture that is calmer there.`,
+      }
 }
 
 /** The share of a picture on which an ink does not reach a contrast. */
