@@ -597,7 +597,22 @@ function finishHalden(e: Email): Email {
       what: { subject: 'The winter timetable of the night train: what changes', title: 'Winter timetable' },
     },
     // On phones each row is a card, which the station heads.
-    { name: 'setTile', what: { id: 't-hour00', kind: 'table', set: { headColumn: true } } },
+    {
+      name: 'setTile',
+      what: {
+        id: 't-hour00',
+        kind: 'table',
+        set: {
+          headColumn: true,
+          columns: [
+            { align: 'left', width: 29.9 },
+            { align: 'left', width: 19.6, color: '#5b696b' },
+            { align: 'left', width: 17.2, color: '#1f6f6b', bold: true },
+            { align: 'left', width: 33.3 },
+          ],
+        },
+      },
+    },
     // Phones have room for both, smaller, beside each other.
     { name: 'setBand', what: { id: 'b-head', set: { narrow: 'keep' } } },
     ...buttonFor(e, 'press', 'See your train', 'www.halden-rail.example/trains'),

@@ -133,7 +133,9 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
   const spec = tile.columns[column]
   const at = physical(spec?.align ?? 'left', c)
   const zebra = inHeadRow ? undefined : zebraOf(tile, row)
-  const ground = head ? (tile.headBackground ?? zebra) : zebra
+  // The names of rows have the look of the head only where there is no head row.
+  const dressed = inHeadRow || (inHeadColumn && !tile.headRow)
+  const ground = dressed ? (tile.headBackground ?? zebra) : zebra
   const name = tile.headRow ? (tile.rows[0]![column] ?? '') : ''
   const named = cards && row > 0 && !inHeadColumn && name.trim() !== ''
   return el(
@@ -142,9 +144,9 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
       scope: head ? (inHeadRow ? 'col' : 'row') : undefined,
       width: row === 0 && spec?.width ? `${spec.width}%` : undefined,
       className: classes(
-        ...(head && tile.headColor ? [] : names),
+        ...(dressed && tile.headColor ? [] : names),
         onNarrow(tile, c),
-        ...atNight(tile, { head, striped: zebra !== undefined }, c),
+        ...atNight(tile, { head: dressed, striped: zebra !== undefined }, c),
       ),
       ...(ground ? { bgColor: ground } : {}),
       style: css({
@@ -153,7 +155,9 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
         'border-bottom': lineBelow(tile, row),
         ...style,
         ...(inHeadRow ? {} : ownLetters(spec)),
-        ...(head ? { 'font-weight': 'bold', ...(tile.headColor ? { color: tile.headColor } : {}) } : {}),
+        ...(head
+          ? { 'font-weight': 'bold', ...(dressed && tile.headColor ? { color: tile.headColor } : {}) }
+          : {}),
         // Heads stand in the middle unless told.
         'text-align': (head || !isPlain(at, c)) && at,
         'vertical-align': 'top',
