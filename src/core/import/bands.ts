@@ -15,7 +15,7 @@ import { cellOf, cellsOf } from './content'
 import { handDown, ownGround, type Inherited } from './css'
 import { clamp, clampInt } from './measures'
 import { leftOut } from './left-out'
-import { modernised } from './legacy'
+import { directionOf, modernised } from './legacy'
 import { hidden, layout, meaningful, textOf, visible } from './source'
 import { stripsOf, type Box, type Strip } from './strips'
 import { Taking } from './taking'
@@ -104,7 +104,9 @@ export function bandsFromHtml(
   pictures: Readonly<Record<string, PictureRef>> = {},
   id: NewId = newId,
 ): ImportedBands {
-  const tree = modernised(fromHtml(inlineDocument(html)))
+  const read = fromHtml(inlineDocument(html))
+  const direction = directionOf(read)
+  const tree = modernised(read)
   const all = [...elementsOf(tree)]
   // A page of frames has no body of its own.
   const body = all.find((e) => e.tagName === 'body') ?? {
@@ -126,6 +128,8 @@ export function bandsFromHtml(
     })
     .join('\n')
   const taking = new Taking(css, pictures, id)
+  for (const map of all.filter((e) => e.tagName === 'map'))
+    taking.maps.set(String(map.properties.name ?? ''), map)
   const ground = windowGround(body)
   const width = clampInt(widthOf(all) ?? 600, 320, 900)
   const strips = stripsOf(taking, body, { ...asBrowsers, background: ground }, bodySpace(body)).filter(
@@ -148,7 +152,7 @@ export function bandsFromHtml(
     styles: { ground: ground ?? '#ffffff' },
     width,
     lang: /^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$/.test(lang) ? lang : 'en',
-    dir: root.properties.dir === 'rtl' ? 'rtl' : 'ltr',
+    dir: direction,
     title: (all.filter((e) => e.tagName === 'title').map(textOf)[0] ?? '').trim().slice(0, 200),
     preheader: preheaderOf(body),
     notes,

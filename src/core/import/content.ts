@@ -87,21 +87,24 @@ function itemsOf(
   const out = new Gathering(taking, inherited)
   let loose: ElementContent[] = []
   const flushLoose = () => {
-    const line = loose
+    const parts = partedAtPictures(loose, room)
     loose = []
+    for (const line of parts) sayLine(line)
+  }
+  const sayLine = (line: ElementContent[]) => {
     if (!meaningful(line).length) return
     const special = specialItems(taking, line, inherited, room)
     const p: Element = { type: 'element', tagName: 'p', properties: {}, children: line }
     if (special) out.put(special)
     else if (blockOf(p)) out.say(p)
-    else out.put([codeTile(taking, { ...p, tagName: 'div' })])
+    else out.put([codeTile(taking, { ...p, tagName: 'div' }, inherited)])
   }
   for (const node of nodes) {
     if (isLoose(node)) {
       if (!(isElement(node) && hidden(node))) loose.push(node)
       continue
     }
-    if (!isElement(node) || hidden(node) || node.tagName === 'style') continue
+    if (!isElement(node) || hidden(node) || node.tagName === 'style' || node.tagName === 'map') continue
     flushLoose()
     const special = isParagraph(node) && specialItems(taking, node.children, handDown(node, inherited), room)
     const boxed = node.tagName === 'div' && isBox(node, inherited)
@@ -234,6 +237,49 @@ function gapUnder(e: Element, inherited: Inherited): number {
   return gapAfter({ line: line ?? size * NORMAL }, /^h[1-6]$/.test(e.tagName) ? 1 : 0)
 }
 
+/** A picture takes a line of its own where it is as wide as this part of its room. */
+const WIDE = 0.4
+
+/** The picture that a node of a line is, linked or not. */
+function pictureIn(node: ElementContent): Element | null {
+  if (!isElement(node)) return null
+  if (node.tagName === 'img') return node
+  const held = node.tagName === 'a' ? meaningful(node.children) : []
+  return held.length === 1 && isElement(held[0]!) && held[0].tagName === 'img' ? held[0] : null
+}
+
+const isBreak = (node: ElementContent | undefined): boolean =>
+  !!node && isElement(node) && node.tagName === 'br'
+
+/** A line parted at pictures that stand above or beneath words: wide ones, and those that a line break parts from them. */
+function partedAtPictures(line: ElementContent[], room: number): ElementContent[][] {
+  const shown = line.filter((n) => !(n.type === 'text' && !n.value.trim()))
+  const parts: ElementContent[][] = [[]]
+  for (const node of line) {
+    const img = pictureIn(node)
+    const at = shown.indexOf(node)
+    const width = img && (pxOf(img.properties.width) ?? pxOf(styleOfElement(img).width) ?? 0)
+    const alone =
+      img &&
+      (width! >= WIDE * room ||
+        (isBreak(shown[at + 1]) && (at === 0 || isBreak(shown[at - 1]))) ||
+        (isBreak(shown[at - 1]) && at === shown.length - 1))
+    if (alone) parts.push([node], [])
+    else parts.at(-1)!.push(node)
+  }
+  return parts.length > 1 ? parts.map(withoutBreaks) : [line]
+}
+
+/** Without the breaks at its ends, which parted it from pictures. */
+function withoutBreaks(line: ElementContent[]): ElementContent[] {
+  const empty = (n: ElementContent | undefined) =>
+    !!n && (isBreak(n) || (n.type === 'text' && !n.value.trim()))
+  const out = [...line]
+  while (empty(out[0])) out.shift()
+  while (empty(out.at(-1))) out.pop()
+  return out
+}
+
 /** What stands in a line with others. */
 const isLoose = (node: ElementContent): boolean =>
   node.type === 'text' ||
@@ -310,12 +356,12 @@ function blockItems(taking: Taking, e: Element, inherited: Inherited, room: numb
     const line = lineIn(e)
     if (line) return [{ ...taking.base(), kind: 'divider', ...line }]
     const height = heightOf(e)
-    return height >= 1 ? [{ ...taking.base(), kind: 'gap', height: Math.min(2000, height) }] : []
+    return height >= 1 ? [{ ...taking.base(), kind: 'gap', height: clampInt(height, 1, 2000) }] : []
   }
   const data = e.tagName === 'table' && isData(e) ? dataTable(taking, e, inherited, room) : null
   if (data) return [data]
   if (taking.opaque.has(e) || !layout.has(e.tagName) || isData(e) || groundPictureOf(e))
-    return [codeTile(taking, e)]
+    return [codeTile(taking, e, inherited)]
   const button = boxButton(taking, e, handDown(e, inherited), inherited)
   if (button) return [button]
   const ground = ownGround(e)
@@ -333,7 +379,7 @@ function blockItems(taking: Taking, e: Element, inherited: Inherited, room: numb
     // A strip that is the element itself would go round in circles.
     return strips.flatMap((x) =>
       x.content.length === 1 && x.content[0] === e
-        ? [codeTile(taking, e)]
+        ? [codeTile(taking, e, inherited)]
         : itemsOf(taking, x.content, x.inherited, room, clamp(x.padding)),
     )
   }
@@ -347,5 +393,5 @@ function blockItems(taking: Taking, e: Element, inherited: Inherited, room: numb
         cells: cellsOf(taking, strips[0]!.columns, strips[0]!.inherited, room),
       },
     ]
-  return [codeTile(taking, e)]
+  return [codeTile(taking, e, inherited)]
 }

@@ -30,11 +30,13 @@ export function handDown(e: Element, from: Inherited): Inherited {
   const line =
     s['line-height'] === undefined
       ? from.line
-      : pxOf(s['line-height'], size) !== undefined && /[a-z]/.test(s['line-height'])
-        ? pxOf(s['line-height'], size)
-        : Number(s['line-height'])
-          ? Number(s['line-height']) * (size ?? 16)
-          : from.line
+      : s['line-height'] === 'normal'
+        ? undefined
+        : pxOf(s['line-height'], size) !== undefined && /[a-z]/.test(s['line-height'])
+          ? pxOf(s['line-height'], size)
+          : Number(s['line-height'])
+            ? Number(s['line-height']) * (size ?? 16)
+            : from.line
   const weight = s['font-weight']
   // A table's own alignment puts the table.
   const legacy =

@@ -520,3 +520,137 @@ test('edges and round corners of boxes come in, by a ground or by edges alone, a
   expect(JSON.stringify(words.bands)).toContain('"radius":12')
   expect(JSON.stringify(words.bands)).toMatch(/Before.*Boxed/)
 })
+
+describe('whatever is brought in can be kept', () => {
+  const length = fc
+    .tuple(
+      fc.double({ min: -20, max: 4000, noNaN: true }),
+      fc.constantFrom('px', 'pt', 'em', '%', '', 'rem', 'vw'),
+    )
+    .map(([n, unit]) => `${Math.round(n * 1e4) / 1e4}${unit}`)
+  const style = fc
+    .dictionary(
+      fc.constantFrom(
+        ...[
+          'padding',
+          'margin',
+          'width',
+          'height',
+          'font-size',
+          'line-height',
+          'border-radius',
+          'max-width',
+          'gap',
+        ],
+        ...['padding-left', 'margin-top', 'letter-spacing', 'background-position'],
+      ),
+      length,
+      { maxKeys: 4 },
+    )
+    .map((d) => Object.entries(d).map(([k, v]) => `${k}:${v}`))
+  const looks = fc
+    .tuple(
+      style,
+      fc.constantFrom(
+        '',
+        'display:flex',
+        'display:inline-block',
+        'display:block',
+        'display:table-cell',
+        'float:left',
+      ),
+      fc.constantFrom(
+        '',
+        'background:#dddddd',
+        'border:1.5pt solid #333333',
+        'border-top:0.5px dashed #999999',
+      ),
+    )
+    .map(([own, display, ground]) => [...own, display, ground].filter(Boolean).join(';'))
+  const { markup } = fc.letrec<{ markup: string }>((tie) => ({
+    markup: fc.oneof(
+      { depthSize: 'small', withCrossShrink: true },
+      fc.constantFrom('Words', 'More <b>words</b>', '&nbsp;', '<br>', '<hr>'),
+      fc.tuple(looks, length).map(([s, w]) => `<img src="a.png" width="${w}" height="${w}" style="${s}">`),
+      looks.map((s) => `<a href="https://a.example" style="${s}">Press</a>`),
+      fc
+        .tuple(
+          fc.constantFrom('div', 'p', 'h2', 'ul', 'center'),
+          looks,
+          fc.array(tie('markup'), { maxLength: 3 }),
+        )
+        .map(([t, s, c]) => `<${t} style="${s}">${c.join(t === 'ul' ? '</li><li>' : '')}</${t}>`),
+      fc
+        .tuple(looks, length, fc.array(fc.tuple(looks, tie('markup')), { minLength: 1, maxLength: 6 }))
+        .map(
+          ([s, w, cells]) =>
+            `<table width="${w}" cellpadding="${w}" style="${s}"><tr>${cells.map(([c, m]) => `<td style="${c}" height="${w}">${m}</td>`).join('')}</tr></table>`,
+        ),
+    ),
+  }))
+  const dot = { id: 'a'.repeat(64), type: 'image/png' as const, width: 300, height: 200, bytes: 900 }
+  test('by the schema of an email', () =>
+    fc.assert(
+      fc.property(fc.array(markup, { minLength: 1, maxLength: 5 }), (parts) => {
+        const { notes: _, ...read } = bandsFromHtml(parts.join(''), { 'a.png': dot })
+        expect(() => emailSchema.parse({ ...newEmail(600), ...read })).not.toThrow()
+      }),
+      { numRuns: samples(1500) },
+    ))
+})
+
+describe('what other programs write', () => {
+  const pictures = {
+    'a.png': { id: 'a'.repeat(64), type: 'image/png' as const, width: 600, height: 300, bytes: 900 },
+    'dot.gif': { id: 'd'.repeat(64), type: 'image/gif' as const, width: 1, height: 1, bytes: 43 },
+  }
+  const read = (body: string, more = '') =>
+    bandsFromHtml(
+      `<html><body style="margin:0"${more}><table width="600" align="center"><tr><td style="padding:20px;font:14px/20px Arial;color:#444444">${body}</td></tr></table></body></html>`,
+      pictures,
+    )
+  const kinds = (r: ReturnType<typeof read>) =>
+    r.bands.map((b) => b.cells.map((c) => c.items.map((i) => i.kind).join()))
+  test('columns by flex and by table cells stand beside each other', () => {
+    const two = (outer: string, inner: string) =>
+      kinds(
+        read(
+          `<div style="${outer}"><div style="${inner}"><p>L</p></div><div style="${inner}"><p>R</p></div></div>`,
+        ),
+      )
+    expect(two('display:flex;gap:20px', 'width:50%')).toEqual([['words', 'words']])
+    expect(two('', 'display:table-cell;width:270px')).toEqual([['words', 'words']])
+    expect(two('display:flex;flex-direction:column', '')).toEqual([['words'], ['words']])
+  })
+  test('a wide picture above words is a picture, and words that become code keep their letters', () => {
+    expect(kinds(read('<img src="a.png" width="560"><br>Words beneath'))).toEqual([['picture,words']])
+    const [code] = read('<img src="a.png" width="20"> Words beside').bands[0]!.cells[0]!.items
+    expect((code as { html: string }).html).toMatch(/font-size:14px;line-height:20px;color:#444444/)
+  })
+  test('a dot drawn out keeps its height, not its width', () => {
+    const [gap] = read('<img src="dot.gif" width="580" height="10"><p>x</p>').bands[0]!.cells[0]!.items
+    expect(gap).toMatchObject({ kind: 'gap', height: 10 })
+  })
+  test('an image map keeps its links, and that is said', () => {
+    const map = '<map name="m"><area shape="rect" coords="0,0,9,9" href="https://x.example/a"></map>'
+    const { bands, notes } = read(`<img src="a.png" width="560" usemap="#m">${map}`)
+    expect(JSON.stringify(bands)).toContain('https://x.example/a')
+    expect(notes.join()).toContain('image map')
+  })
+  test('the direction may be said on the body or around everything', () => {
+    expect(read('<p>x</p>', ' dir="rtl"').dir).toBe('rtl')
+    expect(bandsFromHtml('<div dir="rtl"><table><tr><td>x</td></tr></table></div>').dir).toBe('rtl')
+    expect(bandsFromHtml('<div><p dir="rtl">x</p><p>y</p></div>').dir).toBe('ltr')
+  })
+  test('two buttons of one line stand beside each other; one across its cell is as wide', () => {
+    const button = (display: string) =>
+      `<a href="https://a.example" style="display:${display};background:#123456;color:#ffffff;padding:12px 20px">Go</a>`
+    const [row] = read(`${button('inline-block')} ${button('inline-block')}`).bands[0]!.cells[0]!.items
+    expect(row).toMatchObject({
+      kind: 'row',
+      cells: [{ items: [{ kind: 'button' }] }, { items: [{ kind: 'button' }] }],
+    })
+    const [wide] = read(button('block')).bands[0]!.cells[0]!.items
+    expect((wide as { style: { padX: number } }).style.padX).toBeGreaterThan(250)
+  })
+})

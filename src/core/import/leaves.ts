@@ -3,9 +3,12 @@ import type { Tile, TileOf } from '../email/tile'
 import type { Mark } from '../tiles/marks/schema'
 import type { Element, ElementContent } from 'hast'
 import { print } from '../html/print-foreign'
+import { fontStacks } from '../email/fonts'
+import { css } from '../html/element'
 import { elementsOf } from '../html/elements'
 import type { Item } from '../email/schema'
-import type { TextStyleOverride } from '../email/styles'
+import { sides, type TextStyleOverride } from '../email/styles'
+import { lineWidth } from '../email/widths'
 import type { Block } from '../email/richtext'
 import { handDown, ownGround, type Inherited } from './css'
 import { clampInt } from './measures'
@@ -72,7 +75,13 @@ function buttonEdge(e: Element): { borderWidth: number; borderColor: string } | 
   return edge && { borderWidth: clampInt(edge.width, 1, 12), borderColor: edge.color }
 }
 
-function buttonTile(taking: Taking, a: Element, box: Element, inherited: Inherited, label: string): Tile {
+function buttonTile(
+  taking: Taking,
+  a: Element,
+  box: Element,
+  inherited: Inherited,
+  label: string,
+): TileOf<'button'> {
   const inner = meaningful(a.children)
   const said = inner.length === 1 && isElement(inner[0]!) ? inner[0]! : null
   // Its ink may stand on its words.
@@ -114,7 +123,7 @@ export function specialItems(
   if (row) return [row]
   const out: Item[] = []
   for (const node of inner) {
-    if (!isElement(node)) return mixedItems(taking, nodes)
+    if (!isElement(node)) return mixedItems(taking, nodes, inherited)
     const held = node.tagName === 'a' ? meaningful(node.children) : [node]
     const img = held.length === 1 && isElement(held[0]!) && held[0]!.tagName === 'img' ? held[0]! : null
     if (img) {
@@ -137,13 +146,76 @@ export function specialItems(
       /block/.test(s.display ?? '') &&
       node.children.every(isInline)
     ) {
-      out.push(buttonTile(taking, node, node, inherited, textOf(node).trim().slice(0, 200)))
+      const button = buttonTile(taking, node, node, inherited, textOf(node).trim().slice(0, 200))
+      out.push(s.display === 'block' ? asWideAs(button, inherited, pxOf(s.width) ?? room) : button)
       continue
     }
-    return mixedItems(taking, nodes)
+    return mixedItems(taking, nodes, inherited)
   }
-  return out.length ? out : null
+  if (!out.length) return null
+  const buttons = out.flatMap((t) => (t.kind === 'button' ? [t] : []))
+  return buttons.length > 1 && buttons.length === out.length && buttons.length <= 5
+    ? [buttonRow(taking, buttons, inherited, room)]
+    : out
 }
+
+/** A button of a settled width. @param width px */
+function asWideAs(button: TileOf<'button'>, { font }: Inherited, width: number): TileOf<'button'> {
+  const { size = 16, bold = false, padX = 0 } = button.style ?? {}
+  const words = lineWidth(button.label, fontStacks[font ?? 'sans'], size, bold)
+  return {
+    ...button,
+    fullNarrow: true,
+    style: { ...button.style, padX: clampInt(Math.max(padX, (width - words) / 2), 0, 400) },
+  }
+}
+
+/** Between buttons of one line: what a space and usual margins come to, px (common practice, no source). */
+const BUTTON_GAP = 12
+
+/** Buttons of one line as a row: those of the middle lean on each other. */
+function buttonRow(
+  taking: Taking,
+  buttons: readonly TileOf<'button'>[],
+  inherited: Inherited,
+  room: number,
+): Item {
+  const gaps = BUTTON_GAP * (buttons.length - 1)
+  const wide = buttons.map(({ label, style }) => {
+    const font = fontStacks[inherited.font ?? 'sans']
+    return lineWidth(label, font, style?.size ?? 16, !!style?.bold) + 2 * (style?.padX ?? 0) + 4
+  })
+  const sum = wide.reduce((a, b) => a + b, 0)
+  const rest = Math.max(0, room - gaps - sum)
+  const last = buttons.length - 1
+  const extra = (at: number) =>
+    inherited.align === 'center'
+      ? at === 0 || at === last
+        ? rest / 2
+        : 0
+      : at === (inherited.align === 'right' ? 0 : last)
+        ? rest
+        : 0
+  const side = (at: number) =>
+    (inherited.align === 'center' && at === 0) || (inherited.align === 'right' && at === 0) ? 'right' : 'left'
+  return {
+    id: taking.id(),
+    kind: 'row',
+    gap: BUTTON_GAP,
+    narrow: sum + gaps > PHONE ? 'stack' : 'keep',
+    cells: buttons.map((b, at) => ({
+      id: taking.id(),
+      width: Math.max(1, Math.min(1200, Math.round(wide[at]! + extra(at)))),
+      padding: sides(0),
+      align: 'left',
+      valign: 'top',
+      items: [{ ...b, align: side(at) }],
+    })),
+  }
+}
+
+/** What a phone leaves a row, px (common practice, no source). */
+const PHONE = 320
 
 /** Pictures of one line are marks where they are no larger than this, px. */
 const LARGEST_MARK = { width: 160, height: 72 }
@@ -186,12 +258,15 @@ function marksOf(taking: Taking, nodes: readonly ElementContent[], inherited: In
 }
 
 /** Words with pictures among them say more than words can hold: they stay markup. */
-function mixedItems(taking: Taking, nodes: readonly ElementContent[]): Item[] | null {
+function mixedItems(taking: Taking, nodes: readonly ElementContent[], inherited: Inherited): Item[] | null {
   const root: Element = { type: 'element', tagName: 'div', properties: {}, children: [...nodes] }
   return [...elementsOf(root)].some((e) => e.tagName === 'img') || !nodes.every((n) => isInline(n))
-    ? [codeTile(taking, root)]
+    ? [codeTile(taking, root, inherited)]
     : null
 }
+
+/** Pictures of at most so many pixels are dots. */
+const DOT = 16
 
 function pictureItem(
   taking: Taking,
@@ -202,6 +277,13 @@ function pictureItem(
   outer: Element,
 ): Item {
   const src = String(img.properties.src ?? '')
+  const map = taking.maps.get(String(img.properties.useMap ?? '').replace(/^#/, ''))
+  if (map) {
+    taking.notes.add(
+      'A picture with several links (an image map) became code, so that each keeps its place. As cuts in Cut, its parts become pictures of their own.',
+    )
+    return codeTile(taking, { type: 'element', tagName: 'div', properties: {}, children: [outer, map] })
+  }
   const picture = Object.hasOwn(taking.pictures, src) ? taking.pictures[src] : undefined
   if (!picture) {
     taking.notes.add(
@@ -210,6 +292,10 @@ function pictureItem(
     return codeTile(taking, outer)
   }
   const s = styleOfElement(img)
+  // A dot that is drawn out keeps room.
+  const height = pxOf(img.properties.height) ?? pxOf(s.height)
+  if (picture.width * picture.height <= DOT && height !== undefined)
+    return { ...taking.base(), kind: 'gap', height: clampInt(height, 1, 2000) }
   const width =
     pxOf(img.properties.width) ?? pxOf(s['max-width']) ?? pxOf(s.width) ?? Math.min(room, picture.width)
   return {
@@ -218,7 +304,7 @@ function pictureItem(
     picture,
     alt: img.properties.alt === undefined ? null : String(img.properties.alt).slice(0, 2000),
     link: link.slice(0, 4000),
-    width: Math.max(1, Math.min(2000, width)),
+    width: clampInt(width, 1, 2000),
     align: inherited.align ?? 'left',
   }
 }
@@ -280,8 +366,26 @@ function inTable(e: Element): Element {
   return inTable({ type: 'element', tagName: around, properties, children: [e] })
 }
 
-export function codeTile(taking: Taking, e: Element): Tile {
+/** Letters as markup that stands alone has to say them. */
+function lettersStyle({ font, size, line, color, bold, italic, align }: Inherited): string {
+  return css({
+    'font-family': font && fontStacks[font].css,
+    'font-size': size,
+    'line-height': line,
+    'font-weight': bold && 'bold',
+    'font-style': italic && 'italic',
+    color,
+    'text-align': align,
+  })
+}
+
+/** @param inherited letters that words in it have from what stood around */
+export function codeTile(taking: Taking, source: Element, inherited?: Inherited): Tile {
   taking.codes++
+  const style = inherited && textOf(source).trim() ? lettersStyle(inherited) : ''
+  const e: Element = style
+    ? { type: 'element', tagName: 'div', properties: { style }, children: [inTable(source)] }
+    : source
   const classes = new Set(
     [...elementsOf(e)].flatMap((x) => (x.properties.className as string[] | undefined) ?? []),
   )

@@ -36,7 +36,7 @@ export function longhands(font: string): string {
     `font-weight:${before.some((w) => w === 'bold' || Number(w) >= 600) ? 'bold' : 'normal'}`,
     before.some((w) => w === 'italic' || w === 'oblique') ? 'font-style:italic' : '',
     `font-size:${size}`,
-    line ? `line-height:${line}` : '',
+    `line-height:${line ?? 'normal'}`,
     `font-family:${family}`,
   ]
     .filter(Boolean)
@@ -127,7 +127,26 @@ function mirror(node: Root | ElementContent): void {
 /** A tree whose old markup says in CSS what it says; it is changed in place. */
 export function modernised(tree: Root): Root {
   tree.children = tree.children.flatMap((n): RootContent[] => (n.type === 'doctype' ? [n] : turned(n, 0)))
-  const html = tree.children.find((n) => n.type === 'element')
-  if (html?.type === 'element' && html.properties.dir === 'rtl') mirror(tree)
+  if (directionOf(tree) === 'rtl') mirror(tree)
   return tree
+}
+
+/** How deep a direction is looked for: on the root, the body, or what alone stands in it. */
+const DEEP = 8
+
+/** The direction of all of an email, wherever around it that is said. */
+export function directionOf(tree: Root): 'ltr' | 'rtl' {
+  const inner = (e: Root | Element): Element[] =>
+    (e.children as ElementContent[]).filter(
+      (n): n is Element => n.type === 'element' && !['head', 'style'].includes(n.tagName),
+    )
+  let at = inner(tree)
+  for (let deep = 0; deep < DEEP && at.length === 1; deep++) {
+    const [e] = at as [Element]
+    const direction = readStyle(styleOf(e)).find((d) => d.property === 'direction')?.value
+    if (attribute(e, 'dir') === 'rtl' || direction === 'rtl') return 'rtl'
+    if (attribute(e, 'dir') === 'ltr') return 'ltr'
+    at = inner(e)
+  }
+  return 'ltr'
 }

@@ -7,12 +7,12 @@ export const plus = (a: Sides, b: Sides): Sides => ({
   bottom: a.bottom + b.bottom,
   left: a.left + b.left,
 })
-/** Paddings within what the schema allows, px. */
+/** Paddings within what the schema allows: whole px. */
 export const clamp = (p: Sides): Sides => ({
-  top: Math.min(400, p.top),
-  right: Math.min(400, p.right),
-  bottom: Math.min(400, p.bottom),
-  left: Math.min(400, p.left),
+  top: clampInt(p.top, 0, 400),
+  right: clampInt(p.right, 0, 400),
+  bottom: clampInt(p.bottom, 0, 400),
+  left: clampInt(p.left, 0, 400),
 })
 
 /** A whole number between two. */

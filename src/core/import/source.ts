@@ -69,6 +69,7 @@ export const beside = (e: Element) => {
   const s = styleOfElement(e)
   return (
     s.display === 'inline-block' ||
+    s.display === 'table-cell' ||
     s.float === 'left' ||
     s.float === 'right' ||
     (e.tagName === 'table' && (e.properties.align === 'left' || e.properties.align === 'right'))

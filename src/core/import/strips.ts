@@ -6,7 +6,7 @@ import type { GroundPicture } from '../email/schema'
 import { sides, type Sides } from '../email/styles'
 import { boxButton } from './leaves'
 import { frameOf, groundPictureOf, groundPlace, handDown, isFramed, ownGround, type Inherited } from './css'
-import { plus } from './measures'
+import { clampInt, plus } from './measures'
 import { beside, cellsOfRow, heightOf, hidden, isData, isElement, layout, meaningful, rowsOf } from './source'
 import type { Taking } from './taking'
 
@@ -134,11 +134,26 @@ export function parted(
   const children = meaningful(node.children)
   const elements = children.filter(isElement)
   const only = elements.length > 0 && elements.length === children.length
-  const columns = only && elements.every(beside) ? columnsOf(elements) : null
+  const flex = flexGap(node)
+  const columns = only && (flex !== null || elements.every(beside)) ? columnsOf(elements, flex ?? 0) : null
+  if (flex !== null && only && elements.length > 5) taking.notes.add(MANY)
   if (columns) return [{ ...columns, content: [], inherited: own, padding: inside }]
   if (only && elements.every((e) => layout.has(e.tagName)))
     return elements.flatMap((e, i) => stripsOf(taking, e, own, partOf(inside, i, elements), box))
   return [{ columns: null, content: node.children, inherited: own, padding: inside }]
+}
+
+const MANY = 'A row of more than five columns was stacked: a band holds five beside each other.'
+
+/** The gap of a flex row, px (CSS Flexible Box 1, 5.1; CSS Box Alignment 3, 8); null where an element is none. */
+function flexGap(e: Element): number | null {
+  const s = styleOfElement(e)
+  if (
+    !/^(?:inline-)?flex$/.test(s.display ?? '') ||
+    /column/.test(s['flex-direction'] ?? s['flex-flow'] ?? '')
+  )
+    return null
+  return pxOf(s['column-gap'] ?? s.gap?.split(/\s+/).at(-1)) ?? 0
 }
 
 /** The space of one of several beneath each other: above the first, under the last. */
@@ -149,11 +164,11 @@ const partOf = (p: Sides, at: number, all: readonly unknown[]): Sides => ({
 })
 
 /** Elements beside each other as columns; an empty one between them is their gap. */
-function columnsOf(elements: readonly Element[]): Required<Pick<Strip, 'columns' | 'gap'>> | null {
+function columnsOf(elements: readonly Element[], gap = 0): Required<Pick<Strip, 'columns' | 'gap'>> | null {
   const filled = elements.filter((e) => meaningful(e.children).length || ownGround(e))
   if (filled.length < 2 || filled.length > 5) return null
   const between = elements.find((e) => !filled.includes(e))
-  return { columns: filled, gap: Math.min(200, (between && pxOf(styleOfElement(between).width)) ?? 0) }
+  return { columns: filled, gap: clampInt((between && pxOf(styleOfElement(between).width)) ?? gap, 0, 200) }
 }
 
 /** What has a picture behind it is one strip; one whose picture is not at hand stays as it is. */
@@ -218,5 +233,5 @@ function rowStrips(
   const gap = between.length
     ? (pxOf(styleOfElement(between[0]!).width) ?? pxOf(between[0]!.properties.width) ?? 0)
     : 0
-  return [{ columns: cells, gap: Math.min(200, gap), content: [], inherited, padding }]
+  return [{ columns: cells, gap: clampInt(gap, 0, 200), content: [], inherited, padding }]
 }

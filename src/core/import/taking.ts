@@ -9,6 +9,8 @@ export class Taking {
   readonly notes = new Set<string>()
   /** What can only become code. */
   readonly opaque = new WeakSet<Element>()
+  /** Maps of links over pictures, by their names. */
+  readonly maps = new Map<string, Element>()
   /** How many code tiles were made. */
   codes = 0
 

@@ -58,7 +58,7 @@ function styleMark(e: Element): Mark | null {
     type: 'textStyle',
     attrs: {
       ...(color ? { color } : {}),
-      ...(size && size < 1000 ? { fontSize: `${Math.round(size)}px` } : {}),
+      ...(size && size >= 1 && size < 999 ? { fontSize: `${Math.round(size)}px` } : {}),
       ...(background ? { backgroundColor: background } : {}),
     },
   }

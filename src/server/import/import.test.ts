@@ -5,7 +5,7 @@ import { hostOf } from '@/test-support/host'
 import { ownData, samplePng } from '@/test-support/server'
 import { Problem } from '../problem'
 import { pictureBytes } from '../pictures/store'
-import { importFile, importHtml } from './import'
+import { importFile, importHtml, importMarkup } from './import'
 import { closePool } from '../pool'
 import { takeInAddress, takeInEmail } from './take-in'
 
@@ -139,3 +139,14 @@ test('a ZIP that unpacks to far more than it weighs is stopped on the way', asyn
 
 test('pasted source that is too long is refused', () =>
   expect(() => importHtml(`<p>${'x'.repeat(1_000_001)}`)).toThrow(/at most one million/))
+
+test('pictures that stand in pasted HTML come in with it', async () => {
+  const png = await samplePng(40, 30)
+  const read = await importMarkup(
+    `<p>x</p><img alt="A" width="40" src="data:image/png;base64,${png.toString('base64')}">`,
+  )
+  expect(read.pictures).toHaveLength(1)
+  expect(JSON.stringify(read.bands.bands)).toContain('"kind":"picture"')
+  const broken = await importMarkup(`<img src="data:image/png;base64,${'A'.repeat(40)}">`)
+  expect(broken.notes.join()).toContain('picture 1 in the HTML')
+})

@@ -55,7 +55,7 @@ export async function importFile(bytes: Buffer, name: string, base?: string): Pr
     )
   if (isMessage(head)) return fromMessage(bytes, name)
   const html = decode(bytes)
-  return importHtml(base ? withAbsolute(html, base) : html)
+  return importMarkup(base ? withAbsolute(html, base) : html)
 }
 
 /** Whether a file begins with the header of a message (RFC 5322, section 2.2). */
@@ -63,7 +63,29 @@ const isMessage = (head: string): boolean =>
   /^[A-Za-z][A-Za-z0-9-]*:/.test(head) &&
   /^(?:content-type|mime-version|from|subject|received|date|message-id):/im.test(head)
 
-/** Brings in pasted HTML. */
+/** Pictures that stand in the HTML itself (RFC 2397), with their bytes in base64. */
+const INSIDE = /data:image\/(?:png|jpe?g|gif);base64,[A-Za-z0-9+/=]{16,1000000}/g
+const MOST_INSIDE = 100
+
+/** Brings in pasted HTML, with the pictures that stand in it. */
+export async function importMarkup(html: string): Promise<ReadImport> {
+  const pictures: Record<string, NewPicture> = {}
+  const notes: string[] = []
+  const addresses = [...new Set(html.match(INSIDE) ?? [])].slice(0, MOST_INSIDE)
+  for (const [i, address] of addresses.entries()) {
+    const name = `picture ${i + 1} in the HTML`
+    const bytes = Buffer.from(address.slice(address.indexOf(',') + 1), 'base64')
+    try {
+      pictures[address] = (await checkPicture(bytes, name)).picture
+    } catch (e) {
+      if (!(e instanceof Problem)) throw e
+      notes.push(`${name}: ${e.detail}`)
+    }
+  }
+  return importHtml(html, pictures, { notes })
+}
+
+/** The same with the pictures that are known already. */
 export function importHtml(
   html: string,
   pictures: Readonly<Record<string, NewPicture>> = {},
@@ -162,6 +184,8 @@ async function fromMessage(bytes: Buffer, name: string): Promise<ReadImport> {
     )
   const pictures: Record<string, NewPicture> = {}
   const notes: string[] = []
+  if (mail.attachments.some((a) => a.contentType === 'text/x-amp-html'))
+    notes.push('The AMP part of the message was left out: Interact makes one from the email as it is now.')
   for (const a of mail.attachments) {
     const cid = a.cid ?? a.contentId?.replace(/^<|>$/g, '')
     if (!cid || !mail.html.includes(`cid:${cid}`)) continue

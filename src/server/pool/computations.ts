@@ -66,7 +66,7 @@ export const computations = {
     (await import('../motion/countdown/draw')).countdownPicture(input),
   importFile: async ({ content, name, base }: File & { base?: string }) =>
     (await import('../import/import')).importFile(await bytesOf(content), name, base),
-  importHtml: async ({ html }: { html: string }) => (await import('../import/import')).importHtml(html),
+  importHtml: async ({ html }: { html: string }) => (await import('../import/import')).importMarkup(html),
   deckOfFile: async ({ content, name }: File) =>
     (await import('../decks/read')).deckOfFile(await bytesOf(content), name),
   deckOfText: async ({ text, markdown }: { text: string; markdown?: boolean }) =>
