@@ -2,10 +2,13 @@
 import { Command } from 'cmdk'
 import { Dialog as Radix } from 'radix-ui'
 import { shownKeys, type Action } from './action'
+import { answering } from './trade-words'
 
 /** The finder: every action by name. */
 export function Finder({ onClose, actions }: { onClose: () => void; actions: readonly Action[] }) {
   const groups = [...new Set(actions.map((a) => a.group))]
+  // The package names items in small letters.
+  const byId = new Map(actions.map((a) => [a.id.toLowerCase(), a]))
   return (
     <Radix.Root open onOpenChange={(o) => !o && onClose()}>
       <Radix.Portal>
@@ -17,14 +20,10 @@ export function Finder({ onClose, actions }: { onClose: () => void; actions: rea
           <Radix.Title className="sr-only">Find an action</Radix.Title>
           <Command
             label="Find an action"
-            filter={(value, search) =>
-              search
-                .toLowerCase()
-                .split(/\s+/)
-                .every((w) => value.toLowerCase().includes(w))
-                ? 1
-                : 0
-            }
+            filter={(value, search) => {
+              const action = byId.get(value)
+              return action ? answering(action, search) : 0
+            }}
           >
             <Command.Input
               placeholder="What do you want to do?"
@@ -45,7 +44,7 @@ export function Finder({ onClose, actions }: { onClose: () => void; actions: rea
                     .map((a) => (
                       <Command.Item
                         key={a.id}
-                        value={`${a.label} ${a.id}`}
+                        value={a.id.toLowerCase()}
                         onSelect={() => {
                           onClose()
                           a.run()
