@@ -8,6 +8,7 @@ import type { Check, Finding, PictureLooks } from './check'
 import { codeChanged } from './code-changed'
 import { conditionalBroken } from './conditional-broken'
 import { contrastLow } from './contrast-low'
+import { countdownPast } from './countdown-past'
 import { empty } from './empty'
 import { fieldValue } from './field-value'
 import { formWarned } from './form-warned'
@@ -42,6 +43,7 @@ export const checks: readonly Check[] = [
   linkMissing,
   linkScheme,
   contrastLow,
+  countdownPast,
   wordsSmall,
   wordsPictured,
   motion,

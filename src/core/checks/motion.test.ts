@@ -5,6 +5,7 @@ import { applyEdit } from '../email/edits'
 import type { TileOf } from '../email/tile'
 import { newTile } from '../tiles'
 import type { Made, Motion } from '../motion/schema'
+import { past } from './countdown-past'
 import { motion } from './motion'
 import { runChecks, scopeOf } from './run'
 
@@ -68,4 +69,24 @@ test('values whose file is not made yet are found', () => {
   const not = [['mend', 'motion', 'A moving picture is not made yet']]
   expect(found({ motion: motionOf(says('A')) })).toEqual(not)
   expect(found({ motion: made(says('A')), picture: null })).toEqual(not)
+})
+
+test('a countdown whose moment is past is told, to the second and in its own zone', () => {
+  const made = {
+    kind: 'countdown',
+    until: { kind: 'moment', at: '2026-12-04T22:00', zone: 'Europe/London' },
+    units: ['hours', 'minutes'],
+    labels: { days: 'd', hours: 'h', minutes: 'm', seconds: 's' },
+    face: 'sans',
+    colors: { digits: '#f3ead8', labels: '#b9c4d0', ground: '#14202f', box: '#22344c' },
+    radius: 6,
+    over: 'Over',
+    server: '',
+  }
+  const tile = { ...newTile('picture'), id: 't', picture: moving(9, 9), motion: { made } } as never
+  const email = applyEdit(longEmail(1), { name: 'addTile', what: { cell: 'c0-0', at: 0, tile } })
+  // In December London is on UTC (IANA time zone database).
+  const end = Date.UTC(2026, 11, 4, 22, 0, 0)
+  expect(past(email, end - 1000)).toEqual([])
+  expect(past(email, end).map((f) => [f.severity, f.stage, f.where?.tile])).toEqual([['mend', 'motion', 't']])
 })

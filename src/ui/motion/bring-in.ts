@@ -18,8 +18,8 @@ export interface Target {
   available: number
 }
 
-/** How long each still of a set is shown, ms (common practice, no source). */
-const STILL = 700
+/** How long each still of a set is shown to begin with, ms: as long as animations are drawn for (common practice, no source). */
+const STILL = 100
 
 const isFilm = (f: File): boolean => /^video\//.test(f.type) || /\.(mp4|m4v|mov|webm)$/i.test(f.name)
 
