@@ -39,6 +39,7 @@ export const interactRoutes = routesOf({
           code: z.string(),
           why: z.string(),
           mend: z.string().nullable(),
+          of: z.string().optional().describe('the attribute or element that the mend is of'),
         }),
       ),
     }),

@@ -6,3 +6,5 @@ export async function ampErrors(html: string): Promise<string[]> {
   const said = messages.filter((m) => m.severity === 'ERROR').map((m) => `${m.line}: ${m.message}`)
   return pass ? said : said.length ? said : ['FAIL']
 }
+
+export { checkAmp }

@@ -114,6 +114,17 @@ class Evaluation {
 export const evaluate = (expression: string, scope: Scope): unknown =>
   new Evaluation(scope).of(jsep(expression))
 
+/** Why an expression cannot be read; null where it can. */
+export function parsed(expression: string): string | null {
+  if (!expression.trim()) return 'it is empty.'
+  try {
+    jsep(expression)
+    return null
+  } catch (error) {
+    return `${(error as Error).message.replace(/ at character (\d+)$/, ' at character $1.')}`
+  }
+}
+
 /** One thing that is done when something happens: `target.method(arguments)`. */
 export interface Action {
   event: string

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { ampErrors } from '@/test-support/amp'
+import { ampErrors, checkAmp } from '@/test-support/amp'
 import { support } from '@/test-support/readers'
 import { hintsOf } from '../readers/hints'
 import { interactiveSupport, sharesOf, versionIn } from '../readers/versions'
@@ -169,6 +169,51 @@ describe('what the validator says of a text is mended in a press each', () => {
     expect(await ampErrors(mended(html, mend))).toEqual([])
   })
 
+  test.each<[Mend, string, string]>([
+    ['attribute', 'onclick', page('<p onclick="a()">x</p>')],
+    ['attribute', 'contenteditable', page('<p contenteditable>x</p>')],
+    [
+      'attribute',
+      'background',
+      page('<table background="https://a.example/a.png"><tr><td>x</td></tr></table>'),
+    ],
+    ['attribute', 'target', page('<a href="https://a.example" target="_top">x</a>')],
+    [
+      'element',
+      'amp-video',
+      page('<amp-video width="1" height="1" src="https://a.example/a.mp4"></amp-video>'),
+    ],
+    ['element', 'iframe', page('<iframe src="https://a.example"></iframe><p>x</p>')],
+    ['sizes', '', page('<amp-img src="https://a.example/a.png" alt=""></amp-img>')],
+  ])('%s of %s', async (mend, of, html) => {
+    const [first] = (await checkAmp(html)).messages
+    expect([first!.mend, first!.of ?? '']).toEqual([mend, of])
+    expect(first!.why).toContain(of)
+    expect(await ampErrors(mended(html, mend, of))).toEqual([])
+  })
+
+  test.each([
+    ['BROKEN_EXPRESSION', '<p [text]="a +">x</p>'],
+    ['BROKEN_EXPRESSION', '<button on="tap:AMP.setState({a:})">x</button>'],
+    [
+      'LIST_WITHOUT_TEMPLATE',
+      '<amp-list width="300" height="100" src="https://a.example/l.json"></amp-list>',
+    ],
+    ['SAME_ID', '<p id="a">1</p>\n<p id="a">2</p>'],
+  ])('what the validator lets pass: %s', async (code, body) => {
+    const { pass, messages } = await checkAmp(withScripts(page(body)))
+    expect(pass).toBe(false)
+    expect(messages.map((m) => m.code)).toContain(code)
+    expect(messages.find((m) => m.code === code)!.line).toBeGreaterThan(5)
+  })
+  test('a sheet and a document that are too long say by how much', async () => {
+    const of = async (html: string) => (await checkAmp(html)).messages[0]!.why
+    expect(await of(page('<p>x</p>', 'p{color:red}'.repeat(8000)))).toMatch(/96000 bytes, and 75,000/)
+    expect(await of(page(`<p>${'x'.repeat(210_000)}</p>`))).toMatch(/2\d{5} bytes, and 200,000/)
+    const data = '<amp-state id="s"><script type="application/json">{a:1}</script></amp-state>'
+    expect(await of(withScripts(page(data)))).toMatch(/no JSON/)
+  })
+
   test('what is right is left as it is', () => {
     const good = withScripts(
       page(
@@ -185,7 +230,7 @@ describe('what the validator says of a text is mended in a press each', () => {
         fc.string({ maxLength: 200 }),
         fc.constantFrom(...(Object.keys(mends) as Mend[])),
         (html, mend) => {
-          expect(typeof mended(`<form ${html}><img ${html}>`, mend)).toBe('string')
+          expect(typeof mended(`<form ${html}><img ${html}>`, mend, html)).toBe('string')
         },
       ),
     )

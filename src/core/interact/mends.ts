@@ -14,6 +14,9 @@ export const mends = {
   http: 'Ask by https',
   scripts: 'Take the script out',
   frame: 'Put the frame around it',
+  sizes: 'Give it a width and a height',
+  attribute: 'Take the attribute away',
+  element: 'Take the element out',
 } as const
 export type Mend = keyof typeof mends
 
@@ -109,7 +112,32 @@ const ownScript = (tag: Tag): boolean =>
   value(tag, 'type') === 'application/json' ||
   (value(tag, 'src') ?? '').startsWith('https://cdn.ampproject.org/v0')
 
-const steps: Record<Mend, (html: string) => string> = {
+/** Elements that are nothing without what they show: they go with all that they hold. */
+const SHOWS = /^(?:amp-)?(?:video|audio|iframe|ad|youtube)$|^(?:object|embed|applet|link|base|svg|canvas)$/
+
+/** Without an element: with what it holds where that is no content of its own. */
+const withoutElement = (html: string, name: string): string =>
+  patched(html, (t, i, all) => {
+    if (t.name !== name) return []
+    if (!SHOWS.test(name) || t.closing) return [{ from: t.from, to: t.to, put: '' }]
+    const end = all.slice(i).find((o) => o.name === name && o.closing)
+    return [{ from: t.from, to: end?.to ?? t.to, put: '' }]
+  })
+
+/** What a picture without a size is given to begin with, px. */
+const SIZE = { width: 600, height: 400 }
+
+const steps: Record<Mend, (html: string, of: string) => string> = {
+  sizes: (html) =>
+    patched(html, (t) => {
+      if (t.closing || !/^amp-(?:img|anim|carousel|list)$/.test(t.name)) return []
+      const lacks = (['width', 'height'] as const).filter((name) => !attributeOf(t, name))
+      if (!lacks.length || (value(t, 'layout') === 'fixed-height' && !lacks.includes('height'))) return []
+      const end = t.selfClosing ? t.to - 2 : t.to - 1
+      return [{ from: end, to: end, put: lacks.map((name) => ` ${name}="${SIZE[name]}"`).join('') }]
+    }),
+  attribute: (html, of) => patched(html, (t) => (of ? instead(t, of) : [])),
+  element: (html, of) => (of ? withoutElement(html, of) : html),
   'form-target': (html) => patched(html, (t) => (t.name === 'form' ? instead(t, 'target') : [])),
   'form-action': (html) =>
     patched(html, (t) => {
@@ -159,5 +187,5 @@ const steps: Record<Mend, (html: string) => string> = {
   frame: framed,
 }
 
-/** An AMP text with one kind of fault mended throughout. */
-export const mended = (html: string, mend: Mend): string => steps[mend](html)
+/** An AMP text with one kind of fault mended throughout. @param of the attribute or element that it is of */
+export const mended = (html: string, mend: Mend, of = ''): string => steps[mend](html, of)

@@ -16,10 +16,53 @@ export interface AmpMessage {
 export interface Explained extends AmpMessage {
   why: string
   mend: Mend | null
+  /** The name of the attribute or element that the mend is of. */
+  of?: string
 }
 
 /** By the validator's code and, where one code says several things, by what its message holds. The first that fits counts. */
-const reasons: readonly { code: RegExp; says?: readonly RegExp[]; why: string; mend?: Mend }[] = [
+interface Reason {
+  code: RegExp
+  says?: readonly RegExp[]
+  why: string | ((message: string) => string)
+  mend?: Mend
+}
+
+/** The n-th name in quotes. */
+const named = (message: string, n = 0): string => [...message.matchAll(/'([^']*)'/g)][n]?.[1] ?? ''
+
+const reasons: readonly Reason[] = [
+  {
+    code: /BROKEN_EXPRESSION/,
+    why: 'The validator does not read expressions, but readers do: nothing happens there. Close what is open, and put texts in single quotes.',
+  },
+  {
+    code: /LIST_WITHOUT_TEMPLATE/,
+    why: 'Readers fetch the list and show nothing of it: put a <template type="amp-mustache"> into it that says how a line looks.',
+  },
+  {
+    code: /SAME_ID/,
+    why: 'What acts on this id acts on the first alone. Give the second a name of its own.',
+  },
+  {
+    code: /STYLESHEET_TOO_LONG/,
+    why: (m) =>
+      `The style sheet has ${/contains (\d+)/.exec(m)?.[1] ?? 'more than 75000'} bytes, and 75,000 are allowed. Take out rules that nothing uses, and say what several classes say alike once.`,
+  },
+  {
+    code: /DOCUMENT_SIZE_LIMIT_EXCEEDED/,
+    why: (m) =>
+      `The AMP part has ${/size (\d+)/.exec(m)?.[1] ?? 'more than 200000'} bytes, and 200,000 are allowed: readers show the HTML part in its place. Pictures do not count; shorten words, styles and lists.`,
+  },
+  {
+    code: /MISSING_LAYOUT_ATTRIBUTES/,
+    why: (m) => `AMP lays <${named(m)}> out before anything is loaded: it wants width and height in px.`,
+    mend: 'sizes',
+  },
+  {
+    code: /INVALID_JSON_CDATA/,
+    why: 'The data is no JSON, so nothing of it is known: names and texts stand in double quotes, and nothing follows the last of a list.',
+  },
   {
     code: /DISALLOWED_ATTR/,
     says: [/'target'/, /'form'/],
@@ -76,7 +119,20 @@ const reasons: readonly { code: RegExp; says?: readonly RegExp[]; why: string; m
   },
   {
     code: /DISALLOWED_TAG/,
-    why: 'This element is not part of AMP for Email. Use a div, or the AMP part that stands for it.',
+    why: (m) => `AMP for Email has no <${named(m)}>. ${instead(named(m))}`,
+    mend: 'element',
+  },
+  {
+    code: /INVALID_ATTR_VALUE/,
+    why: (m) =>
+      `"${named(m, 2)}" is no value that "${named(m)}" may have in <${named(m, 1)}>. Without it the usual one counts.`,
+    mend: 'attribute',
+  },
+  {
+    code: /DISALLOWED_ATTR/,
+    why: (m) =>
+      `AMP for Email has no attribute "${named(m)}" in <${named(m, 1)}>.${/^on/.test(named(m)) ? ' What happens at a press is said by "on".' : ''}`,
+    mend: 'attribute',
   },
   { code: /ATTR/, why: 'This attribute, or its value, is not part of AMP for Email here.' },
   {
@@ -86,6 +142,13 @@ const reasons: readonly { code: RegExp; says?: readonly RegExp[]; why: string; m
   { code: /DEPRECATED/, why: 'It still works, and says nothing in a message.' },
 ]
 
+/** What stands for an element that there is none of. */
+function instead(name: string): string {
+  if (/video|audio/.test(name)) return 'A moving picture (GIF) with a link to the film stands for it.'
+  if (/iframe|object|embed/.test(name)) return 'Nothing of another page can stand in a message: link to it.'
+  return name === 'link' ? 'Styles stand in the head alone.' : 'Use a div, or take it out.'
+}
+
 /** A message in plain words. */
 export function explained(message: AmpMessage): Explained {
   const found = reasons.find(
@@ -93,7 +156,11 @@ export function explained(message: AmpMessage): Explained {
   )
   return {
     ...message,
-    why: found?.why ?? 'See the standard of AMP for Email for what is allowed here.',
+    why:
+      typeof found?.why === 'function'
+        ? found.why(message.message)
+        : (found?.why ?? 'See the standard of AMP for Email for what is allowed here.'),
     mend: found?.mend ?? null,
+    ...(found?.mend === 'attribute' || found?.mend === 'element' ? { of: named(message.message) } : {}),
   }
 }

@@ -1,5 +1,6 @@
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
+import { ampFaults } from '@/core/interact/faults'
 import { explained, type AmpMessage, type Explained } from '@/core/interact/reasons'
 
 interface Validator {
@@ -20,8 +21,9 @@ function validator(): Promise<Validator> {
 /** What the official validator says of an AMP email, each message in plain words too. */
 export async function checkAmp(html: string): Promise<{ pass: boolean; messages: Explained[] }> {
   const { status, errors } = (await validator()).validateString(html, 'AMP4EMAIL')
-  const messages = errors.map(({ severity, line, col, message, code }) =>
+  const own = ampFaults(html)
+  const messages = [...errors, ...own].map(({ severity, line, col, message, code }) =>
     explained({ severity, line, col, message, code }),
   )
-  return { pass: status === 'PASS', messages }
+  return { pass: status === 'PASS' && !own.length, messages }
 }

@@ -19,7 +19,7 @@ export function Messages({
   checked: Checked | null
   problem: string | null
   /** Mends a text that is written by hand. */
-  onMend?: (mend: Mend) => void
+  onMend?: (mend: Mend, of?: string) => void
   onLine?: (line: number) => void
 }) {
   const errors = checked?.messages.filter((m) => m.severity === 'ERROR') ?? []
@@ -81,7 +81,7 @@ function MessageItem({
   onLine,
 }: {
   m: Message
-  onMend: ((mend: Mend) => void) | undefined
+  onMend: ((mend: Mend, of?: string) => void) | undefined
   onLine: ((line: number) => void) | undefined
 }) {
   const where = `Line ${m.line}`
@@ -99,7 +99,7 @@ function MessageItem({
       </p>
       <p className="font-mono text-[10.5px] break-words text-soft">{m.message}</p>
       {m.mend && onMend && (
-        <Button className="mt-1" onClick={() => onMend(m.mend as Mend)}>
+        <Button className="mt-1" onClick={() => onMend(m.mend as Mend, m.of)}>
           {mends[m.mend as Mend]}
         </Button>
       )}

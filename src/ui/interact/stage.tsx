@@ -122,10 +122,10 @@ function AmpMessages({
   problem: string | null
   onLine: (line: number) => void
 }) {
-  const mend = (kind: Mend) =>
+  const mend = (kind: Mend, of?: string) =>
     work.apply('mend the AMP part', {
       name: 'setEmail',
-      what: { amp: { way: 'hand', html: mended(work.email.amp!.html, kind) } },
+      what: { amp: { way: 'hand', html: mended(work.email.amp!.html, kind, of) } },
     })
   return (
     <Messages
