@@ -54,6 +54,10 @@ test('one over its budget is found: to mend where it was made here, to mind wher
 })
 
 test('one longer than ten seconds is found', () => {
+  const flashing = { ...moving(1000, 900), moving: { frames: 9, ms: 900, loop: 0, flashes: 5 } }
+  expect(found({ picture: flashing })).toEqual([
+    ['mend', 'motion', 'A moving picture that flashes 5 times in a second'],
+  ])
   expect(found({ picture: moving(1000, 10_400) })).toEqual([['mind', 'motion', 'A moving picture of 10.4 s']])
   expect(found({ picture: moving(1000, 10_000) })).toEqual([])
 })

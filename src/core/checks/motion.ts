@@ -1,3 +1,4 @@
+import { MOST_FLASHES } from '../motion/flashes'
 import { LONGEST } from '../motion/made'
 import { BUDGET } from '../motion/schema'
 import type { TileOf } from '../email/tile'
@@ -11,7 +12,9 @@ export const motion: Check = {
   about:
     'Moving pictures are light, short, say what they have to in their first frame, and are as their values say.',
   tile: ({ tile }) =>
-    tile.kind === 'picture' ? [...weight(tile), ...length(tile), ...first(tile), ...made(tile)] : [],
+    tile.kind === 'picture'
+      ? [...weight(tile), ...length(tile), ...flashes(tile), ...first(tile), ...made(tile)]
+      : [],
 }
 
 type Picture = TileOf<'picture'>
@@ -45,6 +48,20 @@ function length({ picture }: Picture): Found[] {
       'length',
       `A moving picture of ${(ms / 1000).toFixed(1)} s`,
       `Few people look longer than ${LONGEST / 1000} s, and each second weighs. Trim it in Motion.`,
+    ),
+  ]
+}
+
+/** What flashes can harm people with epilepsy, whatever it was made by. */
+function flashes({ picture }: Picture): Found[] {
+  const count = picture?.moving?.flashes ?? 0
+  if (count <= MOST_FLASHES) return []
+  return [
+    found(
+      'mend',
+      'flashes',
+      `A moving picture that flashes ${count} times in a second`,
+      'More than three flashes a second can harm people with epilepsy (WCAG 2.2, 2.3.1). Show each frame longer in Motion, or let its frames differ less.',
     ),
   ]
 }

@@ -14,18 +14,24 @@ export interface Counted {
 /** A question with more values than this is asked for words: there is nothing to count. */
 const FEW = 12
 
-/** What was answered, question by question; those of free words are left out. Percent are of the answers to that question. */
+/**
+ * What was answered, question by question; those of free words are left out. Percent are of the people who answered it: where several may be chosen, they
+ * come to more than a hundred.
+ */
 export function counted(answers: readonly Given[]): Counted[] {
   const by = new Map<string, Map<string, number>>()
-  for (const { fields } of answers)
+  const people = new Map<string, number>()
+  for (const { fields } of answers) {
+    for (const name of new Set(fields.map(([n]) => n))) people.set(name, (people.get(name) ?? 0) + 1)
     for (const [name, value] of fields) {
       const values = by.get(name) ?? new Map<string, number>()
       by.set(name, values.set(value, (values.get(value) ?? 0) + 1))
     }
+  }
   return [...by]
     .filter(([, values]) => values.size <= FEW)
     .map(([name, values]) => {
-      const all = [...values.values()].reduce((a, b) => a + b, 0)
+      const all = people.get(name)!
       return {
         name,
         values: [...values]

@@ -362,3 +362,17 @@ describe('which version is seen where, by the open data set', () => {
     for (const h of hints) expect(h.readers.length).toBeGreaterThan(0)
   })
 })
+
+test('where several may be chosen, people are counted, not choices', () => {
+  const answer = (...values: string[]) => ({
+    at: '',
+    sender: '',
+    fields: values.map((v) => ['way', v] as const),
+  })
+  const [way] = counted([answer('bus', 'train'), answer('bus'), answer('bus', 'foot'), answer('train')])
+  expect(way!.values.map((v) => [v.label, v.count, v.percent])).toEqual([
+    ['bus', 3, 75],
+    ['train', 2, 50],
+    ['foot', 1, 25],
+  ])
+})

@@ -7,6 +7,8 @@ export const movingSchema = z.object({
   ms: z.number().int().min(0),
   /** How often it is shown; 0: for ever. */
   loop: z.number().int().min(0),
+  /** The most flashes that any second of it has (WCAG 2.2, 2.3.1), where they were counted. */
+  flashes: z.number().int().min(0).optional(),
   /** The picture that it was made of, where that came in a form which mail programs do not show. */
   of: z
     .string()

@@ -1,5 +1,6 @@
 import sharp, { type Metadata } from 'sharp'
 import { isApng } from '@/core/motion/apng'
+import { flashesIn } from '@/core/motion/flashes'
 import { GifError, readGif } from '@/core/motion/gif/read'
 import { writeGif } from '@/core/motion/gif/write'
 import { lengthOf, type Sequence } from '@/core/motion/sequence'
@@ -58,13 +59,40 @@ export async function checkPicture(bytes: Buffer, name: string): Promise<Checked
     )
   const type = types[meta.format as keyof typeof types]
   const size = { width: meta.width!, height: meta.pageHeight ?? meta.height! }
-  const kept = newPicture(bytes, { type, ...size, ...(gif?.moving && { moving: gif.moving }) })
+  const flashes = gif?.moving && (await flashesOf(bytes, size.width))
+  const kept = newPicture(bytes, {
+    type,
+    ...size,
+    ...(gif?.moving && { moving: { ...gif.moving, flashes } }),
+  })
   if (type === 'image/webp' || (type === 'image/png' && isApng(bytes)))
     return asGif(kept, bytes, name, refuse)
   return { picture: kept }
 }
 
 type Refuse = (why: string) => Problem
+
+/** Width at which flashes are counted, px: areas too small to harm need no more. */
+const GLANCE = 48
+
+/** The most flashes of any second of a GIF. @param width px */
+async function flashesOf(bytes: Buffer, width: number): Promise<number> {
+  const image = sharp(bytes, { limitInputPixels: MOST_MOVING, animated: true })
+  const { delay = [], loop = 0 } = await image.metadata()
+  const small = await image
+    .resize({ width: GLANCE })
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  const pages = delay.length || 1
+  const height = Math.floor(small.info.height / pages)
+  const size = small.info.width * height * 4
+  const frames = delay.map((ms, i) => ({
+    data: small.data.subarray(i * size, (i + 1) * size),
+    delay: ms || 100,
+  }))
+  return flashesIn({ width: small.info.width, height, frames, loop }, width / GLANCE)
+}
 
 /** How a GIF moves, where it does. */
 function gifFacts(bytes: Buffer, name: string, refuse: Refuse): { moving?: Moving } {
