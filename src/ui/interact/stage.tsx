@@ -82,7 +82,7 @@ export function InteractStage({ work, setActions }: { work: EmailWork; setAction
       </main>
       <section
         aria-label="Tray"
-        className="col-span-2 grid min-h-0 grid-cols-[260px_minmax(0,1fr)_300px_300px] overflow-hidden border-t-2 border-ink bg-paper"
+        className="col-span-2 grid min-h-0 grid-cols-[310px_minmax(0,1fr)_300px_280px] overflow-hidden border-t-2 border-ink bg-paper"
       >
         <AskingGroup asking={asking} onAsking={setAsking} />
         <SaidGroup said={said} />

@@ -346,7 +346,7 @@ function LettersElsewhere({
 }) {
   return (
     <Group title="Letters elsewhere">
-      <SizeOnNarrow shown={shown} has={has} put={put} clear={clear} />
+      <SizeOnNarrow shown={shown} has={has} put={put} />
       <MaybeColor
         label="Night"
         name="Colour of the words at night"
@@ -371,7 +371,7 @@ function LettersElsewhere({
 }
 
 /** Size and line height on narrow. */
-function SizeOnNarrow({ shown, has, put, clear }: LetterRow) {
+function SizeOnNarrow({ shown, has, put }: Pick<LetterRow, 'shown' | 'has' | 'put'>) {
   return (
     <Row label="Narrow">
       <div className="flex gap-1">
@@ -393,15 +393,6 @@ function SizeOnNarrow({ shown, has, put, clear }: LetterRow) {
           own={has('narrowLine')}
           onChange={(narrowLine) => put({ narrowLine })}
         />
-        {has('narrowSize') && (
-          <Button
-            look="plain"
-            className="px-1! text-[11px]!"
-            onClick={() => clear('narrowSize', 'narrowLine')}
-          >
-            as wide
-          </Button>
-        )}
       </div>
     </Row>
   )

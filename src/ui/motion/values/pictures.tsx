@@ -157,7 +157,7 @@ const moves: { value: Drift['move']; label: string }[] = [
   { value: 'turn', label: 'turns' },
   { value: 'pulse', label: 'pulses' },
   { value: 'appear', label: 'appears' },
-  { value: 'phases', label: 'goes through its phases' },
+  { value: 'phases', label: 'in its phases' },
 ]
 
 type DriftProps = ValuesProps<'drift'>
