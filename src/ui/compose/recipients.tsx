@@ -17,19 +17,16 @@ export function RecipientPick({ work }: { work: EmailWork }) {
   const recipients = work.email.recipients ?? []
   return (
     <span className="mr-2 flex items-center gap-1">
-      <span aria-hidden className="text-[11.5px] text-soft">
-        Fields as
-      </span>
       <select
         aria-label="Fields shown as"
         value={work.recipient ?? ''}
-        className="border border-grout bg-sheet px-1 py-[2px] text-xs text-ink"
+        className="max-w-36 border border-grout bg-sheet px-1 py-[2px] text-xs text-ink"
         onChange={(e) => work.setRecipient(e.target.value || null)}
       >
-        <option value="">fallbacks</option>
+        <option value="">Fields: fallbacks</option>
         {recipients.map((r) => (
           <option key={r.name} value={r.name}>
-            {r.name}
+            Fields: {r.name}
           </option>
         ))}
       </select>
