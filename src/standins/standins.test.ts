@@ -3,7 +3,7 @@ import { ownData, samplePng } from '@/test-support/server'
 import { setMode } from './db'
 import { startInbox } from './inbox/smtp'
 import { clearMessages, listMessages, readMessage } from './inbox/store'
-import { postPicture, postTemplate } from './platform/api'
+import { postPicture, postTemplate, withOwnPictures } from './platform/api'
 import { listTemplates, pictureOf, TOKEN } from './platform/store'
 
 ownData()
@@ -119,4 +119,12 @@ test('the inbox is a mail server that keeps what arrives, and can refuse (RFC 53
   transport.close()
   const { stopInbox } = await import('./inbox/smtp')
   await stopInbox()
+})
+
+test('the platform shows its own pictures under whatever name it is called', () => {
+  const at = (host: string) => `<img src="${host}/standins/platform/v1/pictures/0af3">`
+  for (const host of ['http://127.0.0.1:4310', 'http://[::1]:4310', 'https://bench.example'])
+    expect(withOwnPictures(at(host))).toBe(at(''))
+  const other = '<img src="https://elsewhere.example/standins/other.png">'
+  expect(withOwnPictures(other)).toBe(other)
 })

@@ -38,6 +38,12 @@ export async function postPicture(request: Request, origin: string): Promise<Res
   return Response.json({ address: `${origin}/standins/platform/v1/pictures/${id}` }, { status: 201 })
 }
 
+/** Addresses of pictures that were put here, whatever the app was called by when they were. */
+const OWN = /https?:\/\/[\w.:[\]-]{1,253}(?=\/standins\/platform\/v1\/pictures\/)/g
+
+/** A template's HTML with its own pictures where they lie, so that a page shows them: they are not from elsewhere. */
+export const withOwnPictures = (html: string): string => html.replace(OWN, '')
+
 const templateSchema = z.object({
   name: z.string().min(1),
   subject: z.string().min(1),

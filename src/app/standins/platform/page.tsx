@@ -1,6 +1,7 @@
 import { one, type Said } from '@/server/api/said-once'
 import Link from 'next/link'
 import { modeOf } from '@/standins/db'
+import { withOwnPictures } from '@/standins/platform/api'
 import { listTemplates, templateOf, TOKEN } from '@/standins/platform/store'
 import { StandinPage } from '@/ui/standins/page'
 import { Views } from '@/ui/standins/views'
@@ -50,7 +51,7 @@ export default async function PlatformPage({ searchParams }: { searchParams: Pro
             </dd>
           </dl>
           <Views
-            html={open.html}
+            html={withOwnPictures(open.html)}
             views={[
               { name: 'Plain text', text: open.text },
               { name: 'Source', text: open.html },
