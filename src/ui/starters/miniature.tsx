@@ -8,6 +8,7 @@ import type { PictureRef } from '@/core/picture/ref'
 import { drawingOf, drawn } from '@/core/starters/motifs'
 import { tonesOf } from '@/core/starters/tones'
 import { framed } from '../parts/framed'
+import { shownHouse } from '../parts/house-fonts'
 
 /** What a starter's picture will be, before it is made: drawn in the page. */
 export function srcIn(house: HouseStyle): (p: Pick<PictureRef, 'id'>) => string {
@@ -40,7 +41,8 @@ export function Miniature({
   const [html, setHtml] = useState('')
   const [height, setHeight] = useState(120)
   const made = useMemo(
-    () => compile({ ...newEmail(emailWidth), bands: [...bands] }, house, { src: srcIn(house) }),
+    // In the client's own letters, also those whose files are kept here.
+    () => compile({ ...newEmail(emailWidth), bands: [...bands] }, shownHouse(house), { src: srcIn(house) }),
     [bands, house, emailWidth],
   )
   useEffect(() => setHtml(framed(made, 'own')), [made])
