@@ -1,6 +1,6 @@
 import { inkOn } from '../color/contrast'
 import type { Style } from '../email/cascade'
-import type { Role } from '../email/styles'
+import type { ButtonStyle, Role } from '../email/styles'
 import type { PictureRef } from '../picture/ref'
 import type { Letters } from './letters-schema'
 import type { CountdownColors } from './countdown/schema'
@@ -19,6 +19,9 @@ export interface Beginning {
   /** What the tile says, or what its picture says. */
   words: string
   picture: PictureRef | null
+  /** How its words are set, and how its button looks, where it takes the place of such. */
+  letters?: Letters
+  button?: ButtonStyle
   lang: string
   /** When a countdown ends where nobody has said: a wall time, `2026-12-24T18:00`. */
   soon: string
@@ -34,6 +37,7 @@ export function beginMotion(kind: Kind, b: Beginning): Motion | null {
 }
 
 function lettersOf(b: Beginning): Letters {
+  if (b.letters) return b.letters
   const { text } = b.style.roles[b.role]
   const size = Math.max(12, Math.min(text.heading2.size, b.height * 0.6))
   return {
@@ -88,7 +92,7 @@ const begin: { [K in Kind]: (b: Beginning) => Extract<Made, { kind: K }> | null 
     hold: 1600,
   }),
   button: (b) => {
-    const { main } = b.style.roles[b.role].button
+    const main = b.button ?? b.style.roles[b.role].button.main
     const [first = 'See more', second = first] = linesOf(b.words)
     const face = main.background
     return {
@@ -97,7 +101,7 @@ const begin: { [K in Kind]: (b: Beginning) => Extract<Made, { kind: K }> | null 
         { says: first, face, ink: inkOn(face, main.color) },
         { says: second, face: main.color, ink: inkOn(main.color, face) },
       ],
-      letters: { ...lettersOf(b), size: Math.min(20, b.height * 0.45), bold: true },
+      letters: b.button ? lettersOf(b) : { ...lettersOf(b), size: Math.min(20, b.height * 0.45), bold: true },
       ground: b.ground,
       radius: main.radius,
       hold: 1200,

@@ -1,8 +1,13 @@
 import { toast } from '../parts/toast'
 import { groundOf } from '@/core/email/ground'
 import { measureBand } from '@/core/email/measures'
-import { plainOf } from '@/core/email/richtext'
-import { placeOf } from '@/core/email/walk'
+import type { RoleStyle } from '@/core/email/cascade'
+import { newId } from '@/core/email/defaults'
+import type { Edit } from '@/core/email/edits'
+import type { WebFont } from '@/core/email/fonts'
+import type { Tile, TileOf } from '@/core/email/tile'
+import { placeOf, type Place } from '@/core/email/walk'
+import { placeOfButton, placeOfWords, type TakenPlace } from '@/core/motion/in-place'
 import { beginMotion } from '@/core/motion/begin'
 import { drawnKinds, recipes } from '@/core/motion/recipes'
 import type { Made } from '@/core/motion/schema'
@@ -46,9 +51,13 @@ export function beginIn(work: EmailWork, kind: Recipe['kind']): void {
     (measureBand(band, email.width).get(cell.id)?.content ?? email.width) -
     tile.padding.left -
     tile.padding.right
-  const width = own ? widthOf(email, band, cell.id, own) : Math.round(room)
-  const words =
-    tile.kind === 'words' ? plainOf(tile.text) : tile.kind === 'button' ? tile.label : (own?.alt ?? '')
+  const taken = takenPlace(tile, style.roles[band.role], {
+    room: Math.round(room),
+    ground: ground.color,
+    fonts: style.webFonts,
+  })
+  const width = own ? widthOf(email, band, cell.id, own) : (taken?.width ?? Math.round(room))
+  const words = taken?.words ?? own?.alt ?? ''
   const motion = beginMotion(kind, {
     style,
     role: band.role,
@@ -57,9 +66,10 @@ export function beginIn(work: EmailWork, kind: Recipe['kind']): void {
     width,
     height: own?.picture
       ? (width * own.picture.height) / own.picture.width
-      : Math.max(40, Math.round(at?.height ?? 90)),
+      : Math.max(24, taken?.height ?? Math.round(at?.height ?? 90)),
     words,
     picture: own?.picture ?? null,
+    ...(taken && { letters: taken.letters, button: taken.button }),
     lang: email.lang,
     soon: soon(),
     zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
@@ -75,14 +85,39 @@ export function beginIn(work: EmailWork, kind: Recipe['kind']): void {
   const picture: PictureTile = {
     ...(newTile('picture') as PictureTile),
     id: tile.id,
-    padding: tile.padding,
+    padding: taken?.rest ? { ...tile.padding, bottom: taken.under } : tile.padding,
     show: tile.show,
+    ...('align' in tile && tile.align ? { align: tile.align } : {}),
     width,
     alt: words || null,
     link: tile.kind === 'button' ? tile.link : '',
     motion,
   }
-  work.apply('make it move', { name: 'replaceTile', what: { id: tile.id, tile: picture } })
+  const replaced: Edit = { name: 'replaceTile', what: { id: tile.id, tile: picture } }
+  work.apply('make it move', taken?.rest ? [replaced, restOf(place, taken)] : replaced)
+}
+
+/** What a moving picture takes the place of: a line of words, or a button. */
+function takenPlace(
+  tile: Tile,
+  look: RoleStyle,
+  around: { room: number; ground: string; fonts: readonly WebFont[] },
+): TakenPlace | null {
+  if (tile.kind === 'words') return placeOfWords(tile as TileOf<'words'>, look, around)
+  return tile.kind === 'button' ? placeOfButton(tile as TileOf<'button'>, look, around) : null
+}
+
+/** The words that stay, as a tile beneath. */
+function restOf({ tile, cell }: Place, { rest }: TakenPlace): Edit {
+  const words = tile as TileOf<'words'>
+  const below: TileOf<'words'> = {
+    ...words,
+    id: newId(),
+    text: rest!,
+    padding: { ...words.padding, top: 0 },
+  }
+  const at = cell.items.findIndex((i) => i.id === tile.id) + 1
+  return { name: 'addTile', what: { cell: cell.id, at, tile: below } }
 }
 
 /** In a week, at the full hour. */

@@ -15,7 +15,7 @@ import { fontFamily, type WebFont } from '@/core/email/fonts'
 import type { Pen, Slot } from '@/core/motion/pen'
 import type { Motion } from '@/core/motion/schema'
 import { momentsOf, type Moment } from '@/core/motion/timing'
-import { openFilm, pictureAt } from './films'
+import { openFilm, pictureAt, picturesAt } from './films'
 import { withFonts } from './fonts'
 import { picturesFor } from './pictures'
 
@@ -97,7 +97,7 @@ async function drawn({ call, motion, width, webFonts, dir, lang }: Extract<DrawC
     family: (font) => fontFamily(font, webFonts),
     dir,
   }
-  const { moments, draw } = await drawingOf(motion, slot, lang)
+  const { moments, draw, end } = await drawingOf(motion, slot, lang)
   const scale = { x: size.width / width, y: size.height / motion.height }
   const sequence = await drawSequence(
     moments,
@@ -110,7 +110,7 @@ async function drawn({ call, motion, width, webFonts, dir, lang }: Extract<DrawC
     scale,
     motion.loop,
     (progress) => post({ call, progress }),
-  )
+  ).finally(end)
   const frames = sequence.frames.map(({ data, delay, t }) => ({ data: data.buffer as ArrayBuffer, delay, t }))
   post(
     { call, drawn: { width: size.width, height: size.height, loop: motion.loop, frames } },
@@ -123,16 +123,23 @@ async function drawingOf(
   motion: Motion,
   slot: Slot,
   lang: string,
-): Promise<{ moments: Moment[]; draw: Draw }> {
+): Promise<{ moments: Moment[]; draw: Draw; end?: () => void }> {
   const { made } = motion
   if (made.kind === 'film') {
     const film = await openFilm(made.film.id)
     const moments = momentsOf(motion, filmLength(made))
+    // Drawn in this order, each once.
+    const pictures = picturesAt(
+      film,
+      moments.map((m) => filmAt(made, m.t).film),
+    )
     return {
       moments,
       draw: async (pen, t) => {
-        drawFilm(pen, made, t, await pictureAt(film, filmAt(made, t).film), slot)
+        const { value } = await pictures.next()
+        drawFilm(pen, made, t, value ?? null, slot)
       },
+      end: () => void pictures.return(undefined),
     }
   }
   if (made.kind === 'countdown') return { moments: [{ t: 0, delay: 100 }], draw: stillOf(motion, slot, lang) }

@@ -62,7 +62,22 @@ export async function pictureAt(
   film: OpenFilm,
   ms: number,
 ): Promise<HTMLCanvasElement | OffscreenCanvas | null> {
-  const last = (film.length - 1) / 1000
-  const at = await film.sink.getCanvas(film.start + Math.min(ms / 1000 + ROUNDING, last))
+  const at = await film.sink.getCanvas(timeIn(film, ms))
   return at?.canvas ?? null
+}
+
+/** Where a moment lies in the file, s. */
+const timeIn = ({ start, length }: OpenFilm, ms: number): number =>
+  start + Math.min(ms / 1000 + ROUNDING, (length - 1) / 1000)
+
+/**
+ * The pictures at several moments, one after the other, in one pass: each alone would be decoded from the key picture before it.
+ * @param moments ms from its beginning
+ */
+export async function* picturesAt(
+  film: OpenFilm,
+  moments: readonly number[],
+): AsyncGenerator<HTMLCanvasElement | OffscreenCanvas | null> {
+  const times = moments.map((ms) => timeIn(film, ms))
+  for await (const at of film.sink.canvasesAtTimestamps(times)) yield at?.canvas ?? null
 }
