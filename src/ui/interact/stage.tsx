@@ -48,10 +48,10 @@ export function InteractStage({ work, setActions }: { work: EmailWork; setAction
     <>
       <aside className="min-h-0 overflow-y-auto border-r border-grout bg-paper">
         <AmpMessages {...{ work, way, part, checked, problem }} onLine={(at) => setLine({ line: at })} />
-        <Support work={work} amp={way !== 'none'} />
         {part && way !== 'none' && (
           <Senders part={part} checked={checked} sender={asking.sender} html={email.way !== 'plain'} />
         )}
+        <Support work={work} amp={way !== 'none'} />
       </aside>
       <main className="relative grid min-h-0 min-w-0 grid-rows-[30px_minmax(0,1fr)] bg-ground">
         <Choices {...{ shown, toggle, narrow, setNarrow, work, way }} />

@@ -29,7 +29,17 @@ function useReaders() {
   return known
 }
 
-/** Under each interactive tile: in which readers which version is seen, with the client's own shares where they are known. */
+/** Tiles by what decides which version is seen, in the order of their first. */
+const alike = (tiles: readonly Tile[]): Tile[][] => [
+  ...tiles
+    .reduce((by, tile) => {
+      const key = `${tile.kind === 'live'} ${sends(tile)}`
+      return by.set(key, [...(by.get(key) ?? []), tile])
+    }, new Map<string, Tile[]>())
+    .values(),
+]
+
+/** Under the interactive tiles, once for those that are alike: in which readers which version is seen, with the client's own shares where they are known. */
 export function Support({ work, amp }: { work: EmailWork; amp: boolean }) {
   const known = useReaders()
   const { email, selection } = work
@@ -52,20 +62,23 @@ export function Support({ work, amp }: { work: EmailWork; amp: boolean }) {
       )}
       <ul className="flex flex-col gap-2.5">
         {known &&
-          tiles.map((tile) => (
-            <li key={tile.id}>
-              <button
-                type="button"
-                aria-pressed={selection.tile?.id === tile.id}
-                className={cx(
-                  'w-full border-l-[3px] pl-2 text-left font-semibold',
-                  selection.tile?.id === tile.id ? 'border-lapis' : 'border-grout hover:border-soft',
-                )}
-                onClick={() => work.select(tile.id)}
-              >
-                {kindLabel(tile.kind)}
-              </button>
-              <Seen tile={tile} readers={known.readers} amp={amp} shares={shares} />
+          alike(tiles).map((group) => (
+            <li key={group[0]!.id}>
+              {group.map((tile) => (
+                <button
+                  key={tile.id}
+                  type="button"
+                  aria-pressed={selection.tile?.id === tile.id}
+                  className={cx(
+                    'block w-full border-l-[3px] pl-2 text-left font-semibold',
+                    selection.tile?.id === tile.id ? 'border-lapis' : 'border-grout hover:border-soft',
+                  )}
+                  onClick={() => work.select(tile.id)}
+                >
+                  {kindLabel(tile.kind)}
+                </button>
+              ))}
+              <Seen tile={group[0]!} readers={known.readers} amp={amp} shares={shares} />
             </li>
           ))}
       </ul>
