@@ -93,4 +93,25 @@ test('a countdown whose moment is past is told, to the second and in its own zon
   const end = Date.UTC(2026, 11, 4, 22, 0, 0)
   expect(past(email, end - 1000)).toEqual([])
   expect(past(email, end).map((f) => [f.severity, f.stage, f.where?.tile])).toEqual([['mend', 'motion', 't']])
+  // In July it is an hour ahead, and New York five behind that.
+  const at = (when: string, zone: string) => {
+    const until = { ...made.until, at: when, zone }
+    const moved = {
+      ...newTile('picture'),
+      id: 't',
+      picture: moving(9, 9),
+      motion: { made: { ...made, until } },
+    }
+    return applyEdit(longEmail(1), { name: 'addTile', what: { cell: 'c0-0', at: 0, tile: moved as never } })
+  }
+  const summer = Date.UTC(2026, 6, 1, 11, 0, 0)
+  for (const [when, zone] of [
+    ['2026-07-01T12:00', 'Europe/London'],
+    ['2026-07-01T07:00', 'America/New_York'],
+    ['2026-07-01T20:00', 'Asia/Tokyo'],
+  ] as const) {
+    expect(past(at(when, zone), summer - 1000)).toEqual([])
+    expect(past(at(when, zone), summer)).toHaveLength(1)
+  }
+  expect(past(at('2026-07-01T12:00', 'Nowhere/Here'), summer)).toEqual([])
 })
