@@ -1,3 +1,5 @@
+import { newId } from '@/core/email/defaults'
+import { GESTURE } from '../session/document'
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
 import { filmLength, moveSpan, type Hold, type Span } from '@/core/motion/film'
 import type { FilmMade } from '@/core/motion/made'
@@ -33,7 +35,7 @@ export function FilmTracks({ made, motion, scale, set }: Props) {
         most={Math.max(length, ...clips.map((c) => c.to))}
         left={(_, i) => starts[i]!}
         says={(c) => `${(c.from / 1000).toFixed(1)} to ${(c.to / 1000).toFixed(1)} s`}
-        onMove={(all, i) => put('move a clip', `clip-${i}`, { clips: all })}
+        onMove={(all, i, gesture) => put('move a clip', gesture ?? `clip-${i}`, { clips: all })}
       />
       <Track
         {...track}
@@ -43,7 +45,7 @@ export function FilmTracks({ made, motion, scale, set }: Props) {
         most={filmLength(made)}
         left={(c) => c.from}
         says={(c) => c.says}
-        onMove={(all, i) => put('move a caption', `caption-${i}`, { captions: all })}
+        onMove={(all, i, gesture) => put('move a caption', gesture ?? `caption-${i}`, { captions: all })}
       />
     </div>
   )
@@ -72,7 +74,8 @@ function Track<S extends Span>({
   /** ms of one frame */
   frame: number
   className: string
-  onMove: (all: S[], moved: number) => void
+  /** @param gesture what a drag is called, so that all of it is one step of undo */
+  onMove: (all: S[], moved: number, gesture?: string) => void
 }) {
   return (
     <div className="relative mt-px h-6 first:mt-0">
@@ -85,10 +88,11 @@ function Track<S extends Span>({
           left={left(span, i)}
           says={says(span)}
           className={className}
-          onMove={(hold, by, from) =>
+          onMove={(hold, by, from, gesture) =>
             onMove(
               spans.map((s, k) => (k === i ? moveSpan(from, hold, by, most) : s)),
               i,
+              gesture,
             )
           }
         />
@@ -136,10 +140,10 @@ function Bar<S extends Span>({
   frame: number
   className: string
   /** @param by ms @param from the span as it was when it was taken hold of */
-  onMove: (hold: Hold, by: number, from: S) => void
+  onMove: (hold: Hold, by: number, from: S, gesture?: string) => void
 }) {
   const width = Math.max(0, span.to - span.from) * scale
-  const drag = useRef<{ x: number; scale: number; hold: Hold; span: S } | null>(null)
+  const drag = useRef<{ x: number; scale: number; hold: Hold; span: S; gesture: string } | null>(null)
   const holdAt = (e: PointerEvent<HTMLElement>): Hold => {
     const box = e.currentTarget.getBoundingClientRect()
     const edge = Math.min(EDGE, box.width / 4)
@@ -147,7 +151,7 @@ function Bar<S extends Span>({
   }
   const onPointerMove = (e: PointerEvent<HTMLElement>) => {
     const d = drag.current
-    if (d) return onMove(d.hold, (e.clientX - d.x) / d.scale, d.span)
+    if (d) return onMove(d.hold, (e.clientX - d.x) / d.scale, d.span, d.gesture)
     e.currentTarget.style.cursor = holdAt(e) === 'whole' ? 'grab' : 'ew-resize'
   }
   const onKeyDown = (e: KeyboardEvent) => {
@@ -169,7 +173,8 @@ function Bar<S extends Span>({
       onKeyDown={onKeyDown}
       onPointerDown={(e) => {
         e.currentTarget.setPointerCapture(e.pointerId)
-        drag.current = { x: e.clientX, scale, hold: holdAt(e), span }
+        const gesture = `${GESTURE}${newId()}`
+        drag.current = { x: e.clientX, scale, hold: holdAt(e), span, gesture }
       }}
       onPointerMove={onPointerMove}
       onLostPointerCapture={() => (drag.current = null)}

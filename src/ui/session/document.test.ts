@@ -1,5 +1,6 @@
 import { ApiProblem } from '../api'
-import { openDocument } from './document'
+import { jest } from '@jest/globals'
+import { GESTURE, openDocument } from './document'
 
 /** A server that keeps revisions, and a browser's storage. */
 function world(start = 'a') {
@@ -53,6 +54,23 @@ test('changes are saved, undone and redone', async () => {
   s.change('three', (d) => `${d}x`)
   expect(s.store.getState().future).toEqual([])
   s.dispose()
+})
+
+test('a gesture is one step of undo, however long it takes; what is typed with a rest between is several', () => {
+  const now = jest.spyOn(Date, 'now')
+  const steps = (key: string) => {
+    const s = world().open()
+    for (const [i, c] of [...'bcd'].entries()) {
+      now.mockReturnValue(1e12 + i * 5000)
+      s.change('move', (d) => d + c, key)
+    }
+    const { length } = s.store.getState().past
+    s.dispose()
+    return length
+  }
+  expect(steps(`${GESTURE}1`)).toBe(1)
+  expect(steps('write')).toBe(3)
+  now.mockRestore()
 })
 
 test('typing in one place is one step of undo; a change that changes nothing is none', () => {

@@ -66,6 +66,9 @@ const PAUSE = 450
 /** Changes of one kind within this are one step, ms. */
 const MERGE = 1200
 
+/** What the merge keys of one gesture begin with, such as a drag: it is one step however long it takes. */
+export const GESTURE = 'gesture-'
+
 /** After a failure saving is tried again this much later, twice as late each time, at most so late, ms. */
 const RETRY = 1500
 const RETRY_MOST = 30_000
@@ -291,7 +294,8 @@ function changes<T>(
       const doc = next(s.doc)
       if (doc === s.doc) return
       const now = Date.now()
-      const joined = !!merge && merge === lastMerge.key && now - lastMerge.at < MERGE
+      const soon = now - lastMerge.at < MERGE || !!merge?.startsWith(GESTURE)
+      const joined = !!merge && merge === lastMerge.key && soon
       lastMerge = { key: merge ?? '', at: now }
       store.setState({
         doc,
