@@ -70,7 +70,7 @@ export function Support({ work, amp }: { work: EmailWork; amp: boolean }) {
                   type="button"
                   aria-pressed={selection.tile?.id === tile.id}
                   className={cx(
-                    'block w-full border-l-[3px] pl-2 text-left font-semibold',
+                    'block min-h-6 w-full border-l-[3px] pl-2 text-left font-semibold',
                     selection.tile?.id === tile.id ? 'border-lapis' : 'border-grout hover:border-soft',
                   )}
                   onClick={() => work.select(tile.id)}
