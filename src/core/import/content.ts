@@ -1,7 +1,7 @@
 import { elementsOf } from '../html/elements'
 import { edgeOf, paddingOf, pxOf, styleOfElement } from '../html/values'
 import type { Element, ElementContent } from 'hast'
-import type { Cell, Item } from '../email/schema'
+import type { Cell, Item, Row } from '../email/schema'
 import type { TileOf } from '../email/tile'
 import { sides, type Sides } from '../email/styles'
 import { frameOf, groundPictureOf, handDown, isFramed, ownGround, type Inherited } from './css'
@@ -11,7 +11,7 @@ import { boxButton, codeTile, lettersOf, NORMAL, specialItems, wordsTile } from 
 import { clamp, clampInt, percent, plus } from './measures'
 import { gapAfter } from '../tiles/words/html'
 import { heightOf, hidden, isData, isElement, isText, layout, meaningful } from './source'
-import { isOn, parted, stripsOf } from './strips'
+import { isOn, parted, stripsOf, type Strip } from './strips'
 import { dataTable } from './tables'
 import type { Taking } from './taking'
 import { blockOf, isInline } from './words'
@@ -225,9 +225,10 @@ function marginsOf(e: Element, size = 16): { top: number; bottom: number } {
   const parts = (s.margin ?? '').split(/\s+/)
   const top = s.margin === undefined ? own : (pxOf(parts[0], size) ?? 0)
   const bottom = s.margin === undefined ? own : (pxOf(parts[2] ?? parts[0], size) ?? 0)
+  const inside = paddingOf(s)
   return {
-    top: Math.max(0, pxOf(s['margin-top'], size) ?? top),
-    bottom: Math.max(0, pxOf(s['margin-bottom'], size) ?? bottom),
+    top: inside.top + Math.max(0, pxOf(s['margin-top'], size) ?? top),
+    bottom: inside.bottom + Math.max(0, pxOf(s['margin-bottom'], size) ?? bottom),
   }
 }
 
@@ -336,6 +337,24 @@ function boxRow(taking: Taking, e: Element, inside: Inherited, room: number): It
   }
 }
 
+/** A strip of columns as a row; the space around them is that of a cell that holds it. @param room px */
+function columnsRow(taking: Taking, { columns, inherited, gap = 0, padding }: Strip, room: number): Row {
+  const { left, right, top, bottom } = clamp(padding)
+  const inside = Math.max(40, room - left - right)
+  const cells = cellsOf(taking, columns!, inherited, inside - gap * (columns!.length - 1))
+  const row: Row = { id: taking.id(), kind: 'row', gap, narrow: 'stack', cells }
+  if (!(left || right || top || bottom)) return row
+  const held = {
+    id: taking.id(),
+    width: room,
+    padding: clamp(padding),
+    align: 'left',
+    valign: 'top',
+    items: [row],
+  } as const
+  return { id: taking.id(), kind: 'row', gap: 0, narrow: 'stack', cells: [{ ...held, items: [row] }] }
+}
+
 /** A line that an empty block draws with an edge of its own or of what is in it. */
 function lineIn(e: Element): Pick<TileOf<'divider'>, 'color' | 'thickness' | 'line'> | null {
   for (const x of elementsOf(e)) {
@@ -383,15 +402,8 @@ function blockItems(taking: Taking, e: Element, inherited: Inherited, room: numb
         : itemsOf(taking, x.content, x.inherited, room, clamp(x.padding)),
     )
   }
-  if (strips.length === 1 && strips[0]!.columns && strips[0]!.columns.length <= 5)
-    return [
-      {
-        id: taking.id(),
-        kind: 'row',
-        gap: strips[0]!.gap ?? 0,
-        narrow: 'stack',
-        cells: cellsOf(taking, strips[0]!.columns, strips[0]!.inherited, room),
-      },
-    ]
+  const [strip] = strips
+  if (strips.length === 1 && strip!.columns && strip!.columns.length <= 5)
+    return [columnsRow(taking, strip!, room)]
   return [codeTile(taking, e, inherited)]
 }

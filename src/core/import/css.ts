@@ -15,6 +15,9 @@ export interface Inherited {
   font?: SafeFont
   bold?: boolean
   italic?: boolean
+  /** Between letters, px. */
+  spacing?: number
+  capitals?: boolean
   align?: Align
   /** Whether the alignment is an attribute's or that of `<center>`: tables are put by it, but their words begin anew. */
   byAttribute?: boolean
@@ -22,6 +25,9 @@ export interface Inherited {
   /** Whether what it stands in has a width of its own: it does not go across the window. */
   bounded?: boolean
 }
+
+/** Elements that are bold unless told (WHATWG HTML, 15.3.4, 15.3.7 and 15.3.11). */
+const BOLD = /^(?:h[1-6]|b|strong|th)$/
 
 /** What an element hands down to what it holds. */
 export function handDown(e: Element, from: Inherited): Inherited {
@@ -55,8 +61,12 @@ export function handDown(e: Element, from: Inherited): Inherited {
     size,
     line,
     font: fontOf(s['font-family']) ?? from.font,
-    bold: weight ? weight === 'bold' || Number(weight) >= 600 : from.bold,
+    bold: weight
+      ? weight === 'bold' || weight === 'bolder' || Number(weight) >= 600
+      : BOLD.test(e.tagName) || from.bold,
     italic: s['font-style'] ? s['font-style'] === 'italic' : from.italic,
+    spacing: s['letter-spacing'] ? (pxOf(s['letter-spacing'], size) ?? 0) : from.spacing,
+    capitals: s['text-transform'] ? s['text-transform'] === 'uppercase' : from.capitals,
     align: align === 'left' || align === 'center' || align === 'right' ? align : above,
     byAttribute:
       align === undefined ? above !== undefined && from.byAttribute : s['text-align'] === undefined,

@@ -11,7 +11,7 @@ import { sides, type TextStyleOverride } from '../email/styles'
 import { lineWidth } from '../email/widths'
 import type { Block } from '../email/richtext'
 import { handDown, ownGround, type Inherited } from './css'
-import { clampInt } from './measures'
+import { clampInt, percent } from './measures'
 import { isElement, isText, meaningful, shownIn, textOf } from './source'
 import type { Taking } from './taking'
 import { blockOf, isInline } from './words'
@@ -296,8 +296,14 @@ function pictureItem(
   const height = pxOf(img.properties.height) ?? pxOf(s.height)
   if (picture.width * picture.height <= DOT && height !== undefined)
     return { ...taking.base(), kind: 'gap', height: clampInt(height, 1, 2000) }
+  // A share of its cell prevails over the attribute, which is for the Word engine.
   const width =
-    pxOf(img.properties.width) ?? pxOf(s['max-width']) ?? pxOf(s.width) ?? Math.min(room, picture.width)
+    percent(s.width ?? '', room) ??
+    pxOf(img.properties.width) ??
+    pxOf(s['max-width']) ??
+    pxOf(s.width) ??
+    Math.min(room, picture.width)
+  const radius = pxOf(s['border-radius']?.split(/[\s/]/)[0])
   return {
     ...taking.base(),
     kind: 'picture',
@@ -305,6 +311,7 @@ function pictureItem(
     alt: img.properties.alt === undefined ? null : String(img.properties.alt).slice(0, 2000),
     link: link.slice(0, 4000),
     width: clampInt(width, 1, 2000),
+    ...(radius ? { radius: clampInt(radius, 0, 200) } : {}),
     align: inherited.align ?? 'left',
   }
 }
@@ -337,12 +344,16 @@ export function wordsTile(taking: Taking, elements: Element[], inherited: Inheri
       ...(l.color ? { color: l.color } : {}),
       ...(l.bold !== undefined ? { bold: l.bold } : {}),
       ...(l.italic ? { italic: true } : {}),
+      ...(l.spacing ? { spacing: Math.max(-5, Math.min(30, l.spacing)) } : {}),
+      ...(l.capitals ? { capitals: true } : {}),
     }
     // A house's narrow size is that of its own headings: one of another size keeps it on phones, as where it came from.
     const onPhones = headings && style.size ? { narrowSize: style.size, narrowLine: style.line } : {}
     return Object.keys(style).length ? { ...style, ...onPhones } : undefined
   }
-  const link = elements.flatMap((e) => [...elementsOf(e)]).find((e) => e.tagName === 'a')
+  const all = elements.flatMap((e) => [...elementsOf(e)])
+  const link = all.find((e) => e.tagName === 'a')
+  const item = all.find((e) => e.tagName === 'li')
   const linkColor = link && handDown(link, {}).color
   return {
     ...taking.base(),
@@ -352,7 +363,16 @@ export function wordsTile(taking: Taking, elements: Element[], inherited: Inheri
     style: of(false),
     headings: of(true),
     ...(linkColor ? { link: { color: linkColor } } : {}),
+    ...(item ? { itemSpace: spaceUnderItem(item) } : {}),
   }
+}
+
+/** Space under an item of a list, px: none unless told. */
+function spaceUnderItem(item: Element): number {
+  const s = styleOfElement(item)
+  const { bottom } = paddingOf(s)
+  const margins = (s.margin ?? '').split(/\s+/)
+  return clampInt(bottom + (pxOf(s['margin-bottom'] ?? margins[2] ?? margins[0]) ?? 0), 0, 60)
 }
 
 /** A part of a table with a table around it, without which it is none (WHATWG HTML, 13.2.6.4.7). */

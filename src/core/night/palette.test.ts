@@ -102,6 +102,44 @@ describe('tones', () => {
   })
 })
 
+test('an ink that a tile has of its own keeps its hue at night, not that of the style it stands in for', () => {
+  const said = (words: string, level?: 1) => ({
+    type: level ? ('heading' as const) : ('paragraph' as const),
+    attrs: level ? { level } : {},
+    content: [{ type: 'text' as const, text: words }],
+  })
+  const tile = {
+    ...newTile('words', () => 't'),
+    text: { type: 'doc', content: [said('Bread', 1), said('For the week')] },
+    headings: { color: '#7a2e12' },
+    style: { color: '#1f5f3f' },
+  } as never
+  const email = applyEdit(longEmail(1), { name: 'addTile', what: { cell: 'c0-0', at: 0, tile } })
+  const night = atNight(email, house).bands[0]!.cells[0]!.items[0] as unknown as Record<
+    'style' | 'headings',
+    { color: string; nightColor: string }
+  >
+  for (const { color, nightColor } of [night.style, night.headings]) {
+    expect(Math.abs(toOklch(color)[2] - toOklch(nightColor)[2])).toBeLessThan(12)
+    expect(toOklch(nightColor)[1]).toBeGreaterThan(0.05)
+  }
+})
+
+test('a link whose words have an ink of their own is read at night', () => {
+  const marks = [
+    { type: 'link', attrs: { href: 'https://a.example' } },
+    { type: 'textStyle', attrs: { color: '#1a5fb4' } },
+  ]
+  const text = {
+    type: 'doc',
+    content: [{ type: 'paragraph', content: [{ type: 'text', text: 'rooms', marks }] }],
+  }
+  const tile = { ...newTile('words', () => 't'), text } as never
+  const email = applyEdit(longEmail(1), { name: 'addTile', what: { cell: 'c0-0', at: 0, tile } })
+  expect(unreadAtNight(atNight(email, house), house)).toEqual([])
+  expect(atNight(email, house).bands[0]!.nightBackground).not.toBe('#ffffff')
+})
+
 test('a table has its stripes and its head at night', () => {
   const tile = {
     ...newTile('table', () => 't'),

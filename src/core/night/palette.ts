@@ -1,7 +1,7 @@
 import { contrast, wantedContrast } from '../color/contrast'
 import { groundStays } from '../color/stripped'
 import { bandTrees } from '../compile'
-import { styleOf } from '../email/cascade'
+import { styleOf, type RoleStyle } from '../email/cascade'
 import { applyEdit, type Edit } from '../email/edits'
 import { bandGround, cellGround, groundsOf } from '../email/ground'
 import type { Band, Cell, Email } from '../email/schema'
@@ -63,9 +63,48 @@ function unread(use: Use): boolean {
   return contrast(use.night.color, use.night.ground) < wanted
 }
 
+interface Behind {
+  day: string
+  night: string
+  picture: boolean
+}
+
+type Inked = { color?: string; nightColor?: string } | undefined
+
+/**
+ * Inks of the night for those that a tile has of its own: what it inherits for the night belongs to another ink.
+ * @param inkOf an ink as it is at night, by the size and the weight of its letters; null: none is read
+ */
+function ownInks(
+  tile: Tile,
+  look: RoleStyle,
+  inkOf: (ink: string, size: number, bold: boolean) => string | null,
+): object {
+  const set: Record<string, object> = {}
+  const put = (key: string, own: Inked, size: number, bold: boolean) => {
+    const ink = own?.color && !own.nightColor && inkOf(own.color, size, bold)
+    if (ink) set[key] = { ...own, nightColor: ink }
+  }
+  if (tile.kind === 'words') {
+    const words = tile as TileOf<'words'>
+    const [body, ...headings] = ([0, 1, 2, 3] as const).map((level) => blockStyle(words, level, look))
+    const least = headings.reduce((a, b) => (b.size < a.size ? b : a))
+    put('style', words.style, body!.size, body!.bold)
+    put('headings', words.headings, least.size, least.bold)
+    put('link', words.link, body!.size, body!.bold)
+  } else if (['footer', 'menu', 'review', 'table'].includes(tile.kind)) {
+    const { style } = tile as TileOf<'menu'>
+    const s = { ...look.text[look.base], ...style }
+    put('style', style, s.size, s.bold)
+  }
+  return set
+}
+
 class Work {
   readonly edits: Edit[] = []
   private readonly kept = new Set<string>()
+  /** What was put right already: where it is unread still, nothing of the tile reaches it. */
+  private readonly mended = new Set<string>()
   private readonly before: Email
 
   constructor(
@@ -100,7 +139,7 @@ class Work {
     }
     for (const band of this.email.bands)
       for (const [tile, behind] of groundsOf(band, this.style, this.email.behind))
-        this.tile(band, tile, { day: behind.color, night: behind.night })
+        this.tile(band, tile, { day: behind.color, night: behind.night, picture: !!behind.picture })
   }
 
   private band(band: Band): void {
@@ -138,7 +177,7 @@ class Work {
   }
 
   /** What a tile says of its own grounds, lines and inks. */
-  private tile(band: Band, tile: Tile, behind: { day: string; night: string }): void {
+  private tile(band: Band, tile: Tile, behind: Behind): void {
     const set =
       tile.kind === 'table'
         ? this.table(tile as TileOf<'table'>, behind)
@@ -154,7 +193,14 @@ class Work {
             : tile.kind === 'button'
               ? this.button(tile as TileOf<'button'>, band, behind)
               : null
-    if (set && Object.keys(set).length)
+    const inks = ownInks(tile, this.style.roles[band.role], (ink, size, bold) =>
+      behind.picture ? ink : this.tones.ink(ink, [behind.night], wantedContrast(size, bold)),
+    )
+    this.setTile(tile, { ...inks, ...set })
+  }
+
+  private setTile(tile: Tile, set: object): void {
+    if (Object.keys(set).length)
       this.apply({ name: 'setTile', what: { id: tile.id, kind: tile.kind, set } } as Edit)
   }
 
@@ -263,9 +309,11 @@ class Work {
       const ink = use.behind.picture
         ? use.color
         : this.tones.ink(use.color, [use.night.ground], wantedContrast(use.size, use.bold))
-      const set = tile && ink && this.inked(tile, band, use, ink)
-      if (set) this.apply({ name: 'setTile', what: { id: tile.id, kind: tile.kind, set } } as Edit)
-      else if (last) this.keepBright(band.id)
+      const set = tile && ink && !this.mended.has(key) && this.inked(tile, band, use, ink)
+      if (set) {
+        this.mended.add(key)
+        this.setTile(tile, set)
+      } else if (last) this.keepBright(band.id)
     }
     return left.length > 0 && (this.edits.length > before || !last)
   }

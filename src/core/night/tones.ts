@@ -17,6 +17,9 @@ const CALM = 0.05
 /** Colours of the day that are told apart stay apart by this at least (CIEDE2000). */
 const APART = 1.5
 
+/** Colours darker than this are inks rather than marks of a brand (common practice, no source). */
+const INK = 0.4
+
 /** A hair more than is wanted, since colours are rounded to 8 bits. */
 const SPARE = 1.02
 
@@ -78,8 +81,8 @@ export class NightTones {
     const [l, c, h] = toOklch(day)
     const dark = on.every((g) => toOklch(g)[0] < 0.5)
     const neutral = c < 0.04
-    // A grey keeps its rank: the darkest by day is the lightest at night.
-    const begin = dark && neutral && l < 0.7 ? 1.1 - 0.75 * l : l
+    // Greys keep their rank, and so does what is dark in any hue, as inks are: the darkest by day is the lightest at night.
+    const begin = dark && l < (neutral ? 0.7 : INK) ? 1.1 - 0.75 * l : l
     if (begin === l && reads(day)) return day
     const step = dark ? 0.01 : -0.01
     for (let to = begin; to >= 0 && to <= 1.001; to += step) {

@@ -206,11 +206,20 @@ function inline(runs: Inline[], tile: WordsTile, c: TileContext): ElementContent
     const part = runs.slice(from, i + 1)
     const own = part.length === 1 ? markOf(part[0]!, 'textStyle')?.attrs.color : undefined
     const look = { ...c.look.link, ...tile.link, ...(own ? { color: own } : {}) }
-    const said = part.flatMap((r) => run(r, tile, c))
+    // The link says that ink itself, with that of the night.
+    const said = part.flatMap((r) => run(own ? withoutInk(r) : r, tile, c))
     out.push(linkElement(hrefOf(href, c.fields), said, look, c))
   }
   return out
 }
+
+/** A run without an ink of its own. */
+const withoutInk = (r: Inline): Inline => ({
+  ...r,
+  marks: r.marks?.map((m) =>
+    m.type === 'textStyle' ? { ...m, attrs: { ...m.attrs, color: undefined } } : m,
+  ),
+})
 
 function run(r: Inline, tile: WordsTile, c: TileContext): ElementContent[] {
   const marks = r.marks ?? []
