@@ -75,22 +75,34 @@ export class Ties {
 
   /** Brings a band into view in every lens. @param but the lens it was pressed in, which stays, so that a second press meets the same place */
   reveal(id: string, but?: string): void {
-    for (const [name, l] of this.lenses) {
-      if (name === but) continue
-      const b = l.bands.get(id)
-      if (!b) continue
-      const top = b.top * l.zoom + l.origin.y,
-        bottom = top + b.height * l.zoom
-      const view = l.scroller.clientHeight
-      if (top >= l.scroller.scrollTop && bottom <= l.scroller.scrollTop + view) continue
-      const target = Math.max(
-        0,
-        Math.min(top - Math.max(24, (view - b.height * l.zoom) / 2), l.scroller.scrollHeight - view),
-      )
-      this.following.set(name, target)
-      l.scroller.scrollTop = target
+    for (const [name, lens] of this.lenses) {
+      const band = lens.bands.get(id)
+      if (name !== but && band) this.into(name, lens, band)
     }
     this.notify()
+  }
+
+  /** Brings a place of one lens into view; the others follow. */
+  show(name: string, at: Pick<Stretch, 'top' | 'height'>): void {
+    const lens = this.lenses.get(name)
+    if (!lens) return
+    this.into(name, lens, at)
+    this.following.delete(name)
+    this.scrolled(name)
+  }
+
+  /** Scrolls a lens so that a place of it is seen: in the middle, or from its top where it is higher than the view. */
+  private into(name: string, l: TiedLens, at: Pick<Stretch, 'top' | 'height'>): void {
+    const top = at.top * l.zoom + l.origin.y,
+      bottom = top + at.height * l.zoom
+    const view = l.scroller.clientHeight
+    if (top >= l.scroller.scrollTop && bottom <= l.scroller.scrollTop + view) return
+    const target = Math.max(
+      0,
+      Math.min(top - Math.max(24, (view - at.height * l.zoom) / 2), l.scroller.scrollHeight - view),
+    )
+    this.following.set(name, target)
+    l.scroller.scrollTop = target
   }
 }
 

@@ -9,7 +9,7 @@ import { Measure } from './values/parts'
 import { percent } from '../parts/percent'
 import { dithers } from './dithers'
 import type { Split } from './split'
-import type { MotionWork } from './use-motion'
+import { squeezed, type MotionWork } from './use-motion'
 
 const TradeChart = dynamic(() => import('./trade-chart').then((m) => m.TradeChart), { ssr: false })
 
@@ -148,7 +148,26 @@ export function FileGroup({ motion, set }: { motion: Motion; set: MotionWork['se
   )
 }
 
-function Figures({ bytes, budget, made }: { bytes: number; budget: number; made: MotionWork['made'] }) {
+function Figures({
+  bytes,
+  budget,
+  made,
+  pending,
+}: {
+  bytes: number
+  budget: number
+  made: MotionWork['made']
+  /** Whether another file is being made, of which nothing is known yet. */
+  pending: boolean
+}) {
+  if (pending)
+    return (
+      <p className="font-mono text-xs text-soft" role="status">
+        <span className="text-base">…</span> of {kb(budget)}
+        <br />
+        <span className="text-[11px]">being made anew</span>
+      </p>
+    )
   return (
     <p className="font-mono text-xs" role="status">
       <b className={cx('text-base', bytes > budget ? 'text-terra' : 'text-verdigris')}>{kb(bytes)}</b> of{' '}
@@ -209,7 +228,7 @@ export function BudgetGroup({
   const made = work.made && work.made.picture === picture?.id ? work.made : null
   const best = search?.best ?? null
   const bytes = picture?.bytes ?? 0
-  const over = bytes > motion.budget
+  const over = !work.pending && bytes > motion.budget
   const [before, setBefore] = useState<{ id: string; bytes: number } | null>(null)
   const apply = (base: Motion, p: Point) => {
     if (picture) setBefore({ id: picture.id, bytes: picture.bytes })
@@ -218,7 +237,7 @@ export function BudgetGroup({
   return (
     <>
       <Group title="Budget">
-        <Figures bytes={bytes} budget={motion.budget} made={made} />
+        <Figures bytes={bytes} budget={motion.budget} made={made} pending={work.pending} />
         <Measure
           label="May have"
           unit="KB"
@@ -229,7 +248,7 @@ export function BudgetGroup({
         />
         <Button
           look={over ? 'main' : 'line'}
-          disabled={!drawn || !!work.busy}
+          disabled={!drawn || work.pending || !!work.busy}
           onClick={() => void fit(motion.budget).then((s) => s?.best && apply(s.base, s.best))}
         >
           Make it fit {kb(motion.budget)}
@@ -260,15 +279,6 @@ export function BudgetGroup({
     </>
   )
 }
-
-/** The values that a point of the search stands for. */
-const squeezed = (motion: Motion, { squeeze }: Point): Partial<Motion> => ({
-  colors: squeeze.colors,
-  loss: squeeze.loss,
-  dither: squeeze.dither,
-  density: Math.max(0.25, Math.round(motion.density * squeeze.size * 100) / 100),
-  rate: Math.max(1, Math.round(motion.rate * squeeze.rate)),
-})
 
 /** The same picture side by side, as it was and as it is. */
 const BeforeAndAfter = ({ before, after }: { before: { id: string; bytes: number }; after: PictureRef }) => (

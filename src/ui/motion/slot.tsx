@@ -42,15 +42,34 @@ export function SlotInEmail(p: {
   player: Player
   /** Whether the frame before shows through. */
   onion: boolean
+  /** Whether it is left as the email shows it. */
+  bare: boolean
+  /** Brings the slot into view, when it is chosen. */
+  onPlace?: (at: Stretch) => void
 }) {
   const { ref, at } = useContent(p.id, p.marks)
+  useBroughtIn(p.id, at, p.onPlace)
   return (
     <>
       <span ref={ref} aria-hidden className="hidden" />
-      {at && <Dimmed at={at} width={p.width} height={p.height} />}
-      {at && p.drawn && <PlayedFrame at={at} drawn={p.drawn} player={p.player} onion={p.onion} />}
+      {at && !p.bare && <Dimmed at={at} width={p.width} height={p.height} />}
+      {at && !p.bare && p.drawn && <PlayedFrame at={at} drawn={p.drawn} player={p.player} onion={p.onion} />}
     </>
   )
+}
+
+/** Once a slot that was chosen has its place, it is brought into view; after that a person scrolls as she likes. */
+function useBroughtIn(id: string, at: Stretch | null, onPlace?: (at: Stretch) => void) {
+  const shown = useRef<string | null>(null)
+  useEffect(() => {
+    if (!at || !at.height || shown.current === id) return
+    // Frames above it may still grow to their height.
+    const wait = setTimeout(() => {
+      shown.current = id
+      onPlace?.(at)
+    }, 300)
+    return () => clearTimeout(wait)
+  }, [id, at, onPlace])
 }
 
 /** Everything farther off than a rim. */

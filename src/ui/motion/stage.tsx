@@ -1,12 +1,12 @@
 'use client'
-import { useEffect, useMemo, useState } from 'react'
-import { placeOf } from '@/core/email/walk'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { Motion } from '@/core/motion/schema'
 import { useStageActions, type Action } from '../bench/actions'
 import { PHONE, WorkLens } from '../bench/email-lenses'
 import type { EmailWork } from '../bench/email-work'
 import type { Marks } from '../bench/lens'
 import { Ribbons } from '../bench/ribbons'
+import type { Stretch } from '../bench/ties'
 import { motionActions } from './actions'
 import { beginIn, beginsFor, type Recipe } from './begin'
 import type { Drawn } from './engine'
@@ -17,7 +17,7 @@ import { SlotInEmail } from './slot'
 import { Strip } from './strip'
 import { MotionTray } from './tray'
 import { useBringIn } from './use-bring-in'
-import { useMotion } from './use-motion'
+import { useFitAtFirst, useMotion } from './use-motion'
 import { useMotionOf } from './use-strip-of'
 
 /** Moving pictures: made, tuned, and judged where they stand. */
@@ -32,10 +32,13 @@ export function MotionStage({ work, setActions }: { work: EmailWork; setActions:
   const [frames, setFrames] = useState<readonly number[]>([])
   const [onion, setOnion] = useState(false)
   useEffect(() => setFrames([]), [chosen?.tile.id])
-  useShown(work, chosen?.tile.id ?? null)
   const bring = useBringIn(work)
   const begins = tile && !chosen ? beginsFor(tile.kind) : []
-  const begin = (kind: Recipe['kind']) => beginIn(work, kind)
+  const begun = useFitAtFirst(work, chosen, motion, own)
+  const begin = (kind: Recipe['kind']) => {
+    if (tile) begun(tile.id)
+    beginIn(work, kind)
+  }
   const now = { motion: chosen && motion, own, frames, setFrames, begins, begin }
   useStageActions(setActions, [...work.actions, ...motionActions(player, now)])
   return (
@@ -98,20 +101,23 @@ function SlotLenses({
   player: Player
   onion: boolean
 }) {
-  // A countdown runs by itself, as readers show it.
-  const shown = chosen && motion?.made.kind !== 'countdown' ? chosen.tile.id : null
+  const { ties } = work
+  const onPlace = useCallback((at: Stretch) => ties.show('Wide', at), [ties])
   const overlay = (width: number) =>
     function Slot(marks: Marks) {
       return (
-        shown && (
+        chosen && (
           <SlotInEmail
-            id={shown}
+            id={chosen.tile.id}
+            // A countdown runs by itself, as readers show it.
+            bare={motion?.made.kind === 'countdown'}
             marks={marks}
             width={width}
             height={heightOf(marks)}
             drawn={drawn}
             player={player}
             onion={onion}
+            onPlace={width === PHONE ? undefined : onPlace}
           />
         )
       )
@@ -138,14 +144,3 @@ function usePlayer(drawn: Drawn | null): Player {
 }
 
 const heightOf = (marks: Marks): number => Math.max(0, ...[...marks.values()].map((m) => m.top + m.height))
-
-/** Brings the chosen picture into view when it is first chosen. */
-function useShown({ ties, email }: EmailWork, id: string | null): void {
-  useEffect(() => {
-    const band = id && placeOf(email, id)?.band.id
-    if (!band) return
-    const wait = setTimeout(() => ties.reveal(band), 300)
-    return () => clearTimeout(wait)
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [id])
-}

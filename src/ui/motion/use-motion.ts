@@ -178,6 +178,8 @@ export function useMotion(work: EmailWork, chosen: MovingTile | null, motion: Mo
   const fitting = useFitting(id, drawn, motion, setBusy)
   return {
     drawn,
+    /** Whether what is shown is yet to become what the values say: figures are those of what was before. */
+    pending: !refused && (stale || (!!key && drawnKey !== key)),
     busy,
     made: encoded.made,
     problem: refused ?? problem ?? encoded.problem,
@@ -195,11 +197,17 @@ export interface Search {
   best: Point | null
 }
 
-/** The search for what fits a budget. What it found stays until another picture is chosen. */
+/** Whether two differ at most in what a search changes, so that what was found for one holds for the other. */
+const sameButForTheFile = (a: Motion, b: Motion): boolean => {
+  const { colors, loss, dither, density, rate } = a
+  return keyOf(a, 1) === keyOf({ ...b, colors, loss, dither, density, rate }, 1)
+}
+
+/** The search for what fits a budget. What it found stays until another picture is chosen, or made of this one. */
 function useFitting(id: string | null, drawn: Drawn | null, motion: Motion | null, setBusy: SetBusy) {
   const [search, setSearch] = useState<(Search & { id: string }) | null>(null)
   return {
-    search: search && search.id === id ? search : null,
+    search: search && motion && search.id === id && sameButForTheFile(search.base, motion) ? search : null,
     async fit(budget: number): Promise<Search | null> {
       if (!drawn || !motion || !id) return null
       const own = new AbortController()
@@ -233,4 +241,44 @@ function useFitting(id: string | null, drawn: Drawn | null, motion: Motion | nul
       }
     },
   }
+}
+
+/** The values that a point of the search stands for. */
+export const squeezed = (motion: Motion, { squeeze }: Point): Partial<Motion> => ({
+  colors: squeeze.colors,
+  loss: squeeze.loss,
+  dither: squeeze.dither,
+  density: Math.max(0.25, Math.round(motion.density * squeeze.size * 100) / 100),
+  rate: Math.max(1, Math.round(motion.rate * squeeze.rate)),
+})
+
+/**
+ * What was begun here fits its budget: where its first file weighs more, what fits is looked for and taken, as a part of its beginning rather than a step
+ * of undo.
+ * @returns tells which tile was begun
+ */
+export function useFitAtFirst(
+  { amend }: EmailWork,
+  chosen: MovingTile | null,
+  motion: Motion | null,
+  own: Pick<MotionWork, 'made' | 'pending' | 'busy' | 'fit'>,
+): (id: string) => void {
+  const begun = useRef<string | null>(null)
+  const latest = useRef({ own, motion })
+  latest.current = { own, motion }
+  const id = chosen?.tile.id ?? null
+  const bytes = own.made && own.made.picture === chosen?.tile.picture?.id ? chosen.tile.picture.bytes : 0
+  const ready = !!bytes && !own.pending && !own.busy
+  useEffect(() => {
+    if (!ready || !id || !motion || begun.current !== id) return
+    begun.current = null
+    if (bytes <= motion.budget) return
+    void latest.current.own.fit(motion.budget).then((found) => {
+      // What was changed meanwhile is a person's own.
+      if (!found?.best || latest.current.motion !== found.base) return
+      const fits = { ...found.base, ...squeezed(found.base, found.best), key: undefined }
+      amend({ name: 'setTile', what: { id, kind: 'picture', set: { motion: fits } } })
+    })
+  }, [ready, id, motion, bytes, amend])
+  return useCallback((tile: string) => void (begun.current = tile), [])
 }

@@ -1,12 +1,11 @@
 'use client'
 import type { Countdown, CountdownColors } from '@/core/motion/countdown/schema'
 import { countdownFaces, countdownUnits } from '@/core/motion/countdown/schema'
-import { Dropdown, Tick } from '../../compose/groups/parts'
+import { Tick } from '../../compose/groups/parts'
 import { Button, Choice, ColorField, Group, Row, TextRow } from '../../parts/controls'
 import type { Style } from '@/core/email/cascade'
 import { GroundRow, Measure, type ValuesProps } from './parts'
-
-const zones = (): string[] => Intl.supportedValuesOf('timeZone')
+import { ZoneField } from './zone'
 
 export function CountdownValues({ made, style, put }: ValuesProps<'countdown'>) {
   return (
@@ -100,27 +99,45 @@ function EndGroup({ made, put }: { made: Countdown; put: Put }) {
   )
 }
 
+const WHEN = 'w-full border border-grout bg-sheet px-1.5 py-[3px] font-mono text-xs text-ink'
+
 type Until<K> = Extract<Countdown['until'], { kind: K }>
 
 function MomentRows({ until, put }: { until: Until<'moment'>; put: Put }) {
   return (
     <>
-      <Row label="Moment">
+      <Row label="Day">
         <input
-          type="datetime-local"
-          aria-label="Moment"
-          className="w-full border border-grout bg-sheet px-1.5 py-[3px] font-mono text-xs text-ink"
-          value={until.at}
+          type="date"
+          aria-label="Day it ends"
+          className={WHEN}
+          value={until.at.slice(0, 10)}
           onChange={(e) =>
-            e.target.value && put('set the moment', { until: { ...until, at: e.target.value } }, 'at')
+            e.target.value &&
+            put('set the day', { until: { ...until, at: e.target.value + until.at.slice(10) } }, 'day')
+          }
+        />
+      </Row>
+      <Row label="Time">
+        <input
+          type="time"
+          aria-label="Time it ends"
+          className={WHEN}
+          value={until.at.slice(11, 16)}
+          onChange={(e) =>
+            e.target.value &&
+            put(
+              'set the time',
+              { until: { ...until, at: `${until.at.slice(0, 11)}${e.target.value}` } },
+              'time',
+            )
           }
         />
       </Row>
       <Row label="Zone">
-        <Dropdown
-          label="Time zone"
+        <ZoneField
           value={until.zone}
-          options={[...new Set([until.zone, ...zones()])].map((z) => ({ value: z, label: z }))}
+          at={until.at}
           onChange={(zone) => put('set the time zone', { until: { ...until, zone } })}
         />
       </Row>

@@ -32,23 +32,69 @@ export function FilmValues(p: Props) {
   )
 }
 
-/** A time of the film, in seconds to the hundredth. */
-function Seconds({ label, ms, onChange }: { label: string; ms: number; onChange: (ms: number) => void }) {
+/** Why a time does not fit; null where it does. @param length of what it stands in, ms; 0: not known yet */
+function whyNot(
+  ms: number,
+  { from, to }: Pick<Clip, 'from' | 'to'>,
+  end: 'in' | 'out',
+  { length, of }: { length: number; of: string },
+): string | null {
+  if (length && ms > length) return `${of} ${(length / 1000).toFixed(2)} s long.`
+  if (end === 'in' && ms >= to)
+    return `It would begin after its end at ${(to / 1000).toFixed(2)} s. Move the end first.`
+  if (end === 'out' && ms <= from)
+    return `It would end before its beginning at ${(from / 1000).toFixed(2)} s. Move the beginning first.`
+  return null
+}
+
+/** A time of the film, in seconds to the hundredth. What does not fit stays as it was typed, and changes nothing. */
+function Seconds({
+  label,
+  ms,
+  refused,
+  onChange,
+}: {
+  label: string
+  ms: number
+  /** Told why what is typed does not fit; null once it does. */
+  refused: (why: string | null) => void
+  onChange: (ms: number) => string | null
+}) {
   const [typed, setTyped] = useState<string | null>(null)
+  const [wrong, setWrong] = useState(false)
+  const tell = (why: string | null) => {
+    setWrong(why !== null)
+    refused(why)
+  }
   return (
     <input
       aria-label={label}
-      className="w-14 border border-grout bg-sheet px-1 py-[3px] text-center font-mono text-xs text-ink"
+      aria-invalid={wrong || undefined}
+      className={cx(
+        'w-14 border bg-sheet px-1 py-[3px] text-center font-mono text-xs text-ink',
+        wrong ? 'border-terra' : 'border-grout',
+      )}
       value={typed ?? (ms / 1000).toFixed(2)}
       onChange={(e) => {
         setTyped(e.target.value)
         const s = Number(e.target.value.replace(',', '.'))
-        if (e.target.value.trim() && Number.isFinite(s) && s >= 0) onChange(Math.round(s * 1000))
+        if (e.target.value.trim() && Number.isFinite(s) && s >= 0) tell(onChange(Math.round(s * 1000)))
       }}
-      onBlur={() => setTyped(null)}
+      onBlur={() => {
+        // The reason stays, so that one sees why the former time is back.
+        setTyped(null)
+        setWrong(false)
+      }}
     />
   )
 }
+
+const Refused = ({ why }: { why: string | null }) =>
+  why && (
+    <p role="alert" className="text-[11.5px] leading-snug text-terra">
+      {why}
+    </p>
+  )
 
 /** How long the clips are together, against what people look at. */
 function SumOf({ ms: sum }: { ms: number }) {
@@ -142,6 +188,13 @@ function ClipsGroup({ made, slot, put }: Props) {
       key && `${key}-${at}`,
     )
   const most = Math.max(0, length - 1)
+  const [refused, setRefused] = useState<string | null>(null)
+  useEffect(() => setRefused(null), [at])
+  const setEdge = (end: 'in' | 'out') => (ms: number) => {
+    const why = whyNot(ms, clip, end, { length, of: 'The film is only' })
+    if (!why) change(end === 'in' ? { from: ms } : { to: ms }, end === 'in' ? 'from' : 'to')
+    return why
+  }
   return (
     <Group title="Clips">
       <p className="font-mono text-[11px] text-soft">
@@ -150,19 +203,12 @@ function ClipsGroup({ made, slot, put }: Props) {
       <ClipList made={made} clip={clip} most={most} onAt={setAt} put={put} />
       <Row label="In, out">
         <span className="flex items-center gap-1">
-          <Seconds
-            label="In, s"
-            ms={clip.from}
-            onChange={(from) => change({ from: Math.min(from, clip.to) }, 'from')}
-          />
-          <Seconds
-            label="Out, s"
-            ms={clip.to}
-            onChange={(to) => change({ to: Math.min(Math.max(to, clip.from), length || to) }, 'to')}
-          />
+          <Seconds label="In, s" ms={clip.from} refused={setRefused} onChange={setEdge('in')} />
+          <Seconds label="Out, s" ms={clip.to} refused={setRefused} onChange={setEdge('out')} />
           <span className="font-mono text-[11px] text-soft">s</span>
         </span>
       </Row>
+      <Refused why={refused} />
       <AreaOf
         film={made.film.id}
         size={made}
@@ -294,6 +340,12 @@ function Captions({ made, put }: Props) {
       { captions: captions.map((c, k) => (k === i ? { ...c, ...patch } : c)) },
       `${key}-${i}`,
     )
+  const [refused, setRefused] = useState<string | null>(null)
+  const setEdge = (i: number, end: 'in' | 'out') => (ms: number) => {
+    const why = whyNot(ms, captions[i]!, end, { length, of: 'What is shown is only' })
+    if (!why) set(i, end === 'in' ? { from: ms } : { to: ms }, end === 'in' ? 'from' : 'to')
+    return why
+  }
   return (
     <Group title="Captions">
       {captions.map((c, i) => (
@@ -303,9 +355,15 @@ function Captions({ made, put }: Props) {
             <Seconds
               label={`Caption ${i + 1} from, s`}
               ms={c.from}
-              onChange={(from) => set(i, { from }, 'from')}
+              refused={setRefused}
+              onChange={setEdge(i, 'in')}
             />
-            <Seconds label={`Caption ${i + 1} to, s`} ms={c.to} onChange={(to) => set(i, { to }, 'to')} />
+            <Seconds
+              label={`Caption ${i + 1} to, s`}
+              ms={c.to}
+              refused={setRefused}
+              onChange={setEdge(i, 'out')}
+            />
             <IconButton
               label={`Take out caption ${i + 1}`}
               onClick={() => put('take out a caption', { captions: captions.filter((_, k) => k !== i) })}
@@ -315,6 +373,7 @@ function Captions({ made, put }: Props) {
           </span>
         </div>
       ))}
+      <Refused why={refused} />
       <Button
         disabled={captions.length > 19}
         onClick={() => {

@@ -5,9 +5,9 @@ import type { ButtonStyle } from '../email/styles'
 import type { TileOf } from '../email/tile'
 import { safeFont, type WebFont } from '../email/fonts'
 import { lineWidth } from '../email/widths'
-import { buttonHeight, buttonStyleOf } from '../tiles/button/html'
-import { blockStyle, spaceUnder } from '../tiles/words/html'
-import type { Letters } from './letters-schema'
+import { buttonHeight, buttonStyleOf } from './button/html'
+import { blockStyle, spaceUnder } from './words/html'
+import type { Letters } from '../motion/letters-schema'
 
 /** What a moving picture takes the place of: how it says what stood there, and what stays. */
 export interface TakenPlace {
