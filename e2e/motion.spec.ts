@@ -1,3 +1,4 @@
+import { readApng } from '@/core/motion/apng'
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import { build } from 'esbuild'
@@ -295,7 +296,10 @@ async function numbersIn(picture: Buffer): Promise<number[]> {
 /** The moving picture of a film from its first second on, without the mark, which would lie over the stripes. @param to s */
 async function clipOf(page: Page, request: APIRequestContext, job: string, to: number) {
   await page.getByLabel('a mark for playing').uncheck()
+  await page.getByLabel('In, s').fill('99')
+  await expect(page.getByText(/The film is only \d+\.\d\d s long/)).toBeVisible()
   await page.getByLabel('In, s').fill('1.00')
+  await expect(page.getByText(/The film is only/)).toBeHidden()
   await page.getByLabel('Out, s').fill(`${to}.00`)
   const tile = async () => (await pictures(request, job)).find((p) => p.motion?.made.kind === 'film')
   const made = async () => {
@@ -356,6 +360,8 @@ test('a film is read picture by picture: those that come out carry the right num
     loop: picture.moving!.loop,
   })
   expect(await numbersIn(webp)).toEqual(wanted)
+  const png = readApng(await file('Animated PNG'))!
+  expect(png.frames.map((f) => f.delay)).toEqual(Array(20).fill(100))
   const track = (await new Input({
     source: new BufferSource(await file('Film')),
     formats: ALL_FORMATS,
@@ -364,6 +370,8 @@ test('a film is read picture by picture: those that come out carry the right num
   for await (const packet of new EncodedPacketSink(track).packets()) times.push(packet.timestamp)
   expect(times.sort((x, y) => x - y).map((t) => Math.round(t * 10))).toEqual(wanted.map((_, i) => i))
   expect(await track.computeDuration()).toBeCloseTo(2, 1)
+  // The range of ITU-R BT.709-6, 3.5, said in the file.
+  expect(await track.getColorSpace()).toMatchObject({ fullRange: false, matrix: 'bt709' })
   expect((await sharp(await file('First frame')).metadata()).format).toBe('png')
 })
 
@@ -385,7 +393,9 @@ test('what is no film, or has no picture, says so, and the stage goes on', async
     Buffer.from('isommp41'),
   ])
   await input.setInputFiles({ name: 'cut-off.mp4', mimeType: 'video/mp4', buffer: empty })
-  await expect(page.getByText(/This film cannot be read/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/This film cannot be read. Its index is missing/)).toBeVisible({
+    timeout: 20_000,
+  })
   await input.setInputFiles({ name: 'broken.gif', mimeType: 'image/gif', buffer: Buffer.from('GIF89a') })
   await expect(page.getByText(/is cut off/)).toBeVisible()
 })
@@ -396,6 +406,11 @@ test('a countdown is made of a picture, and is live in the lens', async ({ page,
   await page.locator('[aria-label="Moving pictures"] button', { hasText: 'Countdown' }).click()
   const img = page.frameLocator('[aria-label="Wide lens"] iframe').locator('img[src*="/api/countdown"]')
   await expect(img).toBeVisible()
+  await page.getByRole('button', { name: /^Time zone:/ }).click()
+  await page.getByPlaceholder(/Town, name or offset/).fill('+5:45')
+  await page.getByRole('option', { name: /Kat/ }).click()
+  await expect(img).toHaveAttribute('src', /in=Asia%2FKat/)
+  await expect(page.getByRole('button', { name: /^Time zone: Asia.Kat.*UTC\+05:45/ })).toBeVisible()
   await page.getByLabel('Label of the days').fill('дней')
   await expect(img).toHaveAttribute('src', /%D0%B4%D0%BD%D0%B5%D0%B9/)
   await expect.poll(() => img.evaluate((e: HTMLImageElement) => e.naturalWidth)).toBeGreaterThan(0)
@@ -425,3 +440,36 @@ for (const theme of ['plaster', 'slate'])
       await accessible(page)
     }
   })
+
+test('a story that is begun comes into view, fits its budget by itself, and stands still for those who ask for less motion', async ({
+  page,
+  request,
+}) => {
+  const job = await copyOf(request, 'Winter timetable')
+  await open(page, job)
+  const picture = page.frameLocator('[aria-label="Wide lens"] iframe').locator('img').nth(1)
+  await picture.click()
+  await page.getByRole('button', { name: 'Story of pictures' }).click()
+  await expect(made(page).or(page.getByText('being made anew'))).toBeVisible()
+  const told = page.getByRole('status').filter({ hasText: 'frames, alike' })
+  const story = async () => (await pictures(request, job)).find((p) => p.motion?.made.kind === 'story')
+  await expect
+    .poll(
+      async () => {
+        const now = await story()
+        return now?.motion?.key && now.picture!.bytes <= now.motion.budget
+      },
+      { timeout: 100_000, intervals: [500] },
+    )
+    .toBe(true)
+  await expect(told).toBeVisible()
+  const { picture: moving, stillPicture: still } = (await story())!
+  expect(still).toMatchObject({ type: 'image/png', width: moving!.width, height: moving!.height })
+  const slot = page.locator('[aria-label="Wide lens"] canvas').first()
+  await expect(slot).toBeInViewport({ ratio: 0.5 })
+  const source = page.frameLocator('[aria-label="Wide lens"] iframe').locator('source[media*=reduced-motion]')
+  await expect(source).toHaveAttribute('srcset', new RegExp(still!.id))
+  // Beginning and fitting are one step.
+  await page.keyboard.press('Control+z')
+  await expect.poll(story).toBeUndefined()
+})

@@ -9,6 +9,7 @@ const CONTENT: ReadonlySet<string> = new Set([
   'link',
   'picture',
   'nightPicture',
+  'stillPicture',
   'icon',
   'items',
   'rows',

@@ -1,7 +1,7 @@
 import { crc32 } from 'node:zlib'
 import sharp from 'sharp'
 import { readMoving } from '@/server/motion/read'
-import { isApng, readApng } from './apng'
+import { animatedPng, isApng, readApng } from './apng'
 
 const chunk = (type: string, data: Uint8Array): Buffer => {
   const body = Buffer.concat([Buffer.from(type, 'latin1'), data])
@@ -120,4 +120,44 @@ test('what is no animated PNG is none, and one that is cut off loses only what i
     const read = readApng(whole.subarray(0, n))
     if (read) expect(read.frames.length).toBeLessThanOrEqual(3)
   }
+})
+
+test('stills are written as an animated PNG that reads back as they were, and whose first frame any reader of PNG shows', async () => {
+  const stills = [
+    { png: await square('#c0392b', 20, 10), x: 0, y: 0, ms: 120 },
+    { png: await square('#2980b9', 6, 4), x: 3, y: 2, ms: 80 },
+  ]
+  const bytes = animatedPng(3, stills)
+  const read = readApng(bytes)!
+  expect(read).toMatchObject({ width: 20, height: 10, loop: 3 })
+  expect(read.frames.map(({ x, y, width, height, delay }) => [x, y, width, height, delay])).toEqual([
+    [0, 0, 20, 10, 120],
+    [3, 2, 6, 4, 80],
+  ])
+  const raw = (png: Uint8Array) => sharp(png).raw().toBuffer()
+  for (const [i, { png }] of stills.entries()) expect(await raw(read.frames[i]!.png)).toEqual(await raw(png))
+  // libpng, through sharp, as a reader that knows still pictures only.
+  expect(await raw(bytes)).toEqual(await raw(stills[0]!.png))
+  // Sequence numbers of all control and data chunks count on (11.3.6.3).
+  const numbers = chunksOf(Buffer.from(bytes)).flatMap((c) =>
+    c.type === 'fcTL' || c.type === 'fdAT' ? [c.data.readUInt32BE(0)] : [],
+  )
+  expect(numbers).toEqual(numbers.map((_, i) => i))
+  expect(chunksOf(Buffer.from(bytes)).map((c) => c.type)).toEqual(
+    expect.arrayContaining(['IHDR', 'acTL', 'fcTL', 'IDAT', 'fdAT', 'IEND']),
+  )
+})
+
+test('frames that keep their colours differently are refused', async () => {
+  const plain = await sharp({ create: { width: 4, height: 4, channels: 3, background: '#fff' } })
+    .png()
+    .toBuffer()
+  const clear = await square('#fff', 4, 4)
+  const at = { x: 0, y: 0, ms: 100 }
+  expect(() =>
+    animatedPng(0, [
+      { png: clear, ...at },
+      { png: plain, ...at },
+    ]),
+  ).toThrow(SyntaxError)
 })

@@ -82,6 +82,57 @@ function written(chunks: readonly Chunk[]): Uint8Array {
 /** Whether a PNG says that it is animated. */
 export const isApng = (bytes: Uint8Array): boolean => chunksOf(bytes)?.some((c) => c.type === 'acTL') ?? false
 
+/** A frame to be written: what changes in it, as a PNG of that size, and how long it is shown, ms. It takes the place of what was there. */
+export interface ApngStill {
+  png: Uint8Array
+  x: number
+  y: number
+  ms: number
+}
+
+const shorts = (...of: number[]): number[] => of.flatMap((n) => [(n >>> 8) & 255, n & 255])
+
+/**
+ * Stills joined as one animated PNG (PNG third edition, 11.3.6); readers that know only still ones show the first.
+ * @param loop how often it is shown; 0: for ever
+ * @throws {SyntaxError} where a still is no PNG, or one keeps its colours in another way than the first
+ */
+export function animatedPng(loop: number, stills: readonly ApngStill[]): Uint8Array {
+  const kinds = new Set<string>()
+  let order = 0
+  const parts = stills.flatMap(({ png, x, y, ms }, i): Chunk[] => {
+    const chunks = chunksOf(png)
+    const head = chunks?.[0]
+    if (!chunks || head?.type !== 'IHDR') throw new SyntaxError('A frame is no PNG.')
+    kinds.add([...head.data.subarray(8), chunks.some((c) => c.type === 'PLTE')].join())
+    const bodies = chunks.filter((c) => c.type === 'IDAT')
+    const control = [
+      ...bytesOf(order++),
+      ...head.data.subarray(0, 8),
+      ...bytesOf(x),
+      ...bytesOf(y),
+      ...shorts(Math.min(65_535, Math.round(ms)), 1000),
+      0,
+      0,
+    ]
+    return [
+      ...(i
+        ? []
+        : [head, { type: 'acTL', data: Uint8Array.from([...bytesOf(stills.length), ...bytesOf(loop)]) }]),
+      { type: 'fcTL', data: Uint8Array.from(control) },
+      ...bodies.map((b) => {
+        if (!i) return b
+        const data = new Uint8Array(4 + b.data.length)
+        data.set(bytesOf(order++))
+        data.set(b.data, 4)
+        return { type: 'fdAT', data }
+      }),
+    ]
+  })
+  if (kinds.size > 1) throw new SyntaxError('The frames keep their colours in different ways.')
+  return written([...parts, { type: 'IEND', data: new Uint8Array() }])
+}
+
 /** Parts an animated PNG into its frames, each a PNG of its own; null where it is none. Frames that are cut off are left out. */
 export function readApng(bytes: Uint8Array): Apng | null {
   const chunks = chunksOf(bytes)

@@ -30,10 +30,15 @@ export interface Beginning {
 
 type Kind = Exclude<Made['kind'], 'strip' | 'film'>
 
+/** Pictures a second of a story. */
+const STORY_RATE = 8
+
 /** Makes what a tile holds move. Null where the kind needs a picture and there is none. */
 export function beginMotion(kind: Kind, b: Beginning): Motion | null {
   const made = begin[kind](b)
-  return made && { ...motionDefaults, budget: BUDGET, made, height: Math.max(1, Math.round(b.height)) }
+  // Photographs that go over into each other are most of a story's bytes.
+  const rate = kind === 'story' ? STORY_RATE : motionDefaults.rate
+  return made && { ...motionDefaults, rate, budget: BUDGET, made, height: Math.max(1, Math.round(b.height)) }
 }
 
 function lettersOf(b: Beginning): Letters {

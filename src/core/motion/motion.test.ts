@@ -6,7 +6,10 @@ import { beginMotion, type Beginning } from './begin'
 import { styleOf } from '../email/cascade'
 import { plainHouseStyle } from '../email/styles'
 import { areaRect, clipsLength, filmAt, filmLength, moveSpan } from './film'
-import { brought, fit, movingPart, movingStripe, tried } from './fit'
+import { brought, tried } from './brought'
+import { fit } from './fit'
+import { sampled } from './fit-sample'
+import { movingPart, movingStripe } from './stripe'
 import { keyOf } from './key'
 import { alikeTo } from './likeness'
 import type { FilmMade, Strip } from './made'
@@ -219,6 +222,26 @@ describe('what fits', () => {
       visible++
     }
     expect(visible).toBeGreaterThan(0)
+  })
+  test('a long one is looked for on a sample, and what is taken was written whole', () => {
+    const source = scene(12, 120, 150)
+    const from = { frames: 12, pixels: 0 }
+    const lossless = { size: 1, rate: 1, colors: 256, loss: 0, dither: 'none' as const }
+    const reckoned = sampled(source, [], from)!.look(lossless).bytes
+    const { bytes } = tried(source, lossless, [])
+    expect(reckoned / bytes).toBeGreaterThan(0.5)
+    expect(reckoned / bytes).toBeLessThan(2)
+    const budget = Math.round(bytes * 0.5)
+    const search = fit(source, budget, { dither: 'none' }, from)
+    let step = search.next()
+    const points = []
+    for (; !step.done; step = search.next()) points.push(step.value.point)
+    const best = step.value
+    expect(best.reckoned).toBeUndefined()
+    expect(best.bytes).toBeLessThanOrEqual(budget)
+    expect(tried(source, best.squeeze, []).bytes).toBe(best.bytes)
+    expect(points.filter((p) => !p.reckoned).length).toBeLessThan(points.filter((p) => p.reckoned).length)
+    expect(sampled(scene(), [])).toBeNull()
   })
   // A budget is a bound: a file that is one byte above it is refused where it is sent.
   test('one byte above the budget is above it', () => {

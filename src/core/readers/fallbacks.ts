@@ -32,6 +32,7 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'css-at-media':
     'The fluid structure: columns wrap by themselves where there is no room, and everything keeps its look of the wide window.',
   'css-at-media-prefers-color-scheme': 'The colours of the day, or what the reader itself makes of them.',
+  'css-at-media-prefers-reduced-motion': 'The picture moves, as for everyone.',
   'css-background-image': "The band's colour; the Word engine gets a VML box filled with the picture.",
   'css-background-position': 'The picture begins at the top left; VML has its own position.',
   'css-background-repeat': 'The picture repeats; it should be as large as its band.',

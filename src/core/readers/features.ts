@@ -128,6 +128,8 @@ export function featuresOf(html: string, known: (slug: string) => boolean): Set<
       if (slug) out.add(slug)
     }
     if (/^mailto:/i.test(String(e.properties.href ?? ''))) out.add('html-mailto-links')
+    if (/reduced-motion/.test(String(e.properties.media ?? '')))
+      out.add('css-at-media-prefers-reduced-motion')
     for (const d of readStyle(String(e.properties.style ?? ''))) property(d.property, d.value)
     if (e.tagName === 'style') sheet(e.children.map((c) => (c.type === 'text' ? c.value : '')).join(''))
   }

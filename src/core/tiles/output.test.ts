@@ -256,7 +256,7 @@ test('a picture is never wider than its cell, with its edge inside; its alt text
   ])
 })
 
-test('a picture that takes a share of its cell, with others at night and on narrow', () => {
+test('a picture that takes a share of its cell, with others at night, on narrow and for less motion', () => {
   const { html, rules } = written(
     tileOf('picture', {
       picture,
@@ -265,6 +265,7 @@ test('a picture that takes a share of its cell, with others at night and on narr
       align: 'center',
       narrowPicture: { ...picture, id: 'b'.repeat(64) },
       nightPicture: { ...picture, id: 'c'.repeat(64) },
+      stillPicture: { ...picture, id: 'd'.repeat(64) },
     }),
   )
   expect(outline(html)).toBe(as`
@@ -272,6 +273,9 @@ test('a picture that takes a share of its cell, with others at night and on narr
         font-size:0
         line-height:0
       picture
+        source
+          srcset=d.png
+          media=(prefers-reduced-motion:reduce)
         source
           srcset=c.png
           media=(prefers-color-scheme:dark)

@@ -95,7 +95,7 @@ async function fromFilm(file: File, target: Target, signal: AbortSignal): Promis
 /** Puts it into the tile, whose link, alt text and size stay; or into a new one. */
 function put(target: Target, set: { picture?: PictureRef; motion?: Motion }): { edit: Edit; id: string } {
   const { tile } = target
-  const own = { ...set, standsFor: undefined, crop: undefined }
+  const own = { ...set, standsFor: undefined, stillPicture: undefined, crop: undefined }
   if (tile)
     return { id: tile.id, edit: { name: 'setTile', what: { id: tile.id, kind: 'picture', set: own } } }
   const width = Math.min(target.available, set.picture?.width ?? target.available)

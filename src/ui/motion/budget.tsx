@@ -1,7 +1,7 @@
 'use client'
 import dynamic from 'next/dynamic'
-import { useState } from 'react'
-import type { Point } from '@/core/motion/fit'
+import { useState, type ReactNode } from 'react'
+import type { Point } from '@/core/motion/brought'
 import type { Motion } from '@/core/motion/schema'
 import type { PictureRef } from '@/core/picture/ref'
 import { Button, Choice, cx, Group, kb, NumberField, Row } from '../parts/controls'
@@ -102,7 +102,15 @@ export function TimingGroup({
 }
 
 /** How the file is written. */
-export function FileGroup({ motion, set }: { motion: Motion; set: MotionWork['set'] }) {
+export function FileGroup({
+  motion,
+  set,
+  children,
+}: {
+  motion: Motion
+  set: MotionWork['set']
+  children?: ReactNode
+}) {
   return (
     <Group title="File">
       <Measure
@@ -144,6 +152,7 @@ export function FileGroup({ motion, set }: { motion: Motion; set: MotionWork['se
         max={2000}
         onChange={(height) => set('set the height', { height }, 'height')}
       />
+      {children}
     </Group>
   )
 }

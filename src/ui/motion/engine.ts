@@ -4,7 +4,7 @@ import type { DrawnSequence } from '@/core/motion/draw'
 import type { DrawCall, DrawMessage } from '@/workers/motion/draw'
 import type { EncodeCall, EncodeMessage, WeighedStripe, WrittenFile } from '@/workers/motion/encode'
 import type { FormCall, FormFile, FormMessage } from '@/workers/motion/forms'
-import type { Point } from '@/core/motion/fit'
+import type { Point } from '@/core/motion/brought'
 
 /** A sequence as it was drawn. */
 export type Drawn = DrawnSequence

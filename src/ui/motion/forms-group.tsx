@@ -14,6 +14,11 @@ const forms: readonly { form: Form; label: string; about: string }[] = [
     about: 'Finer and lighter than GIF, for pages and the readers that show it.',
   },
   {
+    form: 'apng',
+    label: 'Animated PNG',
+    about: 'Every colour as it is, and soft edges on any ground; heavier than the others.',
+  },
+  {
     form: 'film',
     label: 'Film',
     about:

@@ -4,13 +4,12 @@ import { placeOf } from '@/core/email/walk'
 import type { Motion } from '@/core/motion/schema'
 import { newTile } from '@/core/tiles'
 import type { EmailWork } from '../bench/email-work'
-import { call, formOf } from '../api'
+import { call } from '../api'
 import { toast } from '../parts/toast'
 import { encode, type Drawn } from './engine'
+import { firstFrame, type Still } from './first-frame'
 import type { MovingTile, PictureTile } from './moving'
 import { settingsOf, type MotionWork } from './use-motion'
-
-type Still = NonNullable<PictureTile['picture']>
 
 /** A slot as stills and a stripe that moves. */
 export interface Split {
@@ -27,18 +26,6 @@ export interface Split {
 
 /** How long a finished file rests before a split of it is weighed, ms. */
 const REST = 1000
-
-/** The first frame as a picture of its own, from which the stills are taken. */
-async function firstFrame({ width, height, frames }: Drawn, signal: AbortSignal): Promise<Still> {
-  const canvas = document.createElement('canvas')
-  canvas.width = width
-  canvas.height = height
-  const pixels = frames[0]!.data as Uint8ClampedArray<ArrayBuffer>
-  canvas.getContext('2d')!.putImageData(new ImageData(pixels, width, height), 0, 0)
-  const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'))
-  const file = new File([blob!], 'first.png', { type: 'image/png' })
-  return call('POST /api/pictures', { form: formOf({ picture: file }), signal })
-}
 
 /** What a slot comes to as stills above and below a stripe that moves; null where too much of it moves. */
 async function weighed(drawn: Drawn, motion: Motion, signal: AbortSignal): Promise<Split | null> {

@@ -8,7 +8,7 @@ import {
   Tooltip,
 } from 'chart.js'
 import { useEffect, useRef } from 'react'
-import type { Point } from '@/core/motion/fit'
+import type { Point } from '@/core/motion/brought'
 import { kb } from '../parts/controls'
 import { dithers } from './dithers'
 
@@ -22,10 +22,10 @@ interface Props {
 }
 
 /** One way to write it, in words. */
-function said({ bytes, mean, squeeze }: Point): string {
+function said({ bytes, mean, squeeze, reckoned }: Point): string {
   const { size, rate, colors, loss } = squeeze
   const dither = dithers.find((d) => d.value === squeeze.dither)!.label
-  return `${kb(bytes)}, ${(mean * 100).toFixed(1)} % alike: size ${Math.round(size * 100)} %, rate ${Math.round(rate * 100)} %, ${colors} colours, dither ${dither}, loss ${loss}`
+  return `${reckoned ? 'about ' : ''}${kb(bytes)}, ${(mean * 100).toFixed(1)} % alike: size ${Math.round(size * 100)} %, rate ${Math.round(rate * 100)} %, ${colors} colours, dither ${dither}, loss ${loss}`
 }
 
 /** What the chart shows. */
@@ -47,9 +47,13 @@ function configOf(
         {
           data: points.map((p) => ({ x: p.bytes / 1024, y: p.mean * 100 })),
           pointBackgroundColor: points.map((p) =>
-            color(isBest(p) ? '--lapis' : p.bytes <= budget ? '--verdigris' : '--terra'),
+            p.reckoned
+              ? 'transparent'
+              : color(isBest(p) ? '--lapis' : p.bytes <= budget ? '--verdigris' : '--terra'),
           ),
           pointRadius: points.map((p) => (isBest(p) ? 6 : 3.5)),
+          // What was reckoned from a sample is an outline, what was written is filled.
+          pointBorderColor: points.map((p) => color(p.bytes <= budget ? '--verdigris' : '--terra')),
           pointStyle: points.map((p) => (isBest(p) ? 'rectRot' : 'rect')),
         },
       ],

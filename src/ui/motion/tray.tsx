@@ -7,6 +7,7 @@ import { Progress } from '../parts/controls'
 import { BudgetGroup, FileGroup, TimingGroup } from './budget'
 import { kindOf, type MovingTile } from './moving'
 import { FormsGroup } from './forms-group'
+import { LessMotion } from './less-motion'
 import { splitOff, useSplit } from './split'
 import type { MotionWork } from './use-motion'
 import { KindValues } from './values'
@@ -41,24 +42,7 @@ export function MotionTray({
     motion?.made.kind === 'film' ? filmLength(motion.made) : Math.round(lengthOf(drawn?.frames ?? []))
   return (
     <section aria-label="Tray" className="col-span-2 flex min-h-0 flex-col border-t-2 border-ink bg-paper">
-      <div className="flex h-[31px] shrink-0 items-center gap-2 border-b border-grout px-3.5 text-xs text-soft">
-        <span>Motion</span>
-        <span aria-hidden className="text-grout">
-          /
-        </span>
-        <b className="text-ink">{chosen ? kindOf(motion ?? undefined) : 'Nothing chosen'}</b>
-        {own.problem && (
-          <span role="alert" className="ml-3 truncate text-terra" title={own.problem}>
-            {own.problem}
-          </span>
-        )}
-        <span className="ml-auto flex items-center gap-3">
-          {busy && <Progress what={busy.what} done={0} total={1} onCancel={busy.cancel} />}
-          {own.busy && (
-            <Progress what={own.busy.what} done={own.busy.done} total={1} onCancel={own.busy.cancel} />
-          )}
-        </span>
-      </div>
+      <TrayHead kind={chosen ? kindOf(motion ?? undefined) : null} own={own} busy={busy} />
       <div className="more-below min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Values">
         {chosen && motion && (
           <div className="grid w-max auto-cols-[248px] grid-flow-col">
@@ -83,7 +67,9 @@ export function MotionTray({
             {motion.made.kind !== 'countdown' && (
               <TimingGroup motion={motion} set={own.set} length={length} />
             )}
-            <FileGroup motion={motion} set={own.set} />
+            <FileGroup motion={motion} set={own.set}>
+              <LessMotion work={work} chosen={chosen} drawn={own.pending ? null : drawn} />
+            </FileGroup>
             {motion.made.kind !== 'countdown' && (
               <FormsGroup drawn={drawn} name={fileName(chosen)} setBusy={own.setBusy} />
             )}
@@ -91,5 +77,37 @@ export function MotionTray({
         )}
       </div>
     </section>
+  )
+}
+
+/** What is chosen, what is wrong with it, and what is under way. */
+function TrayHead({
+  kind,
+  own,
+  busy,
+}: {
+  kind: string | null
+  own: MotionWork
+  busy: { what: string; cancel: () => void } | null
+}) {
+  return (
+    <div className="flex h-[31px] shrink-0 items-center gap-2 border-b border-grout px-3.5 text-xs text-soft">
+      <span>Motion</span>
+      <span aria-hidden className="text-grout">
+        /
+      </span>
+      <b className="text-ink">{kind ?? 'Nothing chosen'}</b>
+      {own.problem && (
+        <span role="alert" className="ml-3 truncate text-terra" title={own.problem}>
+          {own.problem}
+        </span>
+      )}
+      <span className="ml-auto flex items-center gap-3">
+        {busy && <Progress what={busy.what} done={0} total={1} onCancel={busy.cancel} />}
+        {own.busy && (
+          <Progress what={own.busy.what} done={own.busy.done} total={1} onCancel={own.busy.cancel} />
+        )}
+      </span>
+    </div>
   )
 }

@@ -7,6 +7,9 @@ import type { EmailWork } from '../bench/email-work'
 import { bringIn, type Target } from './bring-in'
 import type { PictureTile } from './moving'
 
+/** What a picture brought in does away with. */
+const anew = { motion: undefined, standsFor: undefined, stillPicture: undefined, crop: undefined }
+
 /** Bringing in from files, the clipboard and addresses. */
 export function useBringIn(work: EmailWork) {
   const [busy, setBusy] = useState<{ what: string; cancel: () => void } | null>(null)
@@ -45,7 +48,7 @@ export function useBringIn(work: EmailWork) {
       if (!into) return
       try {
         const picture = await call('POST /api/pictures', { body: { address: from } })
-        const set = { picture, motion: undefined, standsFor: undefined, crop: undefined }
+        const set = { ...anew, picture }
         if (into.tile)
           apply('bring in a picture', { name: 'setTile', what: { id: into.tile.id, kind: 'picture', set } })
         else {

@@ -1,7 +1,7 @@
 'use client'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { toast } from '../parts/toast'
-import type { Point } from '@/core/motion/fit'
+import type { Point } from '@/core/motion/brought'
 import { keyOf } from '@/core/motion/key'
 import { recipeOf } from '@/core/motion/recipes'
 import type { GifSettings } from '@/core/motion/gif/write'
@@ -10,7 +10,8 @@ import type { WrittenFile } from '@/workers/motion/encode'
 import type { EmailWork } from '../bench/email-work'
 import { call, formOf } from '../api'
 import { drawMotion, encode, type Drawn } from './engine'
-import type { MovingTile } from './moving'
+import { firstFrame } from './first-frame'
+import type { MovingTile, PictureTile } from './moving'
 
 /** How long values rest before the picture is drawn, and before it is encoded, ms. */
 const DRAW_REST = 60
@@ -104,10 +105,15 @@ function useDrawn(
 /** Makes the file once the values rest, keeps it, and puts it into the tile. */
 function useEncoded(
   { amend }: EmailWork,
-  id: string | null,
+  tile: PictureTile | null,
   { drawn, motion, key }: { drawn: Drawn | null; motion: Motion | null; key: string | null },
   setBusy: SetBusy,
 ): { made: Made | null; problem: string | null } {
+  const id = tile?.id ?? null
+  // Whoever asks for less motion gets the first frame: from the first file on, until that is taken away.
+  const calm = useRef(false)
+  calm.current =
+    !!tile?.stillPicture || (!!tile?.motion && tile.motion.made.kind !== 'countdown' && !tile.picture?.moving)
   const [state, setState] = useState<{ id: string; made: Made | null; problem: string | null } | null>(null)
   const latest = useRef(motion)
   latest.current = motion
@@ -125,9 +131,14 @@ function useEncoded(
         const { bytes, ...facts } = written!
         const file = new File([bytes as Uint8Array<ArrayBuffer>], 'moving.gif', { type: 'image/gif' })
         const picture = await call('POST /api/pictures', { form: formOf({ picture: file }), signal })
+        const still = calm.current && picture.moving ? await firstFrame(drawn!, signal) : undefined
         amend({
           name: 'setTile',
-          what: { id: id!, kind: 'picture', set: { picture, motion: { ...motion, key: key! } } },
+          what: {
+            id: id!,
+            kind: 'picture',
+            set: { picture, stillPicture: still, motion: { ...motion, key: key! } },
+          },
         })
         setState({ id: id!, made: { ...facts, picture: picture.id }, problem: null })
       } catch (error) {
@@ -160,7 +171,7 @@ export function useMotion(work: EmailWork, chosen: MovingTile | null, motion: Mo
   const stale = !refused && !!chosen?.tile.motion && key !== chosen.tile.motion.key
   const encoded = useEncoded(
     work,
-    id,
+    chosen?.tile ?? null,
     { drawn: stale && drawnKey === key ? drawn : null, motion, key },
     setBusy,
   )

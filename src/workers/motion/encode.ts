@@ -1,4 +1,6 @@
-import { fit, movingStripe, type Point, type Stripe } from '@/core/motion/fit'
+import type { Point } from '@/core/motion/brought'
+import { fit } from '@/core/motion/fit'
+import { movingStripe, type Stripe } from '@/core/motion/stripe'
 import { writeGif, type GifSettings } from '@/core/motion/gif/write'
 import { alikeTo, type Alike } from '@/core/motion/likeness'
 import { lengthOf, type Sequence } from '@/core/motion/sequence'

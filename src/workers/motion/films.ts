@@ -34,9 +34,12 @@ async function load(id: string): Promise<OpenFilm> {
   })
   const broken = (why: string) =>
     new Error(`This film cannot be read. ${why} Export it as MP4 (H.264) or WebM, and bring it in again.`)
-  const track = await input.getPrimaryVideoTrack().catch(() => {
+  const tracks = await input.getTracks().catch(() => {
     throw broken('The file is cut off or damaged.')
   })
+  if (!tracks.length)
+    throw broken('Its index is missing: the file was cut off, or copied before it was finished.')
+  const track = await input.getPrimaryVideoTrack()
   if (!track) throw broken('It holds sound, but no picture.')
   if (!track.codec || !(await track.canDecode()))
     throw broken(

@@ -1,18 +1,21 @@
 import {
   BufferTarget,
   canEncodeVideo,
-  CanvasSource,
   Mp4OutputFormat,
   Output,
   QUALITY_HIGH,
+  VideoSample,
+  VideoSampleSource,
   WebMOutputFormat,
   type VideoCodec,
 } from 'mediabunny'
 import type { Sequence } from '@/core/motion/sequence'
-import { animatedWebp, changedPatch, type WebpFrame } from '@/core/motion/webp'
+import { toVideoRange } from '@/core/motion/video-range'
+import { animatedPng } from '@/core/motion/apng'
+import { animatedWebp, changedPatch, type Patch } from '@/core/motion/webp'
 
 /** Forms beside the GIF: as this browser encodes them. One worker makes one file; ending it cancels it. */
-export type Form = 'webp' | 'film' | 'still'
+export type Form = 'webp' | 'apng' | 'film' | 'still'
 export interface FormCall {
   form: Form
   sequence: Sequence
@@ -32,7 +35,7 @@ const post = (message: FormMessage) => self.postMessage(message)
 
 self.onmessage = ({ data }: MessageEvent<FormCall>) => {
   const { form, sequence } = data
-  const make = { webp, film, still }[form]
+  const make = { webp, apng, film, still }[form]
   void make(sequence).then(
     (file) => post({ file }),
     (error: Error) => post({ error: error.message }),
@@ -64,9 +67,13 @@ async function still(sequence: Sequence): Promise<FormFile> {
   return { bytes: await bytesOf(canvas, 'image/png'), type: 'image/png', ending: '.png' }
 }
 
-async function webp(sequence: Sequence): Promise<FormFile> {
+/** A frame's part that changes, as a still. */
+type Changed = Patch & { still: Uint8Array; ms: number }
+
+/** What changes from frame to frame, each as a still of that part; what shows the same goes on. */
+async function changes(sequence: Sequence, type: string, quality?: number): Promise<Changed[]> {
   const screen = screenOf(sequence)
-  const frames: WebpFrame[] = []
+  const frames: Changed[] = []
   let before: Frame['data'] | null = null
   for (const [i, frame] of sequence.frames.entries()) {
     const patch = changedPatch(sequence, before, frame.data)
@@ -75,19 +82,39 @@ async function webp(sequence: Sequence): Promise<FormFile> {
       screen.show(frame)
       const part = new OffscreenCanvas(patch.w, patch.h)
       part.getContext('2d')!.putImageData(screen.pen.getImageData(patch.x, patch.y, patch.w, patch.h), 0, 0)
-      frames.push({ ...patch, ms: frame.delay, still: await bytesOf(part, 'image/webp', WEBP_QUALITY) })
+      frames.push({ ...patch, ms: frame.delay, still: await bytesOf(part, type, quality) })
     } else frames.at(-1)!.ms += frame.delay
     post({ progress: (i + 1) / sequence.frames.length })
   }
+  return frames
+}
+
+async function webp(sequence: Sequence): Promise<FormFile> {
+  const frames = await changes(sequence, 'image/webp', WEBP_QUALITY)
   return { bytes: animatedWebp(sequence, frames), type: 'image/webp', ending: '.webp' }
+}
+
+/** Without loss, and with soft edges: for pages, and the readers that show it. */
+async function apng(sequence: Sequence): Promise<FormFile> {
+  const frames = await changes(sequence, 'image/png')
+  const stills = frames.map(({ still: png, x, y, ms }) => ({ png, x, y, ms }))
+  return { bytes: animatedPng(sequence.loop, stills), type: 'image/png', ending: '.png' }
 }
 
 /** What is tried for a film, the widest known first. */
 const codecs: readonly VideoCodec[] = ['avc', 'vp9', 'vp8']
 
+/** How the colours of a film are kept: what players take for granted. */
+const VIDEO: VideoColorSpaceInit = {
+  primaries: 'bt709',
+  transfer: 'bt709',
+  matrix: 'bt709',
+  fullRange: false,
+}
+
 /** One round as a film: MP4 where this browser encodes H.264, else WebM. */
 async function film(sequence: Sequence): Promise<FormFile> {
-  const { canvas, show } = screenOf(sequence, true)
+  const { canvas, pen, show } = screenOf(sequence, true)
   const { width, height } = canvas
   let codec: VideoCodec | undefined
   for (const c of codecs) if (!codec && (await canEncodeVideo(c, { width, height }))) codec = c
@@ -95,13 +122,22 @@ async function film(sequence: Sequence): Promise<FormFile> {
   const format = codec === 'avc' ? new Mp4OutputFormat({ fastStart: 'in-memory' }) : new WebMOutputFormat()
   const target = new BufferTarget()
   const output = new Output({ format, target })
-  const source = new CanvasSource(canvas, { codec, bitrate: QUALITY_HIGH })
+  const source = new VideoSampleSource({ codec, bitrate: QUALITY_HIGH })
   output.addVideoTrack(source)
   await output.start()
   let at = 0
   for (const [i, frame] of sequence.frames.entries()) {
     show(frame)
-    await source.add(at / 1000, frame.delay / 1000)
+    const sample = new VideoSample(toVideoRange(pen.getImageData(0, 0, width, height).data, canvas), {
+      format: 'I420',
+      codedWidth: width,
+      codedHeight: height,
+      timestamp: at / 1000,
+      duration: frame.delay / 1000,
+      colorSpace: VIDEO,
+    })
+    await source.add(sample)
+    sample.close()
     at += frame.delay
     post({ progress: (i + 1) / sequence.frames.length })
   }

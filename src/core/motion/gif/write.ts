@@ -28,6 +28,8 @@ export interface WrittenGif {
   bytes: Uint8Array
   /** What each frame shows, RGBA, in the order of the frames that were written. */
   shown: readonly Frame[]
+  /** Bytes of each of them. */
+  sizes: readonly number[]
 }
 
 /** What a calm pixel may be off for a loss of 100, so that one more is said by the same code: about what a person sees as another tone. */
@@ -52,9 +54,11 @@ export function writeGif(
   screen(out, { width, height, loop: frames.length > 1 ? sequence.loop : 1 }, shared.rgb)
   const canvas = new Canvas(width, height)
   const shown: Frame[] = []
+  const sizes: number[] = []
   const delays = hundredths(frames.map((f) => f.delay))
   frames.forEach((frame, i) => {
     const clears = canvas.clearedBy(frame, frames[i + 1])
+    const before = out.length
     canvas.draw(out, frame, {
       settings,
       palette: paletteFor(frame, shared, settings, most),
@@ -63,11 +67,12 @@ export function writeGif(
       clears,
     })
     shown.push({ data: canvas.picture(), delay: delays[i]! * 10 })
+    sizes.push(out.length - before)
     if (clears) canvas.dispose()
     tell((i + 1) / frames.length)
   })
   trailer(out)
-  return { bytes: out.done(), shown }
+  return { bytes: out.done(), shown, sizes }
 }
 
 /** Delays in hundredths of a second, none shorter than readers keep; what rounding takes from one the next gets. @param delays ms */

@@ -114,12 +114,14 @@ export function altLetters(alt: string, c: TileContext): Holder {
 }
 
 /**
- * Other pictures for narrow and for night, in a `picture` element: a reader that does not know it shows the
- * one inside, and none is loaded twice.
+ * Other pictures for less motion, for narrow and for night, in a `picture` element: a reader that does not know it shows the
+ * one inside, and none is loaded twice. The first that holds is shown, so whoever asks for less motion gets it at night too.
  */
 function alternatives(tile: PictureTile, c: TileContext, img: ElementContent): ElementContent {
   const night = tile.nightPicture ? c.src(tile.nightPicture) : countdownSrc(tile, c, 'night')
+  const still = tile.stillPicture ?? (countdownSrc(tile, c, 'day') ? tile.picture : undefined)
   const sources = [
+    ...(still ? [el('source', { srcSet: c.src(still), media: '(prefers-reduced-motion:reduce)' })] : []),
     ...(night ? [el('source', { srcSet: night, media: '(prefers-color-scheme:dark)' })] : []),
     ...(tile.narrowPicture
       ? [el('source', { srcSet: c.src(tile.narrowPicture), media: `(max-width:${NARROW}px)` })]

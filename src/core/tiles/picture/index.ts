@@ -17,7 +17,7 @@ export const picture = defineTile<PictureTile>({
   words: (tile) => (tile.alt ? [tile.alt] : []),
   pictures: (tile) =>
     tile.picture
-      ? [tile.picture, tile.narrowPicture, tile.nightPicture].flatMap((p) =>
+      ? [tile.picture, tile.narrowPicture, tile.nightPicture, tile.stillPicture].flatMap((p) =>
           p ? [{ picture: p, alt: tile.alt }] : [],
         )
       : [],

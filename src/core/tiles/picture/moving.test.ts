@@ -40,7 +40,8 @@ describe('a countdown', () => {
     const tree = html({ motion: motionOf(made) }, options)
     return {
       img: String(select('img[alt="It moves"]', tree)!.properties.src),
-      night: select('source', tree)?.properties.srcSet?.toString(),
+      night: select('source[media*=dark]', tree)?.properties.srcSet?.toString(),
+      still: select('source[media*=reduced-motion]', tree)?.properties.srcSet?.toString(),
     }
   }
   test('leaves as its still where nobody answers, and asks its server where there is one', () => {
@@ -62,6 +63,12 @@ describe('a countdown', () => {
     expect(pictures(made).night).toContain('c=ffcc00')
     expect(pictures(made).img).toContain('c=ffffff')
     expect(pictures(countdown).night).toBeUndefined()
+  })
+  test('stands still with its date for people who ask for less motion', () => {
+    const made = { ...countdown, server: 'https://count.example/' }
+    expect(pictures(made).still).toBe('https://pictures.example/a.gif')
+    // What leaves as a still is one for everybody.
+    expect(pictures(countdown).still).toBeUndefined()
   })
   test('leaves the field that tells recipients apart to the platform', () => {
     const span = { kind: 'span' as const, seconds: 3600, field: 'reader_id' }

@@ -26,6 +26,8 @@ export const pictureSchema = z.object({
   /** Shown instead on narrow, and at night, by readers that know how; the others keep to the first. */
   narrowPicture: pictureRefSchema.optional(),
   nightPicture: pictureRefSchema.optional(),
+  /** Shown instead to people who ask for less motion, by readers that pass that on: the first frame of a picture that moves. */
+  stillPicture: pictureRefSchema.optional(),
   /** What part of a whole picture the two are, where they were cropped here. */
   crop: cropSchema.optional(),
   narrowCrop: cropSchema.optional(),

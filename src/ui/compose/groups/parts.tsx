@@ -111,17 +111,22 @@ export function Tick({
   checked,
   onChange,
   children,
+  disabled,
+  title,
 }: {
   checked: boolean
   onChange: (v: boolean) => void
   children: ReactNode
+  disabled?: boolean
+  title?: string
 }) {
   return (
-    <label className="flex min-h-5 items-center gap-1.5 text-xs text-soft">
+    <label className="flex min-h-5 items-center gap-1.5 text-xs text-soft" title={title}>
       <input
         type="checkbox"
         className="accent-lapis"
         checked={checked}
+        disabled={disabled}
         onChange={(e) => onChange(e.target.checked)}
       />{' '}
       {children}

@@ -151,6 +151,7 @@ function SizeGroup({
             set(tile.picture ? 'replace the picture' : 'choose a picture', {
               picture,
               standsFor: undefined,
+              stillPicture: undefined,
               crop: undefined,
               ...(tile.picture ? {} : { width: Math.min(available, picture.width / 2) }),
             })
