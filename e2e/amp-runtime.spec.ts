@@ -200,7 +200,7 @@ test.describe('amp-form and amp-mustache', () => {
     })
     await page.getByRole('button').click()
     await expect(page.locator('[submit-error]')).toHaveText('Not so, Ada')
-    expect(await said(page)).toEqual(['The header is missing.'])
+    expect(await said(page)).toEqual(['The header is missing.', 'A reader shows: "Not so, Ada"'])
   })
 
   test('"Input validation": what is required or has a form is asked for before anything is sent', async ({
@@ -270,6 +270,16 @@ test.describe('amp-list', () => {
     await started(page, list(), { 'https://a.example/list.json': { body, refused: ['No.'] } })
     await expect(page.getByText('Not there')).toBeVisible()
     await expect(page.locator('amp-list p')).toHaveCount(0)
+    expect(await said(page)).toEqual(['No.', 'A reader shows: "Not there"'])
+  })
+
+  test('a list of another shape: why, and what a reader shows then', async ({ page }) => {
+    await started(page, list('items="rows"'), answers)
+    await expect(page.getByText('Not there')).toBeVisible()
+    expect(await said(page)).toEqual([
+      'Under "rows" there is nothing. It answered "items" (a list), "data" (an object).',
+      'A reader shows: "Not there"',
+    ])
   })
 })
 

@@ -6,9 +6,9 @@ import { interactiveSupport, sharesOf, versionIn } from '../readers/versions'
 import { answersAddress, pictureAddress, pictureAt, standinPath } from './addresses'
 import { answersCsv, counted } from './answers'
 import { actionsOf, evaluate, merged } from './expression'
-import { rowsOf, valueAt } from './list'
+import { rowsOf, valueAt, whyNoList } from './list'
 import { mended, mends, withScripts, type Mend } from './mends'
-import { asked, refusals, refusedAddress, whyStatic, type Asking, type Came } from './reader'
+import { asked, refusals, refusedAddress, refusedStatus, whyStatic, type Asking, type Came } from './reader'
 import { explained } from './reasons'
 import { stillOf } from './still'
 import { newTile } from '../tiles'
@@ -375,4 +375,39 @@ test('where several may be chosen, people are counted, not choices', () => {
     ['train', 2, 50],
     ['foot', 1, 25],
   ])
+})
+
+test.each([
+  ['{"items":[{"a":1}]}', 'items', false, null],
+  ['[1]', '', false, null],
+  ['[1]', '.', false, null],
+  ['{"items":{"a":1}}', 'items', true, null],
+  ['{', 'items', false, /not valid JSON/],
+  [
+    '{"data":{"list":[1]},"total":3}',
+    'items',
+    false,
+    /nothing\. It answered "data" \(an object\), "total" \(a number\)/,
+  ],
+  ['{"items":{"a":1}}', 'items', false, /stands an object, and a list is wanted \(or "single-item"/],
+  ['{"items":"soon"}', 'items', false, /stands a text, and a list is wanted\.$/],
+  ['{"items":[]}', 'items', false, /without entries/],
+  ['{}', 'items', false, /an empty object/],
+  ['7', '', false, /stands a number/],
+])('a list of %s at "%s", single %s', (body, path, single, why) => {
+  const said = whyNoList(body, path, single)
+  if (why) expect(said).toMatch(why)
+  else expect(said).toBeNull()
+})
+
+test.each([
+  [200, null],
+  [204, null],
+  [503, /overloaded or being mended/],
+  [404, /nothing at this address/],
+  [418, /answered 418\. Readers/],
+])('a list answered with %i', (status, why) => {
+  const said = refusedStatus(status)
+  if (why) expect(said).toMatch(why)
+  else expect(said).toBeNull()
 })

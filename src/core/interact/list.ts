@@ -10,6 +10,43 @@ export function valueAt(json: unknown, path: string): unknown {
   return at
 }
 
+const kind = (value: unknown): string =>
+  value === null
+    ? 'null'
+    : Array.isArray(value)
+      ? 'a list'
+      : typeof value === 'object'
+        ? 'an object'
+        : `a ${typeof value === 'string' ? 'text' : typeof value}`
+
+/** What stands where nothing was found, so that one can name the right place. */
+const names = (json: unknown): string => {
+  if (typeof json !== 'object' || json === null || Array.isArray(json)) return `It answered ${kind(json)}.`
+  const listed = Object.entries(json)
+    .slice(0, 8)
+    .map(([name, value]) => `"${name}" (${kind(value)})`)
+  return listed.length ? `It answered ${listed.join(', ')}.` : 'It answered an empty object.'
+}
+
+/**
+ * Why what was answered is no list for `amp-list`; null where it is one (AMP, "amp-list": "items", "single-item"). @param body JSON
+ * @param path where the list stands; empty or ".": the whole @param single whether one entry alone is taken for a list of one
+ */
+export function whyNoList(body: string, path: string, single = false): string | null {
+  let json: unknown
+  try {
+    json = JSON.parse(body)
+  } catch {
+    return 'What it answered is not valid JSON.'
+  }
+  const found = valueAt(json, path)
+  const where = path && path !== '.' ? `Under "${path}"` : 'In what it answered'
+  if (found === undefined) return `${where} there is nothing. ${names(json)}`
+  if (Array.isArray(found)) return found.length ? null : `${where} stands a list without entries.`
+  if (single) return null
+  return `${where} stands ${kind(found)}, and a list is wanted${typeof found === 'object' && found ? ' (or "single-item", which takes one object)' : ''}.`
+}
+
 const said = (value: unknown): string =>
   typeof value === 'string' || typeof value === 'number' ? String(value).slice(0, 200) : ''
 

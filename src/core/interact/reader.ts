@@ -36,6 +36,27 @@ export function refusedAddress(url: string): string | null {
 const shares = (allowed: string | undefined, wanted: string): boolean =>
   allowed === '*' || allowed?.trim().toLowerCase() === wanted.toLowerCase()
 
+/** What a status says, of those that servers of lists and forms give when they fail (RFC 9110, 15.5 and 15.6). */
+const statuses: Readonly<Record<number, string>> = {
+  400: 'it did not understand the question',
+  401: 'it wants to know who asks',
+  403: 'it does not let the reader in',
+  404: 'there is nothing at this address',
+  405: 'it does not take this kind of question',
+  410: 'it is gone for good',
+  429: 'it was asked too often',
+  500: 'it broke',
+  502: 'what stands behind it did not answer',
+  503: 'it is overloaded or being mended',
+  504: 'what stands behind it did not answer in time',
+}
+
+/** Why a list or values that were fetched are not shown, by the status alone; null where they are. */
+export const refusedStatus = (status: number): string | null =>
+  status < 400
+    ? null
+    : `It answered ${status}${statuses[status] ? `: ${statuses[status]}` : ''}. Readers show a list only of an answer of 200 to 299.`
+
 /** Every reason for which a real reader refuses an answer, a sentence each; none where it takes it. */
 export function refusals({ version, sender, origin }: Asking, came: Came): string[] {
   const said: string[] = []

@@ -1,5 +1,12 @@
 import { standinPath } from '@/core/interact/addresses'
-import { asked, refusals, refusedAddress, type Asking, type Came } from '@/core/interact/reader'
+import {
+  asked,
+  refusals,
+  refusedAddress,
+  refusedStatus,
+  type Asking,
+  type Came,
+} from '@/core/interact/reader'
 import { insideHeaders } from '../access/gate'
 import { guardedFetch } from '../net/guarded-fetch'
 import { Problem } from '../problem'
@@ -42,7 +49,9 @@ export async function ask(question: Question, signal?: AbortSignal): Promise<Hea
     )
   const came =
     path === null ? await fromOutside(url, headers) : await fromStandin(path, headers, question, signal)
-  return { ...came, refused: refusals(asking, came) }
+  // A form shows what it was answered in an error; of what is fetched, an error shows nothing.
+  const status = question.method === 'GET' ? refusedStatus(came.status) : null
+  return { ...came, refused: status ? [status] : refusals(asking, came) }
 }
 
 async function fromStandin(
@@ -79,6 +88,11 @@ async function fromStandin(
 
 /** A list from elsewhere, under the guard of all that is fetched. */
 async function fromOutside(url: string, send: Record<string, string>): Promise<Came> {
-  const { bytes, headers } = await guardedFetch(url, { most: MOST, patience: PATIENCE, send })
-  return { status: 200, headers, body: bytes.toString('utf8') }
+  const { status, bytes, headers } = await guardedFetch(url, {
+    most: MOST,
+    patience: PATIENCE,
+    send,
+    asIs: true,
+  })
+  return { status, headers, body: bytes.toString('utf8') }
 }

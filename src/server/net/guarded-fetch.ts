@@ -32,6 +32,7 @@ export function isPublic(address: string): boolean {
 
 export interface Fetched {
   address: string
+  status: number
   type: string
   bytes: Buffer
   /** Names in lower case. */
@@ -41,6 +42,7 @@ export interface FetchLimits {
   /** bytes */ most: number
   /** For each answer, ms. */ patience: number
   /** When all of it has to be over, ms since 1970; 20 s from now unless said. */ until?: number
+  /** Whether any answer is taken as it is: no redirect is followed, no status is a failure. */ asIs?: boolean
   /** Headers beside the usual ones. */ send?: Readonly<Record<string, string>>
   /** How names are resolved; tests set their own. */ lookup?: LookupFunction
   /** How an address is asked; tests set their own, which answers for hosts that do not exist. */ ask?: Ask
@@ -73,19 +75,20 @@ export async function guardedFetch(typed: string, asked: FetchLimits): Promise<F
   for (let hop = 0; hop <= MOST_REDIRECTS; hop++) {
     const answer = await once(address, limits)
     const { statusCode = 0, headers } = answer
-    if (statusCode >= 300 && statusCode < 400 && headers.location) {
+    if (!asked.asIs && statusCode >= 300 && statusCode < 400 && headers.location) {
       answer.destroy()
       if (!URL.canParse(headers.location, address))
         throw unreachable(address.host, 'it leads to an address that is none')
       address = addressOf(new URL(headers.location, address).href)
       continue
     }
-    if (statusCode !== 200) {
+    if (!asked.asIs && statusCode !== 200) {
       answer.destroy()
       throw unreachable(address.host, `it answered with status ${statusCode}`)
     }
     return {
       address: address.href,
+      status: statusCode,
       type: (headers['content-type'] ?? '').split(';')[0]!.trim().toLowerCase(),
       bytes: await bodyOf(answer, address, limits),
       headers: Object.fromEntries(Object.entries(headers).map(([k, v]) => [k, String(v)])),

@@ -61,12 +61,25 @@ test('an answer comes with its address, its kind and its bytes', async () => {
   answers['https://a.example/page'] = sends(200, { 'content-type': 'Text/HTML; charset=utf-8' }, '<p>Ä</p>')
   await expect(get(' a.example/page ')).resolves.toEqual({
     address: 'https://a.example/page',
+    status: 200,
     type: 'text/html',
     bytes: Buffer.from('<p>Ä</p>'),
     headers: expect.objectContaining({ 'content-type': 'Text/HTML; charset=utf-8' }) as object,
   })
   answers['http://a.example:8080/'] = sends(200)
   await expect(get('http://a.example:8080/')).resolves.toMatchObject({ type: '', bytes: Buffer.alloc(0) })
+})
+
+test('an answer taken as it is: no redirect is followed, no status is a failure, and the guard holds', async () => {
+  answers['https://a.example/list'] = sends(302, { location: '/other' }, '{}')
+  await expect(get('https://a.example/list', { asIs: true })).resolves.toMatchObject({ status: 302 })
+  expect(asked).toEqual(['https://a.example/list'])
+  answers['https://a.example/list'] = sends(503, {}, 'busy')
+  await expect(get('https://a.example/list', { asIs: true })).resolves.toMatchObject({
+    status: 503,
+    bytes: Buffer.from('busy'),
+  })
+  await expect(get('https://inside.example/list', { asIs: true })).rejects.toThrow()
 })
 
 test.each([300, 301, 302, 303, 307, 308])(

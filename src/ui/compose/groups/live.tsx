@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { rowsOf } from '@/core/interact/list'
+import { rowsOf, whyNoList } from '@/core/interact/list'
 import { call } from '../../api'
 import { Button, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { LinkRow, type TileProps } from './parts'
@@ -56,6 +56,8 @@ export function LiveGroups({ tile, set }: TileProps<'live'>) {
   )
 }
 
+const NO_ROWS = 'Its entries have none of the values that are named here.'
+
 /** Where the list is fetched, and what is kept of it for readers that fetch nothing. */
 function FetchGroup({ tile, set }: Pick<TileProps<'live'>, 'tile' | 'set'>) {
   const [said, setSaid] = useState<string[]>([])
@@ -70,7 +72,10 @@ function FetchGroup({ tile, set }: Pick<TileProps<'live'>, 'tile' | 'set'>) {
       setSaid(
         rows.length
           ? [`${rows.length} ${rows.length === 1 ? 'line' : 'lines'} kept.`, ...heard.refused]
-          : [...heard.refused, 'No list was found there: say where in the JSON it stands.'],
+          : [
+              ...heard.refused,
+              ...(heard.refused.length ? [] : [whyNoList(heard.body, tile.items) ?? NO_ROWS]),
+            ],
       )
       if (rows.length) set('fetch the list', { rows })
     } catch (e) {

@@ -1,5 +1,6 @@
 import Mustache from 'mustache'
-import { valueAt } from '@/core/interact/list'
+import { valueAt, whyNoList } from '@/core/interact/list'
+import { parsed } from '@/core/interact/reader'
 import type { Component, Runtime } from './runtime'
 
 /** A template with values, as `amp-mustache` has it: values are escaped, and no markup comes from them. */
@@ -23,6 +24,12 @@ function fill(root: Element, values: unknown, runtime: Runtime): void {
   const into = place(root)
   into.innerHTML = filled(root, values)
   runtime.start(into)
+}
+
+/** What a reader shows where it shows no answer. @param otherwise where the email has no words for that */
+function shownInstead(words: Element | null, otherwise: string): string {
+  const said = words?.textContent?.replace(/\s+/g, ' ').trim()
+  return said ? `A reader shows: "${said.slice(0, 120)}"` : `A reader shows ${otherwise}.`
 }
 
 /** What a form sends: its own fields, and what was chosen in its selectors. */
@@ -65,10 +72,13 @@ export const form: Component = (el, runtime) => {
         const good = !refused.length && status >= 200 && status < 300
         const state = good ? 'submit-success' : 'submit-error'
         show(state)
-        const answer = good ? (JSON.parse(body) as object) : {}
+        // Of an error that it may read a form shows what was answered, too.
+        const told = refused.length ? {} : parsed(body)
+        const answer = typeof told === 'object' && told ? told : {}
         target.querySelectorAll(`[${state}]`).forEach((root) => fill(root, { ...values, ...answer }, runtime))
         runtime.trigger(target, state, { response: answer })
         refused.forEach((r) => runtime.host.say(r))
+        if (!good) runtime.host.say(shownInstead(target.querySelector('[submit-error]'), 'nothing at all'))
       },
       (error: Error) => {
         show('submit-error')
@@ -101,8 +111,16 @@ export const form: Component = (el, runtime) => {
 
 /** `amp-list`: its template for each entry of what its address answers; its fallback where it cannot. */
 export const list: Component = (el, runtime) => {
-  const failed = () =>
+  const failed = () => {
     el.querySelectorAll<HTMLElement>('[fallback]').forEach((f) => (f.style.display = 'block'))
+    const empty = el.getAttribute('height')
+    runtime.host.say(
+      shownInstead(
+        el.querySelector('[fallback]'),
+        empty ? `an empty space of ${empty} px` : 'nothing at all',
+      ),
+    )
+  }
   el.style.display = 'block'
   if (el.getAttribute('layout') === 'fixed-height') el.style.minHeight = `${el.getAttribute('height')}px`
   void runtime.host.ask(el.getAttribute('src') ?? '', 'GET', []).then(
@@ -110,10 +128,14 @@ export const list: Component = (el, runtime) => {
       refused.forEach((r) => runtime.host.say(r))
       if (refused.length) return failed()
       const path = el.getAttribute('items') ?? 'items'
+      const wrong = whyNoList(body, path, el.hasAttribute('single-item'))
+      if (wrong) {
+        runtime.host.say(wrong)
+        return failed()
+      }
       const found = valueAt(JSON.parse(body), path)
-      const entries: unknown[] = Array.isArray(found) ? found : el.hasAttribute('single-item') ? [found] : []
+      const entries: unknown[] = Array.isArray(found) ? found : [found]
       const most = Number(el.getAttribute('max-items')) || Infinity
-      if (!entries.length) return failed()
       const into = place(el)
       into.innerHTML = entries
         .slice(0, most)
