@@ -138,6 +138,60 @@ test('the bench opens with little script; editors, dialogs and other stages come
   expect(bytes).toBeLessThan(MOST_SCRIPT * 1024)
 })
 
+test('frames have their height when they are first seen, and keep it, on opening and from stage to stage', async ({
+  page,
+  request,
+}) => {
+  // Every height of a lens's window that is seen, frame by frame.
+  await page.addInitScript(() => {
+    const seen: Record<string, number[]> = ((window as unknown as { seen: unknown }).seen = {})
+    // A stage has lenses of its own, of another zoom.
+    const numbers = new WeakMap<Element, number>()
+    let count = 0
+    const look = () => {
+      for (const at of document.querySelectorAll<HTMLElement>('[data-lens]')) {
+        const box = at.parentElement!
+        if (getComputedStyle(box).visibility === 'hidden') continue
+        if (!numbers.has(at)) numbers.set(at, ++count)
+        const name = `${at.dataset.lens!} ${numbers.get(at)!}`
+        const height = Math.round(box.getBoundingClientRect().height)
+        const known = (seen[name] ??= [])
+        if (known.at(-1) !== height) known.push(height)
+      }
+      requestAnimationFrame(look)
+    }
+    requestAnimationFrame(look)
+  })
+  const job = await jobId(request, 'Winter timetable')
+  const seen = () =>
+    page.evaluate(() => {
+      const w = window as unknown as { seen: Record<string, number[]> }
+      const now = { ...w.seen }
+      for (const name of Object.keys(w.seen)) delete w.seen[name]
+      return now
+    })
+  const settled = async () => {
+    await expect(
+      page.frameLocator('iframe[title^="The email, Wide"]').locator('[data-m]').first(),
+    ).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    const heights = await seen()
+    for (const name of ['Wide', 'Narrow'])
+      expect(Object.keys(heights).some((n) => n.startsWith(`${name} `))).toBe(true)
+    // A pixel or two are those of rounding the zoom while the bench finds its widths.
+    for (const [name, all] of Object.entries(heights)) {
+      const off = Math.max(...all) - Math.min(...all)
+      expect(off, `${name}: ${all.join()}`).toBeLessThanOrEqual(2)
+    }
+  }
+  await page.goto(`/jobs/${job}?stage=compose`)
+  await settled()
+  await page.getByRole('button', { name: /^Motion/ }).click()
+  await settled()
+  await page.getByRole('button', { name: /^Compose/ }).click()
+  await settled()
+})
+
 test('words typed faster than anything can be drawn are all kept, and undo takes them back', async ({
   page,
   request,

@@ -139,15 +139,48 @@ export interface Cover {
   style: CSSProperties
 }
 
+/** How tall emails were when they were last seen, by their width and bands: a lens that comes back has its height at once. px of the email */
+const lastHeights = new Map<string, number>()
+
+/** A frame whose height is not known is shown once it is, or after so long, ms: what is slow may still grow. */
+const PATIENCE = 1500
+
+/**
+ * How tall a frame is, px of the email, and whether that is known yet: it is not shown before, so that nothing jumps.
+ * @param of whose height it is
+ */
+function useHeight(of: string) {
+  const [height, setHeight] = useState(() => lastHeights.get(of) ?? 400)
+  const [known, setKnown] = useState(() => lastHeights.has(of))
+  useEffect(() => {
+    if (known) return
+    const wait = setTimeout(() => setKnown(true), PATIENCE)
+    return () => clearTimeout(wait)
+  }, [known])
+  const latest = useRef(of)
+  latest.current = of
+  const settle = useCallback((tall: number) => {
+    lastHeights.set(latest.current, tall)
+    setHeight(tall)
+    setKnown(true)
+  }, [])
+  return { height, known, settle }
+}
+
 /**
  * The frame that the email stands in, without scripts. The page reaches in only to measure, and changes it in
  * place, band by band, when the email changes, so that nothing flickers.
  * @param onMarks told where everything marked lies, and how tall the email is, px of the email
  */
-function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: number) => void) {
+function useFrame(
+  parts: Parts,
+  width: number,
+  loads: Loads,
+  onMarks?: (marks: Marks, height: number) => void,
+) {
   const frame = useRef<HTMLIFrameElement>(null)
   const { first, shown } = useFirst(parts, loads)
-  const [height, setHeight] = useState(400)
+  const { height, known, settle } = useHeight(`${width} ${parts.bands.map((b) => b.id).join()}`)
   const [marks, setMarks] = useState<Marks>(new Map())
   const latest = useRef(parts)
   latest.current = parts
@@ -164,11 +197,11 @@ function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: n
       const ids = shown.current.bands.map((b) => b.id)
       const next = ids.length ? measures.current.take(doc, ids, changed) : measureAll(doc)
       tall.current = bottomOf(doc)
-      setHeight(Math.max(tall.current, 40))
+      settle(Math.max(tall.current, 40))
       setMarks(next)
       tell.current?.(next, tall.current)
     },
-    [shown],
+    [shown, settle],
   )
 
   /** Brings the frame to the latest state. */
@@ -211,17 +244,16 @@ function useFrame(parts: Parts, loads: Loads, onMarks?: (marks: Marks, height: n
 
   useEffect(follow, [parts, follow])
 
-  /** The ids of all marks under a place, innermost first. @param x, y px of the email */
-  const under = (x: number, y: number): string[] => {
-    const ids: string[] = []
-    let el = frame.current?.contentDocument?.elementFromPoint(x, y) ?? null
-    while (el) {
-      ids.push(...marksOf(el as HTMLElement).toReversed())
-      el = el.parentElement
-    }
-    return ids
-  }
-  return { frame, first, height, marks, under }
+  const under = (x: number, y: number) => marksUnder(frame.current?.contentDocument, x, y)
+  return { frame, first, height, known, marks, under }
+}
+
+/** The ids of all marks under a place, innermost first. @param x, y px of the email */
+function marksUnder(doc: Document | null | undefined, x: number, y: number): string[] {
+  const ids: string[] = []
+  for (let el = doc?.elementFromPoint(x, y) ?? null; el; el = el.parentElement)
+    ids.push(...marksOf(el as HTMLElement).toReversed())
+  return ids
 }
 
 /** What stands in for the faces that emails name. */
@@ -240,7 +272,7 @@ export function EmailLens(p: EmailLensProps) {
 
 function Lens(p: EmailLensProps & { loads: Loads }) {
   const { name, width, parts, ties, bandIds, onMarks } = p
-  const framed = useFrame(parts, p.loads, onMarks)
+  const framed = useFrame(parts, width, p.loads, onMarks)
   const { marks } = framed
   const [scroller, room] = useWidth<HTMLDivElement>()
   const full = useLensPlace()?.full
@@ -279,7 +311,7 @@ function Lens(p: EmailLensProps & { loads: Loads }) {
 /** The email in its frame, what is marked on it, and what lies over it. */
 function Window(p: EmailLensProps & { framed: ReturnType<typeof useFrame>; zoom: number }) {
   const { name, width, bandIds, zoom } = p
-  const { frame, first, height, marks, under } = p.framed
+  const { frame, first, height, known, marks, under } = p.framed
   const underPointer = (e: { clientX: number; clientY: number; currentTarget: Element }) => {
     const box = e.currentTarget.getBoundingClientRect()
     return under((e.clientX - box.left) / zoom, (e.clientY - box.top) / zoom)
@@ -289,7 +321,10 @@ function Window(p: EmailLensProps & { framed: ReturnType<typeof useFrame>; zoom:
   const coming = useComing(p.drag, marks, zoom)
   const scaled = { transform: `scale(${zoom})`, transformOrigin: '0 0' }
   return (
-    <div className="relative mx-auto my-2.5 bg-white" style={{ width: width * zoom, height: height * zoom }}>
+    <div
+      className={cx('relative mx-auto my-2.5 bg-white', !known && 'invisible')}
+      style={{ width: width * zoom, height: height * zoom }}
+    >
       {first !== undefined && (
         <iframe
           ref={frame}
