@@ -4,13 +4,11 @@ import { expect, test, type Page } from '@playwright/test'
 import fc from 'fast-check'
 import sharp from 'sharp'
 import { compile, type CompileOptions } from '@/core/compile'
-import { newId } from '@/core/email/defaults'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
-import { starterEmail, starterLayouts } from '@/core/starters'
 import { asSample } from '@/core/text/fields'
 import { house, longEmail, roomyEmail } from '@/test-support/emails'
-import { goods, letter, referenceHouse, stories } from '@/test-support/references'
+import { regularEmails } from '@/test-support/regular'
 import { likeness } from './support'
 
 /*
@@ -30,17 +28,7 @@ const print = (email: Email, of: HouseStyle, styles: CompileOptions['styles'] = 
     styles,
   })
 
-const regular: [string, Email, HouseStyle][] = [
-  ...starterLayouts.map((l): [string, Email, HouseStyle] => [
-    l.name,
-    starterEmail(l, { house, width: 600, id: newId }),
-    house,
-  ]),
-  ['letter', letter(), referenceHouse],
-  ['goods', goods(), referenceHouse],
-  ['stories', stories(), referenceHouse],
-  ['long', longEmail(3), house],
-]
+const regular: [string, Email, HouseStyle][] = [...regularEmails(), ['long', longEmail(3), house]]
 const odd = fc
   .sample(roomyEmail, { numRuns: 12, seed: 404 })
   .map((e, i): [string, Email, HouseStyle] => [`made ${i}`, e, house])

@@ -1,32 +1,21 @@
 import fc from 'fast-check'
 import { anyEmail, composed, house, longEmail } from '@/test-support/emails'
-import { goods, letter, referenceHouse, stories } from '@/test-support/references'
+import { regularEmails } from '@/test-support/regular'
 import { samples } from '@/test-support/samples'
 import { ciede2000, toLab } from '../color/difference'
 import { contrast } from '../color/contrast'
 import { toOklch } from '../color/oklch'
-import { newId } from '../email/defaults'
 import { applyEdit } from '../email/edits'
 import { readEmail } from '../tiles/document'
 import type { Email } from '../email/schema'
 import type { HouseStyle } from '../email/styles'
-import { starterEmail, starterLayouts } from '../starters'
 import { newTile } from '../tiles'
 import { nightPalette, unreadAtNight } from './palette'
 import { NightTones } from './tones'
 
 const atNight = (email: Email, of: HouseStyle): Email => nightPalette(email, of).reduce(applyEdit, email)
 
-const regular: [string, Email, HouseStyle][] = [
-  ...starterLayouts.map((l): [string, Email, HouseStyle] => [
-    l.name,
-    starterEmail(l, { house, width: 600, id: newId }),
-    house,
-  ]),
-  ['letter', letter(), referenceHouse],
-  ['goods', goods(), referenceHouse],
-  ['stories', stories(), referenceHouse],
-]
+const regular = regularEmails()
 
 test.each(regular)('%s: all that is read by day is read at night, too', (_, email, of) => {
   const night = atNight(email, of)
