@@ -1,16 +1,20 @@
 import { autocut, type Autocut } from '@/core/cut/autocut'
-import { lettersParted } from '@/core/cut/channels'
+import { lettersParted, seenBy, type ReadingWay } from '@/core/cut/channels'
+import { clearedOf } from '@/core/cut/cleared'
 import { buildEmail, type BuildResult } from '@/core/cut/build'
 import { contentEdges, type ContentEdges } from '@/core/cut/content'
 import { cutout, laidOn, vanishing } from '@/core/cut/cutout'
 import { groundOf, type Ground } from '@/core/cut/ground'
 import { readInk } from '@/core/cut/ink'
 import { withLayers, type DesignLayers } from '@/core/cut/layers'
+import { cleaned } from '@/core/cut/inpaint'
 import { leftOut } from '@/core/cut/left-out'
 import { exactly } from '@/core/cut/mask'
 import { paletteOf, pickColor, type PaletteColor } from '@/core/cut/palette'
-import { asBuilt, type Cut, type CutPlan, type Panel } from '@/core/cut/plan'
+import { asBuilt, groundId, type Cut, type CutPlan, type Panel } from '@/core/cut/plan'
 import { packed, packHex, type Raster, type Rect } from '@/core/cut/raster'
+import type { ReadLine } from '@/core/cut/read-lines'
+import { withWords } from '@/core/cut/worded'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import type { PictureRef } from '@/core/picture/ref'
@@ -18,7 +22,8 @@ import type { PictureRef } from '@/core/picture/ref'
 /** What the page may ask of the worker; every call carries a number that its answer bears too. */
 export type CutterCall =
   | { kind: 'load'; url: string }
-  | { kind: 'autocut'; scale: number; layers: DesignLayers | null }
+  /** `lines`: the words of the whole design, where they were read before. */
+  | { kind: 'autocut'; scale: number; layers: DesignLayers | null; lines?: readonly ReadLine[] }
   | { kind: 'ground'; rect: Rect }
   | { kind: 'content'; rect: Rect }
   | { kind: 'trim'; rect: Rect }
@@ -28,6 +33,8 @@ export type CutterCall =
   | { kind: 'mark'; rect: Rect; ground: string; on: readonly string[] }
   /** `parted`: as dark letters on white, through the channel that parts them best. */
   | { kind: 'crop'; rect: Rect; zoom: number; margin: number; parted?: boolean }
+  /** A part of the design in grey, as one of the ways to read it sees it. */
+  | { kind: 'seen'; rect: Rect; zoom: number; way: ReadingWay }
   | { kind: 'preview'; plan: CutPlan; emailWidth: number; previous: Email | null; house: HouseStyle }
 
 export interface CutterAnswers {
@@ -43,6 +50,7 @@ export interface CutterAnswers {
   /** A mark without its ground as PNG, and how much of it would vanish on each colour asked about, 0 to 1. */
   mark: { png: Blob; vanishing: number[]; seamless: boolean }
   crop: Blob
+  seen: Blob
   preview: BuildResult
 }
 
@@ -105,6 +113,9 @@ async function preview(call: Extract<CutterCall, { kind: 'preview' }>): Promise<
         height: cut.h,
         bytes: 1,
       })
+  const scale = r.width / call.emailWidth
+  for (const panel of call.plan.panels)
+    if (panel.picture) pictures.set(groundId(panel), await groundPicture(r, panel, call.plan, scale))
   return buildEmail({
     plan: call.plan,
     size: r,
@@ -115,6 +126,31 @@ async function preview(call: Extract<CutterCall, { kind: 'preview' }>): Promise<
     groundOf: (rect) => groundOf(r, rect),
     readInk: (rect, ground) => readInk(r, rect, ground),
   })
+}
+
+/** A picture behind a band without what stands on it, as a quick crop. */
+async function groundPicture(r: Raster, panel: Panel, plan: CutPlan, scale: number): Promise<PictureRef> {
+  const { x, y, w, h } = panel
+  const cleared = clearedOf(panel, plan, scale)
+  const key = `${x},${y},${w},${h} ${JSON.stringify(cleared)}`
+  let id = crops.get(key)
+  if (!id) {
+    id = URL.createObjectURL(await pngOf(cleaned({ raster: r, rect: { x, y, w, h }, ...cleared, scale })))
+    crops.set(key, id)
+  }
+  return { id, type: 'image/png', width: w, height: h, bytes: 1 }
+}
+
+/** A part of the design in grey: lighter letters become dark where a way turns it over. */
+async function seen({ rect, zoom, way }: Extract<CutterCall, { kind: 'seen' }>): Promise<Blob> {
+  const part = new OffscreenCanvas(Math.round(rect.w * zoom), Math.round(rect.h * zoom))
+  const context = part.getContext('2d', { willReadFrequently: true })!
+  context.imageSmoothingQuality = 'high'
+  context.drawImage(canvas!, rect.x, rect.y, rect.w, rect.h, 0, 0, part.width, part.height)
+  const pixels = context.getImageData(0, 0, part.width, part.height)
+  seenBy(pixels.data, way)
+  context.putImageData(pixels, 0, 0)
+  return part.convertToBlob({ type: 'image/png' })
 }
 
 async function pngOf(r: Raster): Promise<Blob> {
@@ -183,9 +219,13 @@ function answerTo(what: CutterCall, progress: (p: number) => void): unknown {
     case 'load':
       return load(what.url, progress)
     case 'autocut': {
-      const found = autocut(loaded(), what.scale, progress)
-      return what.layers ? withLayers(found, what.layers, what.scale, loaded()) : found
+      const cut = autocut(loaded(), what.scale, progress)
+      const { lines, scale } = what
+      const found = lines?.length ? withWords(cut, { lines, raster: loaded(), scale }) : cut
+      return what.layers ? withLayers(found, what.layers, scale, loaded()) : found
     }
+    case 'seen':
+      return seen(what)
     case 'ground':
       return groundOf(loaded(), what.rect)
     case 'content':

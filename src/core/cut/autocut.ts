@@ -2,12 +2,15 @@ import { newId, type NewId } from '../email/defaults'
 import { cleaned } from './clean'
 import { edgesAtCurves } from './curves'
 import { findEdges, type Edge } from './edges'
+import { goesOn } from './goes-on'
+import { groundOf } from './ground'
 import { maskOf, stretches } from './mask'
 import { isOneBand } from './one-band'
 import { partsOf, type Part } from './parts'
 import type { Cut, CutKind, Panel, PartKind } from './plan'
-import { hexOf, overlap, packed, packHex, type Raster, type Rect } from './raster'
+import { difference, hexOf, overlap, packed, packHex, type Raster, type Rect } from './raster'
 import { rowFacts } from './rows'
+import { columnsOnly, sheetOf, type Sheet } from './sheet'
 
 /**
  * What the autocut found: where bands meet, with their signs; the boxes that parts stand on; and a cut for
@@ -43,8 +46,44 @@ export function autocut(
   id: NewId = newId,
 ): Autocut {
   const { raster, noise } = cleaned(design)
+  const sheet = sheetOf(raster, scale, noise)
+  if (!sheet) return foundIn(raster, noise, scale, progress, id)
+  const inside = foundIn(columnsOnly(raster, sheet.x, sheet.w), noise, scale, progress, id)
+  return onPage(raster, inside, sheet, noise)
+}
+
+/** What was found on a sheet, where it lies in the design: the grounds of its bands are boxes on the page. */
+function onPage(raster: Raster, { edges, panels, cuts }: Autocut, sheet: Sheet, noise: number): Autocut {
+  const moved = <T extends Rect>(r: T): T => ({ ...r, x: r.x + sheet.x })
+  const tops = [0, ...edges.map((e) => e.y)]
+  const grounds = tops.flatMap((y, i): Panel[] => {
+    const h = (edges[i]?.y ?? raster.height) - y
+    const rect = { x: sheet.x, y, w: sheet.w, h }
+    const ground = groundOf(raster, rect, Math.min(8, Math.floor(h / 10)))
+    const picture = cuts.some((c) => c.kind === 'picture' && c.y <= y + 2 && c.w >= sheet.w && c.h >= 0.9 * h)
+    const plain =
+      picture || ground.share < ON_GROUND || difference(packHex(ground.color), packHex(sheet.page)) <= noise
+    return plain ? [] : [{ ...rect, color: ground.color, radius: 0 }]
+  })
+  const inked = cuts.map((c) =>
+    c.ink ? { ...moved(c), ink: { ...moved(c.ink), room: moved(c.ink.room) } } : moved(c),
+  )
+  return { edges, panels: [...grounds, ...panels.map(moved)], cuts: inked }
+}
+
+/** A band of which this share of the rim is of one colour stands on it. */
+const ON_GROUND = 0.55
+
+/** Cuts a design whose bands reach from edge to edge. @param noise channel difference that is still one colour */
+function foundIn(
+  raster: Raster,
+  noise: number,
+  scale: number,
+  progress: ((done: number) => void) | undefined,
+  id: NewId,
+): Autocut {
   const facts = rowFacts(raster, (p) => progress?.(p * 0.5))
-  const found = findEdges(raster, scale, facts)
+  const found = findEdges(raster, scale, facts).filter((e) => !goesOn(raster, e.y))
   const tops = [0, ...found.map((e) => e.y)]
   const other = (e: Edge | undefined) => e?.why === 'ground' || e?.why === 'seam'
   /** The parts between two edges, by their indices; -1 is the top of the design. */

@@ -28,6 +28,20 @@ export function lettersParted({ data }: Raster, ground: string): Uint8ClampedArr
   return Uint8ClampedArray.from(best.levels, (v) => 255 * (1 - (v - white) / span))
 }
 
+/** Ways to see a whole design before it is read: as it is, turned over, through one channel, and through another turned over. Each finds words that the others miss. */
+export const readingWays = ['plain', 'over', 'red', 'blue over'] as const
+export type ReadingWay = (typeof readingWays)[number]
+
+/** Makes a picture grey as a way sees it, in place. @param data RGBA */
+export function seenBy(data: Uint8ClampedArray | Uint8Array, way: ReadingWay): void {
+  const [r, g, b] = CHANNELS[way === 'red' ? 1 : way === 'blue over' ? 3 : 0]!
+  const over = way === 'over' || way === 'blue over'
+  for (let i = 0; i < data.length; i += 4) {
+    const level = r * data[i]! + g * data[i + 1]! + b * data[i + 2]!
+    data.fill(over ? 255 - level : level, i, i + 3)
+  }
+}
+
 /** The direction of colour in which ink stands off its ground. */
 function wayToInk(data: Raster['data'], from: readonly [number, number, number]): [number, number, number] {
   const off = (i: number) => [data[i]! - from[0], data[i + 1]! - from[1], data[i + 2]! - from[2]] as const

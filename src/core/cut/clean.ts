@@ -158,20 +158,29 @@ export function groundsOf(px: Int32Array, width: number, height: number): number
   return out
 }
 
+/** A ground tells by so many of its ends, and is hazy where this share of them is. */
+const TELLS = 20
+const HAZY = 0.35
+
 /**
  * Whether the flat grounds end in a haze: where a run of one ground stops, a clean design shows the rim of a
- * letter, of any difference; JPEG shows the same colour a little off.
+ * letter, of any difference; JPEG shows the same colour a little off. JPEG does so at most grounds; soft walls and skies of photographs in a clean design at theirs alone.
  */
 function noisy(px: Int32Array, width: number, height: number, grounds: readonly number[]): boolean {
-  const known = new Set(grounds)
-  let ends = 0,
-    hazy = 0
+  const known = new Map(grounds.map((g) => [g, { ends: 0, hazy: 0 }]))
   for (let y = 0; y < height; y += 16)
     for (let x = 1, i = y * width + 1; x + 1 < width; x++, i++) {
       const p = px[i]!
-      if (px[i + 1] === p || px[i - 1] !== p || !known.has(p)) continue
-      ends++
-      if (difference(p, px[i + 1]!) <= 4) hazy++
+      if (px[i + 1] === p || px[i - 1] !== p) continue
+      const of = known.get(p)
+      if (!of) continue
+      of.ends++
+      if (difference(p, px[i + 1]!) <= 4) of.hazy++
     }
-  return hazy > 0.35 * ends
+  const all = [...known.values()]
+  const ends = all.reduce((sum, g) => sum + g.ends, 0)
+  const hazy = all.reduce((sum, g) => sum + g.hazy, 0)
+  const telling = all.filter((g) => g.ends >= TELLS)
+  const most = 2 * telling.filter((g) => g.hazy > HAZY * g.ends).length >= telling.length
+  return hazy > HAZY * ends && most
 }

@@ -153,6 +153,8 @@ export const panelSchema = z.object({
   color: colorSchema,
   borderWidth: px(40).optional(),
   borderColor: colorSchema.optional(),
+  /** A picture behind all that stands on it, as wide as the design: it becomes the ground of a band, cleaned of that. `color` is for readers that show none. */
+  picture: z.boolean().optional(),
   /** Of the border; solid where it is left out. */
   borderStyle: z.enum(['dashed', 'dotted']).optional(),
   /** A coloured strip along one side, inside the rectangle. */
@@ -165,6 +167,23 @@ export const panelSchema = z.object({
     .optional(),
 })
 export type Panel = z.infer<typeof panelSchema>
+
+/** What the crop of a picture behind a band goes by, among those of cuts. */
+export const groundId = ({ x, y }: Pick<Panel, 'x' | 'y'>): string => `behind-${x}-${y}`
+
+/** A picture behind a band as a cut, so that it is encoded like one. */
+export const groundCut = (panel: Panel): Cut => ({
+  id: groundId(panel),
+  x: panel.x,
+  y: panel.y,
+  w: panel.w,
+  h: panel.h,
+  kind: 'picture',
+  alt: '',
+  link: '',
+  words: null,
+  ground: null,
+})
 
 /** The form of the plan that is written today. */
 export const PLAN_VERSION = 2

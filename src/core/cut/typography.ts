@@ -40,6 +40,53 @@ export interface Letters {
   bottom: number
 }
 
+/** Letters may fill their place to this times what it holds: fonts differ. What is larger than this times that again is no measure of letters at all. */
+const FULL = 1.25
+const ABSURD = 1.5
+
+/** A size that was told, or the largest that its words have room in, where it is none that letters could have. */
+const sensible = (told: number, most: number): number => (told > ABSURD * most ? most : told)
+
+/**
+ * The largest letters with which the words of a cut still stand in it, px of the email: whatever their ink looks like, what a person saw there fitted. (Words of an area A in letters
+ * of width w and line l times their size need about n w l s² of it.)
+ */
+function mostOf(cut: Cut, { said, font, main }: Seen, scale: number): number {
+  if (!said || !main) return Infinity
+  const [w, h] = [cut.w / scale, cut.h / scale]
+  const wide = wordsWidth(said.replace(/\s+/g, ' '), font, 1)
+  // In one line, or in as many as its area holds.
+  return Math.max(Math.min(h * FULL, (w * FULL) / wide), Math.sqrt((w * h * FULL) / (wide * TITLE_LEADING)))
+}
+
+/** The ink of words that stand on a picture, as they were read: their pixels tell nothing apart. Null for all others. */
+function setAsRead(cut: Cut, scale: number): Ink | null {
+  const { lettering: own, ground, kind, x, y, w, h } = cut
+  if (kind !== 'words' || ground !== null || !own) return null
+  const size = own.size * scale
+  const pitch = (own.line ?? own.size * TITLE_LEADING) * scale
+  const count = Math.max(1, Math.round((h - CAPITALS * size) / pitch) + 1)
+  const lines = Array.from({ length: count }, (_, i) => ({
+    x,
+    y: Math.round(y + i * pitch),
+    w,
+    h: Math.round(CAPITALS * size),
+    base: Math.round(y + CAPITALS * size + i * pitch),
+    small: SMALL * size,
+    tall: CAPITALS * size,
+    stroke: own.bold ? 0.3 : 0.18,
+    under: false,
+    contrast: 1,
+    slant: 0,
+    word: 0,
+    gap: 0,
+  }))
+  return { color: own.color ?? null, lines }
+}
+
+/** Heights of capitals and of small letters, in sizes (usual proportions of Latin faces; common practice, no source). */
+const [CAPITALS, SMALL] = [0.72, 0.52]
+
 /** Short words of this size, px, are a heading (common practice, no source). */
 export const TITLE_SIZE = 22
 
@@ -194,11 +241,12 @@ export class Typography {
       const s = this.input.scale
       const own = cut.lettering
       const seen = this.seen(cut, behind)
-      const { ink, font, told, said } = seen
+      const { ink, font, said } = seen
       const { bold, italic, width, inked, spanned } = this.widthOf(cut, seen, set?.bold)
       const height = this.heightBeside(seen, width)
       const wide = isWide(seen, height, width)
-      const size = within(own?.size ?? set?.size ?? this.sizeOf(seen, height, width, wide), 6, 120)
+      const told = set?.size ?? this.sizeOf(seen, height, width, wide)
+      const size = within(own?.size ?? sensible(told, mostOf(cut, seen, s)), 6, 120)
       const spacing = own ? own.spacing : wide ? spacingOf(seen, { size, width, inked, spanned }) : undefined
       const line = within(own?.line ?? this.lineOf(cut, seen, size), size, 200)
       const [firstLine, lastLine] = [ink.lines[0], ink.lines.at(-1)]
@@ -213,7 +261,7 @@ export class Typography {
         bold,
         italic,
         sure: width > 0 && said.length >= SURE,
-        font: told,
+        font: seen.told,
         stack: font,
         top: firstLine ? firstLine.base - down * s : cut.y,
         bottom: lastLine ? lastLine.base + (line - down) * s : cut.y + cut.h,
@@ -378,7 +426,7 @@ export class Typography {
 
   private inkOf(cut: Cut, ground: string): Ink {
     const key = `${cut.id}:${ground}`,
-      ink = this.inks.get(key) ?? this.input.readInk(cut, ground)
+      ink = this.inks.get(key) ?? setAsRead(cut, this.input.scale) ?? this.input.readInk(cut, ground)
     this.inks.set(key, ink)
     return ink
   }

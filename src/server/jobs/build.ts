@@ -1,4 +1,5 @@
-import { asBuilt, orderedCuts } from '@/core/cut/plan'
+import { clearedOf } from '@/core/cut/cleared'
+import { asBuilt, groundCut, orderedCuts } from '@/core/cut/plan'
 import type { Email } from '@/core/email/schema'
 import type { PictureRef } from '@/core/picture/ref'
 import { emailSchema } from '@/core/tiles/document'
@@ -38,7 +39,12 @@ export async function buildJob(
     )
   const pictures = new Map<string, PictureRef>(),
     narrowPictures = new Map<string, PictureRef>()
-  const order = orderedCuts(cuts.body).map(asBuilt)
+  // A picture behind a band is encoded like a cut, without what stands on it.
+  const scale = designOf(job).scale
+  const grounds = cuts.body.panels
+    .filter((p) => p.picture)
+    .map((p) => ({ ...groundCut(p), cleared: clearedOf(p, cuts.body, scale) }))
+  const order = [...orderedCuts(cuts.body).map(asBuilt), ...grounds]
   tell({ done: 0, total: order.length, what: 'Cutting the pictures' })
   for (const f of await cropJob(
     job,

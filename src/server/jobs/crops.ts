@@ -1,6 +1,6 @@
 import type { Cut } from '@/core/cut/plan'
 import { PHONE } from '@/core/cut/small-words'
-import { cropOf, type Crop } from '../pictures/crops'
+import { cropOf, type Crop, type Croppable } from '../pictures/crops'
 import { designOf, type Job } from './jobs'
 
 /** Crops that are encoded at once: as many as there are threads would starve everything else of them. */
@@ -18,7 +18,7 @@ export interface CropFigure extends Crop {
  */
 export async function cropJob(
   job: Job,
-  cuts: readonly Cut[],
+  cuts: readonly (Cut & Pick<Croppable, 'cleared'>)[],
   each: (f: CropFigure, done: number, total: number) => void = () => {},
   signal?: AbortSignal,
 ): Promise<CropFigure[]> {

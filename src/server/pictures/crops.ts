@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm'
+import type { Cleared } from '@/core/cut/cleared'
 import type { Cut } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
 import type { PictureRef } from '@/core/picture/ref'
@@ -19,7 +20,10 @@ export interface Crop {
 }
 
 /** What of a cut its file depends on. */
-export type Croppable = Rect & Pick<Cut, 'encoding' | 'ground' | 'own'>
+export type Croppable = Rect &
+  Pick<Cut, 'encoding' | 'ground' | 'own'> & {
+    /** What stands on it and is taken off. */ cleared?: Cleared
+  }
 
 /**
  * The size a crop is stored at: at its density (2 unless asked otherwise) or its own width, where the design
@@ -51,8 +55,8 @@ export async function cropOf(
   const known = db().select().from(crops).where(eq(crops.key, key)).get()
   if (known)
     return { picture: pictureInfo(known.pictureId), likeness: known.likeness / 1e6, plain: known.plain }
-  const { x, y, w, h, encoding, ground } = cut
-  const part = { x, y, w, h, encoding, ground, size }
+  const { x, y, w, h, encoding, ground, cleared } = cut
+  const part = { x, y, w, h, encoding, ground, cleared, size, scale }
   const { picture, likeness, plain } = await compute(
     'encodePart',
     { design: fileOf(designId), part },
@@ -83,5 +87,6 @@ function keyOf(designId: string, cut: Croppable, size: { width: number; height: 
     likeness ?? '',
     clear ? (cut.ground ?? '#ffffff') : '',
     clear ? (outline ?? '') : '',
+    ...(cut.cleared ? [JSON.stringify(cut.cleared)] : []),
   ].join(':')
 }

@@ -1,12 +1,20 @@
 import sharp from 'sharp'
 import { cutout, outlined } from '@/core/cut/cutout'
+import type { Cleared } from '@/core/cut/cleared'
+import { cleaned } from '@/core/cut/inpaint'
 import type { Cut } from '@/core/cut/plan'
 import type { Raster, Rect } from '@/core/cut/raster'
 import { encodeCrop } from './encode'
 import { newPicture, type NewPicture } from './kept'
 
 /** A rectangle of a design and how its file is to be made. */
-export type Part = Rect & Pick<Cut, 'encoding' | 'ground'> & { size: { width: number; height: number } }
+export type Part = Rect &
+  Pick<Cut, 'encoding' | 'ground'> & {
+    size: { width: number; height: number }
+    /** What stands on it and is taken off; and design px for each px of the email. */
+    cleared?: Cleared
+    scale: number
+  }
 
 export interface EncodedPart {
   picture: NewPicture
@@ -40,7 +48,11 @@ async function pixelsOf(
   size: { width: number; height: number },
 ): Promise<{ data: Buffer; width: number; height: number }> {
   const clear = cut.encoding?.cutout
-  const mark = clear ? withOutline(cutout(design, cut, cut.ground ?? '#ffffff'), cut) : null
+  const mark = cut.cleared
+    ? cleaned({ raster: design, rect: cut, ...cut.cleared, scale: cut.scale })
+    : clear
+      ? withOutline(cutout(design, cut, cut.ground ?? '#ffffff'), cut)
+      : null
   let image = mark
     ? sharp(mark.data, { raw: { width: mark.width, height: mark.height, channels: 4 } })
     : sharp(design.data, { raw: { width: design.width, height: design.height, channels: 4 } }).extract({

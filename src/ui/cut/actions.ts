@@ -54,6 +54,7 @@ function parts(w: CutWork, hand: ByHand): Action[] {
   const single = w.selected.length !== 1
   return [
     cut('find', 'Find the parts', () => void w.find(), { off: busy }),
+    cut('read-find', 'Read the design, then find the parts', () => void w.find(true), { off: busy }),
     cut('build', 'Build the email', () => void w.build(), {
       keys: 'Ctrl Enter',
       off: busy || !w.plan.cuts.length,

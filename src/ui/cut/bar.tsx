@@ -44,7 +44,15 @@ export function CutBar({ w, hand, open }: Props) {
           </Button>
         )}
         <Dialogs w={w} open={open} />
-        <Button onClick={w.find} disabled={!!w.work} className={cx(w.work && 'opacity-60')}>
+        <Button
+          onClick={() => w.find(true)}
+          disabled={!!w.work}
+          className={cx(w.work && 'opacity-60')}
+          title="Reads the whole design first, so that words on pictures are found and each cut says what it says. Takes about a quarter of a minute."
+        >
+          <BookOpenText size={14} /> Read and find
+        </Button>
+        <Button onClick={() => w.find()} disabled={!!w.work} className={cx(w.work && 'opacity-60')}>
           <ScanSearch size={14} /> Find the parts
         </Button>
         <Button look="main" onClick={w.build} disabled={!!w.work || !w.plan.cuts.length}>

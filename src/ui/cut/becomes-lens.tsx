@@ -54,7 +54,7 @@ export function BecomesLens({ work: w }: { work: CutWork }) {
             : 'Here you will see what the cuts become, as soon as there are some.')}
         {!plan.cuts.length && !trouble && (
           <div className="mt-3">
-            <Button look="main" className="bg-[#21508f]! text-white!" onClick={w.find}>
+            <Button look="main" className="bg-[#21508f]! text-white!" onClick={() => w.find()}>
               <ScanSearch size={14} /> Find the parts
             </Button>
           </div>

@@ -4,6 +4,7 @@ import type { Band, Row } from '../../email/schema'
 import { cutsOf, type Tile } from '../../email/tile'
 import { placesOf } from '../../email/walk'
 import { leavesOf } from '../partition'
+import { groundId } from '../plan'
 import { difference, packHex, type Rect } from '../raster'
 import { loose, type Building, type Node, type Placed } from './building'
 import { cellOf, liftOf, pitchOf, rowOf } from './cells'
@@ -109,8 +110,10 @@ function gapBand(b: Building, color: string, height: number, id: string): Band {
   }
 }
 
-function bandOf(b: Building, { node, y, bottom }: Strip, index: number, count: number): Band {
+function bandOf(b: Building, strip: Strip, index: number, count: number): Band {
+  const { node, y, bottom } = strip
   const { size } = b.input
+  if (node.kind === 'panel' && node.panel.picture) return onPicture(b, strip, node, index, count)
   const first = leavesOf(node)[0]!
   const whole: Rect = { x: 0, y, w: size.width, h: bottom - y }
   const background = backgroundOf(b, node, whole)
@@ -143,6 +146,28 @@ function bandOf(b: Building, { node, y, bottom }: Strip, index: number, count: n
     padding: { top: above, bottom: below, left, right },
     show: 'all',
     ...made,
+  }
+}
+
+/** A band with a picture behind all that stands on it, as high as the picture shows it. */
+function onPicture(
+  b: Building,
+  strip: Strip,
+  { panel, inner }: Extract<Node, { kind: 'panel' }>,
+  index: number,
+  count: number,
+): Band {
+  const picture = b.input.pictures.get(groundId(panel))
+  const [first] = leavesOf(inner)
+  // What stands on it is told from no ground of its own.
+  const band = bandOf(b, { ...strip, y: panel.y, bottom: panel.y + panel.h, node: inner }, index, count)
+  return {
+    ...band,
+    id: `b-${first!.id}`,
+    background: panel.color,
+    ...(picture
+      ? { picture: { picture, across: 'email', fit: 'cover', x: 'center', y: 'center' } as const }
+      : {}),
   }
 }
 

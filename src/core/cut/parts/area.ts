@@ -14,7 +14,7 @@ import {
 } from '../mask'
 import { around, difference, packHex, type Rect } from '../raster'
 import { opened, THICKEST_BAR } from './boxes'
-import { columnsOf, gridRows, headed, tableRows } from './columns'
+import { columnsOf, gridRows, headed, tableRows, uprightRules } from './columns'
 import type { Context, Finding, Inner } from './finding'
 
 /** JPEG whose noise is above this leaves rims of so many px beside other grounds, channel difference and design px. */
@@ -94,6 +94,11 @@ function besideBars(f: Finding, from: number, ground: string, frame: Rect): void
 /** Columns first where an empty column parts the whole height, unless the rows are parted more plainly. */
 function rows(f: Finding, m: Mask, r: Cells, c: Context): void {
   if (openedInto(f, m, r, c)) return
+  const parted = uprightRules(m, r)
+  if (parted) {
+    for (const part of parted) column(f, m, part, c)
+    return
+  }
   const lines = stretches(m, r, 'rows', 1)
   const columns = columnsOf(f, m, r, lines, c)
   const heads = tableRows(m, r, columns)

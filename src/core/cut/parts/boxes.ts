@@ -181,6 +181,11 @@ function openedAs(f: Finding, rect: Rect, box: Box, c: Context): Inner[] | null 
   const small = w < LEAST_PANEL && h < LEAST_PANEL
   if (!inside) {
     if (h <= THIN || small) return null
+    // Soft folds of a fabric are no flat colour, be they ever so dark.
+    if (!isFlat(f, inner, box)) {
+      f.parts.push({ ...rect, kind: 'photo', sure: 0.75, frame: c.frame, ground: c.ground })
+      return []
+    }
     f.parts.push({ ...rect, kind: 'ground', sure: 0.8, frame: c.frame, ground: box.color, box })
     return []
   }
@@ -194,6 +199,20 @@ function openedAs(f: Finding, rect: Rect, box: Box, c: Context): Inner[] | null 
   return [
     { rect: inner, ground: box.color, frame: within(rect, box), depth: c.depth + 1, radius: box.radius },
   ]
+}
+
+/** A flat area is of its colour within this, channel difference, in so much of it. */
+const EVEN = { by: 3, share: 0.9 }
+
+/** Whether an area is of one colour all over. */
+function isFlat(f: Finding, rect: Rect, { color }: Box): boolean {
+  const ground = packHex(color)
+  const by = f.noise > 8 ? f.noise : EVEN.by
+  let [same, all] = [0, 0]
+  for (let y = rect.y; y < rect.y + rect.h; y += 3)
+    for (let x = rect.x; x < rect.x + rect.w; x += 3, all++)
+      if (difference(f.px[y * f.raster.width + x]!, ground) <= by) same++
+  return same >= EVEN.share * all
 }
 
 /** How sure a box with something inside is a button: 0 where it is none. @param inside what stands in it */

@@ -30,6 +30,54 @@ const SOLID_BAR = 0.95
 const LEAST_BOX = { w: 44, h: 18 }
 const LEAST_MARK = 20
 
+/** An upright hairline: no wider, at least so high, and with so much air at either side, cells. */
+const UPRIGHT = { width: 2, height: 24, air: 8 }
+/** It reaches along this share of what it parts. */
+const REACH = 0.55
+
+/**
+ * What upright hairlines part, as the columns of statistics have them: they stand free, and reach along most of what is beside them. The lines themselves are taken out of the
+ * mask. Null where there are none.
+ */
+export function uprightRules(m: Mask, r: Cells): Cells[] | null {
+  const least = Math.max(UPRIGHT.height, REACH * r.h)
+  const high = (x: number): number => {
+    let [most, run] = [0, 0]
+    for (let y = r.y; y < r.y + r.h; y++) {
+      run = m.ink[y * m.cols + x] ? run + 1 : 0
+      if (run > most) most = run
+    }
+    return most
+  }
+  const rules: Stretch[] = []
+  for (let x = r.x; x < r.x + r.w; x++) {
+    if (high(x) < least) continue
+    const last = rules.at(-1)
+    if (last && last.to === x) last.to = x + 1
+    else rules.push({ from: x, to: x + 1 })
+  }
+  const empty = (from: number, to: number, top: number, bottom: number): boolean => {
+    for (let x = Math.max(r.x, from); x < Math.min(r.x + r.w, to); x++)
+      for (let y = top; y < bottom; y++) if (m.ink[y * m.cols + x]) return false
+    return true
+  }
+  const free = rules.filter(
+    ({ from, to }) =>
+      to - from <= UPRIGHT.width &&
+      from > r.x + UPRIGHT.air &&
+      to < r.x + r.w - UPRIGHT.air &&
+      empty(from - UPRIGHT.air, from, r.y, r.y + r.h) &&
+      empty(to, to + UPRIGHT.air, r.y, r.y + r.h),
+  )
+  if (!free.length) return null
+  for (const { from, to } of free)
+    for (let x = from; x < to; x++) for (let y = r.y; y < r.y + r.h; y++) m.ink[y * m.cols + x] = 0
+  const starts = [r.x, ...free.map((s) => s.to)]
+  const ends = [...free.map((s) => s.from), r.x + r.w]
+  const parts = starts.map((x, i) => ({ ...r, x, w: ends[i]! - x }))
+  return parts.every((p) => tight(m, p)) ? parts : null
+}
+
 /**
  * The rows of a table: where each line of a later column stands level with one of the first, and the first
  * has more (a heading above, as a rule), the rows are read across. Null elsewhere.

@@ -3,6 +3,7 @@ import type { Autocut } from '@/core/cut/autocut'
 import type { DesignLayers } from '@/core/cut/layers'
 import type { Cut, CutPlan } from '@/core/cut/plan'
 import { overlap } from '@/core/cut/raster'
+import { Ocr } from './ocr'
 import type { CutSession } from '../../bench/types'
 import type { LongWorks } from './long-work'
 import type { OpenCutter } from './use-cutter'
@@ -40,9 +41,49 @@ export function findParts(
   return during({ what: 'Finding the parts', total: 1, cancel: open.close, here: true }, async (tell) => {
     const found = await open().ask({ kind: 'autocut', ...design }, (done) => tell({ done }))
     change('find the parts', (p) => withFound(p, found))
-    const bands = found.edges.length + 1
-    toast(
-      `${bands} ${bands === 1 ? 'band' : 'bands'} and ${found.cuts.length} parts found. Undo brings the former cuts back.`,
-    )
+    told(found)
+  })
+}
+
+function told({ edges, cuts }: Autocut, more = ''): void {
+  const bands = edges.length + 1
+  toast(
+    `${bands} ${bands === 1 ? 'band' : 'bands'} and ${cuts.length} parts found${more}. Undo brings the former cuts back.`,
+  )
+}
+
+/** How much of the work is reading. */
+const READING = 0.9
+
+/** Reads the whole design first, then finds its parts by its words and its pixels: words that stand on pictures are found, too, and each cut says at once what it says. */
+export function readAndFind(
+  open: OpenCutter,
+  { change }: CutSession,
+  { during }: LongWorks,
+  design: { width: number; height: number; scale: number; layers: DesignLayers | null },
+): Promise<void> {
+  const ocr = new Ocr()
+  const cancel = () => {
+    ocr.end()
+    open.close()
+  }
+  return during({ what: 'Reading the design', total: 1, cancel, here: true }, async (tell) => {
+    try {
+      const { scale, layers } = design
+      const lines = await ocr.whole(
+        design,
+        scale,
+        (rect, zoom, way) => open().ask({ kind: 'seen', rect, zoom, way }),
+        (done) => tell({ done: READING * done }),
+      )
+      const found = await open().ask({ kind: 'autocut', scale, layers, lines }, (done) =>
+        tell({ done: READING + (1 - READING) * done }),
+      )
+      change('read and find the parts', (p) => withFound(p, found))
+      const said = found.cuts.filter((c) => c.words).length
+      told(found, `, ${said} of them with the words that were read`)
+    } finally {
+      ocr.end()
+    }
   })
 }

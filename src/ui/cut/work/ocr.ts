@@ -1,7 +1,9 @@
 import type { Line, PSM, Worker } from 'tesseract.js'
 import { blocksOf, joinPieces, withBullets, type TextBlock, type TextLine } from '@/core/cut/reflow'
+import { readingWays, type ReadingWay } from '@/core/cut/channels'
 import type { Cut } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
+import { linesOf, type ReadLine, type ReadWord } from '@/core/cut/read-lines'
 
 /** Letters are read best from about this height of a small x, px. */
 const CLEAR_X = 20
@@ -120,6 +122,39 @@ export class Ocr {
     }
   }
 
+  /**
+   * The words of a whole design, each way of seeing it (`readingWays`) and each stretch of it by itself. @param seen draws a stretch as a way sees it
+   * @param tell called with the part that is done, 0 to 1
+   */
+  async whole(
+    size: { width: number; height: number },
+    scale: number,
+    seen: (rect: Rect, zoom: number, way: ReadingWay) => Promise<Blob>,
+    tell: (done: number) => void,
+  ): Promise<ReadLine[]> {
+    const worker = await (this.worker ??= this.start())
+    await worker.setParameters({ tessedit_pageseg_mode: '11' as PSM })
+    const zoom = Math.max(1, Math.min(3, Math.round(2 / scale)))
+    const stretches = stretchesOf(size, Math.round(STRETCH / zoom), Math.round(TWICE / zoom))
+    const readings: ReadWord[][] = []
+    for (const [i, way] of readingWays.entries()) {
+      const words: ReadWord[] = []
+      for (const [k, rect] of stretches.entries()) {
+        if (this.ended) throw new DOMException('Cancelled', 'AbortError')
+        const { data } = await worker.recognize(
+          await seen(rect, zoom, way),
+          {},
+          { blocks: true, text: false },
+        )
+        const lines = (data.blocks ?? []).flatMap((b) => b.paragraphs.flatMap((p) => p.lines))
+        words.push(...lines.flatMap((l) => wordsOfLine(l, rect, zoom)))
+        tell((i + (k + 1) / stretches.length) / readingWays.length)
+      }
+      readings.push(words)
+    }
+    return linesOf(readings)
+  }
+
   end(): void {
     this.ended = true
     void this.worker?.then(
@@ -140,6 +175,38 @@ export class Ocr {
       workerBlobURL: false,
     })
   }
+}
+
+/** A whole design is read in stretches of so many rows, of which neighbours share some, px of what is read. */
+const STRETCH = 2600
+const TWICE = 160
+
+function stretchesOf(
+  { width, height }: { width: number; height: number },
+  most: number,
+  twice: number,
+): Rect[] {
+  const out: Rect[] = []
+  for (let y = 0; y < height; y += most - twice) {
+    out.push({ x: 0, y, w: width, h: Math.min(most, height - y) })
+    if (y + most >= height) break
+  }
+  return out
+}
+
+/** The words of a line where they lie in the design: each stands on the line's own slope. */
+function wordsOfLine(line: Line, at: Rect, zoom: number): ReadWord[] {
+  const { x0, y0, x1, y1 } = line.baseline
+  const slope = (y1 - y0) / Math.max(1, x1 - x0)
+  return line.words.map(({ text, confidence: sure, bbox }) => ({
+    text,
+    sure,
+    x: at.x + bbox.x0 / zoom,
+    y: at.y + bbox.y0 / zoom,
+    w: (bbox.x1 - bbox.x0) / zoom,
+    h: (bbox.y1 - bbox.y0) / zoom,
+    base: at.y + (y0 + slope * ((bbox.x0 + bbox.x1) / 2 - x0)) / zoom,
+  }))
 }
 
 /** The words of a line, parted where a wide space stands between them. @param wide px of the crop */

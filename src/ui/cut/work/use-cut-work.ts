@@ -12,7 +12,7 @@ import { Ties } from '../../bench/ties'
 import type { DesignedJob, CutSession } from '../../bench/types'
 import { kindNames } from '../kinds'
 import { buildOnServer, type Built } from './building'
-import { findParts } from './finding'
+import { findParts, readAndFind } from './finding'
 import { useLongWork } from './long-work'
 import { useContentEdges, useGrounds } from './nearby'
 import { usePreview } from './preview'
@@ -53,16 +53,14 @@ export function useCutWork({
   const weights = useWeights(job, session, pictures)
   const reading = useReading(job, session, plan, layers, openCutter, long)
 
-  const find = () =>
-    // A press that comes before the words of the file waits for them.
-    loaded()
-      .then((own) => findParts(openCutter, session, long, { scale: design.scale, layers: own }))
-      .then(
-        () => selection.setSelected([]),
-        (e: Error) => {
-          if (e.name !== 'AbortError') setTrouble(e.message)
-        },
-      )
+  const measured = { ...size, scale: design.scale }
+  const find = (readFirst = false) =>
+    findIn({ openCutter, session, long, loaded }, measured, readFirst).then(
+      () => selection.setSelected([]),
+      (e: Error) => {
+        if (e.name !== 'AbortError') setTrouble(e.message)
+      },
+    )
   const build = async () => {
     const built = await buildOnServer(job, session, long)
     if (built) onBuilt(built)
@@ -97,6 +95,26 @@ export function useCutWork({
   }
 }
 export type CutWork = ReturnType<typeof useCutWork>
+
+/** Finds the parts of the design, with the words of its file once they are here: a press that comes before them waits. */
+function findIn(
+  {
+    openCutter,
+    session,
+    long,
+    loaded,
+  }: {
+    openCutter: OpenCutter
+    session: CutSession
+    long: ReturnType<typeof useLongWork>
+    loaded: ReturnType<typeof useLayers>['loaded']
+  },
+  design: { width: number; height: number; scale: number },
+  readFirst: boolean,
+): Promise<void> {
+  const how = readFirst ? readAndFind : findParts
+  return loaded().then((layers) => how(openCutter, session, long, { ...design, layers }))
+}
 
 /** Changes of cuts that first look at the design. */
 function changesOf({ change }: CutSession, plan: CutPlan, openCutter: OpenCutter) {

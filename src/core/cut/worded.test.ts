@@ -1,0 +1,146 @@
+import sharp from 'sharp'
+import { plainOf } from '../email/richtext'
+import { autocut } from './autocut'
+import { linesOf, sizeByInk, type ReadLine } from './read-lines'
+import type { Cut } from './plan'
+import type { Raster } from './raster'
+import { withWords } from './worded'
+
+const SCALE = 2
+/** Words as a perfect reading gives them: where they are drawn, by the usual proportions of letters. Email px. */
+interface Said {
+  text: string
+  x: number
+  base: number
+  size: number
+  fill: string
+  bold?: boolean
+  w: number
+}
+const drawn = ({ text, x, base, size, fill, bold, w }: Said) =>
+  `<text x="${x}" y="${base}" font-family="Arimo" font-size="${size}" ${bold ? 'font-weight="700"' : ''} fill="${fill}" textLength="${w}">${text}</text>`
+const read = (all: readonly Said[]): ReadLine[] =>
+  linesOf([
+    all.flatMap(({ text, x, base, size, w }) => {
+      const each = text.split(' ')
+      const letter = w / text.length
+      let at = x
+      return each.map((word) => {
+        // As high as such words are of this size.
+        const hangs = /[gjpqy,]/.test(word) ? 0.21 : 0
+        const high = size / sizeByInk(word, 1)
+        const box = {
+          text: word,
+          sure: 95,
+          x: at * SCALE,
+          y: (base - high + hangs * size) * SCALE,
+          w: letter * word.length * SCALE,
+          h: high * SCALE,
+          base: base * SCALE,
+        }
+        at += letter * (word.length + 1)
+        return box
+      })
+    }),
+  ])
+
+async function cut(height: number, body: string, said: readonly Said[]) {
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="${height * SCALE}" viewBox="0 0 600 ${height}"><rect width="600" height="${height}" fill="#fff"/>${body}${said.map(drawn).join('')}</svg>`
+  const { data, info } = await sharp(Buffer.from(svg))
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  const raster: Raster = { width: info.width, height: info.height, data: new Uint8ClampedArray(data) }
+  const found = autocut(raster, SCALE)
+  return { found, worded: withWords(found, { lines: read(said), raster, scale: SCALE }) }
+}
+const saysOf = (c: Cut) => (c.words ? plainOf(c.words).replace(/\s+/g, ' ') : null)
+const of = (cuts: readonly Cut[]) => cuts.map((c) => [c.kind, saysOf(c)])
+
+const sea = (top: number, height: number) =>
+  `<defs><linearGradient id="sea" x2="1" y2="1"><stop stop-color="#123a5a"/><stop offset="0.5" stop-color="#7a8a86"/><stop offset="1" stop-color="#c98e63"/></linearGradient><filter id="n" x="0" y="0" width="1" height="1"><feTurbulence baseFrequency="0.02 0.2" numOctaves="3" seed="5"/><feColorMatrix values="0 0 0 0 .5 0 0 0 0 .5 0 0 0 0 .5 .5 0 0 0 0"/></filter></defs><rect y="${top}" width="600" height="${height}" fill="url(#sea)"/><rect y="${top}" width="600" height="${height}" filter="url(#n)" opacity=".5"/>`
+const head: Said = {
+  text: 'Your crossing is',
+  x: 36,
+  base: 160,
+  size: 40,
+  fill: '#ffffff',
+  bold: true,
+  w: 310,
+}
+const head2: Said = { ...head, text: 'on Friday', base: 206, w: 180 }
+const small: Said = {
+  text: 'All you need for the morning',
+  x: 36,
+  base: 250,
+  size: 16,
+  fill: '#ffffff',
+  w: 210,
+}
+const under: Said = {
+  text: 'Foot passengers may board until noon',
+  x: 36,
+  base: 420,
+  size: 16,
+  fill: '#16324f',
+  w: 280,
+}
+
+test('words on a photograph are words, with it behind their band, in their size, weight and colour', async () => {
+  const { found, worded } = await cut(460, sea(60, 300), [head, head2, small, under])
+  expect(found.cuts.filter((c) => c.kind === 'words')).toHaveLength(1)
+  const [ground, ...others] = worded.panels.filter((p) => p.picture)
+  expect(others).toEqual([])
+  expect(ground).toMatchObject({ x: 0, w: 1200 })
+  const on = worded.cuts.filter((c) => c.y < 600 && c.kind === 'words')
+  expect(of(on)).toEqual([
+    ['words', 'Your crossing is on Friday'],
+    ['words', 'All you need for the morning'],
+  ])
+  expect(on[0]!.lettering).toMatchObject({ bold: true })
+  expect(on[0]!.lettering!.size).toBeGreaterThan(36)
+  expect(on[0]!.lettering!.size).toBeLessThan(44)
+  expect(on[1]!.lettering!.bold).toBeUndefined()
+  for (const { lettering } of on)
+    expect(Number.parseInt(lettering!.color!.slice(1, 3), 16)).toBeGreaterThan(235)
+  // The line ends of large letters stay.
+  expect(JSON.stringify(on[0]!.words)).toContain('hardBreak')
+})
+
+test('what was taken for a picture and is all words is words; an outlined label is a button', async () => {
+  const pill =
+    '<rect x="450" y="40" width="88" height="36" rx="18" fill="none" stroke="#b3261e" stroke-width="1.5"/>'
+  const label: Said = { text: 'Book', x: 478, base: 63, size: 14, fill: '#b3261e', bold: true, w: 32 }
+  const day: Said = { text: '26', x: 36, base: 72, size: 36, fill: '#16324f', bold: true, w: 40 }
+  const { worded } = await cut(120, pill, [label, day])
+  expect(of(worded.cuts)).toEqual(
+    expect.arrayContaining([
+      ['words', '26'],
+      ['button', 'Book'],
+    ]),
+  )
+  const button = worded.cuts.find((c) => c.kind === 'button')!
+  expect(button.box!.borderColor).toMatch(/^#b[0-9a-f]/)
+  expect(button.box!.radius).toBeGreaterThan(14)
+})
+
+test('a drawing that says something stays one, and says it as its alt text', async () => {
+  // A ticket: what stands on it is in place with it alone.
+  const ticket =
+    '<path d="M30 40 H420 A16 16 0 0 0 452 40 H570 V180 H452 A16 16 0 0 0 420 180 H30 Z" fill="#fff1c9"/><path d="M436 60 V164" stroke="#b3261e" stroke-dasharray="4 4" stroke-width="2"/><rect x="30" y="40" width="8" height="140" fill="#b3261e"/>'
+  const on: Said[] = [
+    { text: 'Four for three', x: 60, base: 90, size: 28, fill: '#221a12', bold: true, w: 190 },
+    { text: 'CURTAIN', x: 462, base: 120, size: 22, fill: '#b3261e', bold: true, w: 96 },
+  ]
+  const { worded } = await cut(220, `<rect width="600" height="220" fill="#f6c945"/>${ticket}`, on)
+  expect(worded.panels.filter((p) => p.picture)).toEqual([])
+  const all = worded.cuts.map((c) => saysOf(c) ?? c.alt ?? '').join(' ')
+  expect(all).toContain('Four for three')
+  expect(all).toContain('CURTAIN')
+})
+
+test('without words nothing is another', async () => {
+  const { found } = await cut(200, sea(0, 200), [])
+  const raster: Raster = { width: 1, height: 1, data: new Uint8ClampedArray(4) }
+  expect(withWords(found, { lines: [], raster, scale: SCALE })).toEqual(found)
+})
