@@ -12,6 +12,8 @@ const FAR = 2.2
 /** Colours are one within this, channel difference; an edge is of the ink within that. */
 const SAME = 10
 const LIKE_INK = 70
+/** Beyond a filled button the colour is another by more than this, channel difference. */
+const ENDS = 20
 /** A side is a line, or a colour ends along it, in so much of what its words reach. */
 const ALONG = 0.9
 
@@ -24,8 +26,8 @@ export function boxAround(
   scale: number,
 ): { rect: Rect; box: BoxLook } | null {
   if (line.text.length > LABEL) return null
-  const filled = filledAround(raster, line)
-  const found = filled ?? outlinedAround(raster, line)
+  // What an outline holds may be of one soft colour, too.
+  const found = outlinedAround(raster, line) ?? filledAround(raster, line)
   if (!found) return null
   const { rect, box } = found
   const [w, h] = [rect.w / scale, rect.h / scale]
@@ -67,6 +69,13 @@ function filledAround(raster: Raster, line: ReadLine): { rect: Rect; box: BoxLoo
   while (l > 0 && left - l < 6 * far && upright(l - 1) >= ALONG) l--
   while (r < width - 1 && r - right < 6 * far && upright(r + 1) >= ALONG) r++
   if (top - t >= far || b - bottom >= far || left - l >= 6 * far || r - right >= 6 * far) return null
+  // It ends at once: a slope of colour fades.
+  const ends = (y: number) => {
+    let n = 0
+    for (let x = left; x <= right; x++) if (difference(at(x, y), color) > ENDS) n++
+    return n >= ALONG * (right - left + 1)
+  }
+  if (!ends(t - 2) || !ends(b + 2)) return null
   // The words stand in its middle.
   const off = Math.abs(line.y + line.h / 2 - (t + b) / 2)
   if (off > 0.25 * (b - t) || Math.abs(line.x + line.w / 2 - (l + r) / 2) > 0.15 * (r - l)) return null
