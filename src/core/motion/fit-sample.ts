@@ -4,7 +4,7 @@ import { alikeTo } from './likeness'
 import { joinSame, type Frame, type Sequence } from './sequence'
 
 /** A sample is taken from as many frames on, and from as many pixels of all of them. */
-export const FROM = { frames: 12, pixels: 1_500_000 }
+export const FROM = { frames: 12, pixels: 600_000 }
 /** It holds runs of so many frames: halves and thirds of the rate fall on whole ones. */
 const RUN = 6
 /** Its rows come in bands of so many, of which it holds one in so many. */
