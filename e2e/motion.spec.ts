@@ -37,6 +37,8 @@ test('words become a headline that changes; what it says is drawn at once, encod
   const headlineOf = page.getByRole('button', { name: 'Changing headline' })
   // The lens may still be coming to rest under the pointer.
   await expect(async () => {
+    // What moves was brought into view; the words may lie above that.
+    await words.scrollIntoViewIfNeeded()
     const box = (await words.boundingBox())!
     await page.mouse.click(box.x + 20, box.y + box.height / 2)
     await expect(headlineOf).toBeVisible({ timeout: 2000 })
