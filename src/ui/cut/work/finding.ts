@@ -1,9 +1,10 @@
 import { toast } from '../../parts/toast'
 import type { Autocut } from '@/core/cut/autocut'
 import type { DesignLayers } from '@/core/cut/layers'
-import type { Cut, CutPlan } from '@/core/cut/plan'
+import { isUnread, type Cut, type CutPlan } from '@/core/cut/plan'
 import { overlap } from '@/core/cut/raster'
 import { Ocr } from './ocr'
+import { readOne, taken } from './read-one'
 import type { CutSession } from '../../bench/types'
 import type { LongWorks } from './long-work'
 import type { OpenCutter } from './use-cutter'
@@ -52,8 +53,29 @@ function told({ edges, cuts }: Autocut, more = ''): void {
   )
 }
 
-/** How much of the work is reading. */
-const READING = 0.9
+/** How much of the work is reading the whole, and has been done once the parts are found; the rest is reading again what is unread. */
+const [READING, FOUND] = [0.75, 0.8]
+
+/** What is read alone is taken from this confidence on, 0 to 1. */
+const SURE = 0.7
+
+/** Words and labels that the reading of the whole missed, small ones above all, read again one by one. */
+async function readRest(
+  cuts: readonly Cut[],
+  ocr: Ocr,
+  open: OpenCutter,
+  scale: number,
+  tell: (done: number) => void,
+): Promise<Cut[]> {
+  const rest = cuts.filter(isUnread)
+  const read = new Map<string, Cut>()
+  for (const [i, cut] of rest.entries()) {
+    const { text, sure } = await readOne(ocr, open, cut, scale)
+    if (text && sure >= SURE) read.set(cut.id, { ...cut, ...taken(cut, text) })
+    tell((i + 1) / rest.length)
+  }
+  return cuts.map((c) => read.get(c.id) ?? c)
+}
 
 /** Reads the whole design first, then finds its parts by its words and its pixels: words that stand on pictures are found, too, and each cut says at once what it says. */
 export function readAndFind(
@@ -76,9 +98,13 @@ export function readAndFind(
         (rect, zoom, way) => open().ask({ kind: 'seen', rect, zoom, way }),
         (done) => tell({ done: READING * done }),
       )
-      const found = await open().ask({ kind: 'autocut', scale, layers, lines }, (done) =>
-        tell({ done: READING + (1 - READING) * done }),
+      const parts = await open().ask({ kind: 'autocut', scale, layers, lines }, (done) =>
+        tell({ done: READING + (FOUND - READING) * done }),
       )
+      const cuts = await readRest(parts.cuts, ocr, open, scale, (done) =>
+        tell({ done: FOUND + (1 - FOUND) * done }),
+      )
+      const found = { ...parts, cuts }
       change('read and find the parts', (p) => withFound(p, found))
       const said = found.cuts.filter((c) => c.words).length
       told(found, `, ${said} of them with the words that were read`)

@@ -3,20 +3,13 @@ import { toast } from '../../parts/toast'
 import { setCut } from '@/core/cut/edits'
 import { saidBy, textsIn, type DesignLayers } from '@/core/cut/layers'
 import type { Cut, CutPlan } from '@/core/cut/plan'
-import { readAcross, type TextBlock } from '@/core/cut/reflow'
-import { textOf, withLists } from '@/core/email/richtext'
+import type { TextBlock } from '@/core/cut/reflow'
 import { call } from '../../api'
 import type { DesignedJob, CutSession } from '../../bench/types'
 import type { LongWorks } from './long-work'
-import { Ocr, READING_MARGIN, readableOf } from './ocr'
+import { Ocr } from './ocr'
+import { readOne, taken, type Proposal } from './read-one'
 import type { OpenCutter } from './use-cutter'
-
-/** Words read off a picture, to be taken or not. */
-export interface Proposal {
-  text: string
-  sure: number
-  blocks: TextBlock[]
-}
 
 /**
  * From these on, 0 to 1, what was read may be taken without a look at each: on pictures much looks like
@@ -46,19 +39,6 @@ export function useLayers({ id, design }: DesignedJob): {
   }, [id, design.id, design.worded])
   const loaded = useCallback(() => coming.current, [])
   return { layers, loaded }
-}
-
-/** @param scale design px for each px of the email */
-async function readOne(ocr: Ocr, open: OpenCutter, c: Cut, scale: number): Promise<Proposal> {
-  const at = readableOf(c, scale)
-  const { blocks, sure } = await ocr.words(
-    (zoom, parted) => open().ask({ kind: 'crop', rect: at, zoom, margin: READING_MARGIN, parted }),
-    at,
-    scale,
-    c.kind === 'picture',
-  )
-  const text = c.kind === 'picture' ? blocks.map((b) => b.text).join('\n\n') : readAcross(blocks)
-  return { text, sure, blocks }
 }
 
 /** Reads words for cuts, as proposals that are taken, changed or left. */
@@ -132,13 +112,6 @@ export function useReading(
     })
     .map(([id]) => id)
   return { texts, proposals, readWords, takeProposals, dropProposals, sureOnes }
-}
-
-/** What a cut says once words that were read are taken. */
-function taken(cut: Cut, text: string): Partial<Cut> {
-  const line = text.replace(/\s+/g, ' ')
-  if (cut.kind === 'picture') return { alt: line.slice(0, 2000) }
-  return { words: cut.kind === 'button' ? textOf(line) : withLists(textOf(text)) }
 }
 
 /** Taking what was read over into the cuts, or leaving it. */
