@@ -86,12 +86,15 @@ test('a label on a picture is a button where a colour or a line is drawn around 
   })
   const filled = await raster(
     200,
-    `${ground}<rect x="40" y="70" width="160" height="48" fill="#b3261e"/>${text(78, 100, 'Shop linen', 16, 'style="fill:#fff" textLength="84"')}`,
+    `${ground}<rect x="40" y="70" width="160" height="48" rx="24" fill="#b3261e"/>${text(78, 100, 'Shop linen', 16, 'style="fill:#fff" textLength="84"')}`,
   )
   expect(boxAround(filled, line('Shop linen', 78, 84), SCALE)).toMatchObject({
     rect: { x: 80, y: 140, w: 320, h: 96 },
     box: { background: '#b3261e' },
   })
+  // A pill, in px of the email.
+  expect(boxAround(filled, line('Shop linen', 78, 84), SCALE)!.box.radius).toBeGreaterThan(14)
+  expect(boxAround(filled, line('Shop linen', 78, 84), SCALE)!.box.radius).toBeLessThanOrEqual(24)
   const outlined = await raster(
     200,
     `${ground}<rect x="41" y="71" width="158" height="46" fill="none" stroke="#16324f" stroke-width="2"/>${text(78, 100, 'Shop linen', 16, 'textLength="84"')}`,

@@ -36,6 +36,8 @@ export function boxAround(
     rect,
     box: {
       ...box,
+      // As the email has it.
+      radius: Math.min(200, Math.round(box.radius / scale)),
       ...(box.borderWidth ? { borderWidth: Math.max(1, Math.round(box.borderWidth / scale)) } : {}),
     },
   }
@@ -66,8 +68,10 @@ function filledAround(raster: Raster, line: ReadLine): { rect: Rect; box: BoxLoo
   let [t, b, l, r] = [top, bottom, left, right]
   while (t > 0 && top - t < far && plain(t - 1) >= ALONG) t--
   while (b < height - 1 && b - bottom < far && plain(b + 1) >= ALONG) b++
-  while (l > 0 && left - l < 6 * far && upright(l - 1) >= ALONG) l--
-  while (r < width - 1 && r - right < 6 * far && upright(r + 1) >= ALONG) r++
+  // Its ends may be round: they reach as far as its middle does.
+  const goesTo = (x: number) => difference(at(x, (top + bottom) >> 1), color) <= SAME
+  while (l > 0 && left - l < 6 * far && goesTo(l - 1)) l--
+  while (r < width - 1 && r - right < 6 * far && goesTo(r + 1)) r++
   if (top - t >= far || b - bottom >= far || left - l >= 6 * far || r - right >= 6 * far) return null
   // It ends at once: a slope of colour fades.
   const ends = (y: number) => {
@@ -87,7 +91,7 @@ function filledAround(raster: Raster, line: ReadLine): { rect: Rect; box: BoxLoo
           cornerOf(rect, (x, y) => difference(at(x, y), color) <= SAME),
         )
       : 0
-  return { rect, box: { background: hexOf(color), radius: Math.round(corner / 2) } }
+  return { rect, box: { background: hexOf(color), radius: corner } }
 }
 
 /** How far a corner is cut, along its upper side, px. */

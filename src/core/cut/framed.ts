@@ -44,14 +44,13 @@ export function framedIn(
     .reduce(([a, b], [c, d]) => [Math.max(a, c), Math.max(b, d)] as const, [0, 0] as const)
   if (top < DRAWN || bottom < DRAWN) return null
   const middle = rect.x + (rect.w >> 1)
-  let width = 0
-  let colour = behind
-  for (let y = rect.y; y < rect.y + WIDEST * scale * 2; y++) {
-    if (difference(at(middle, y), colour) > difference(at(middle, y), behind)) continue
+  // From the outermost row on: as many as are inked, and of them the colour that stands off most.
+  let [width, colour] = [0, behind]
+  for (let y = rect.y; y < rect.y + 2 * WIDEST * scale && (inked(middle, y) || !width); y++) {
+    if (!inked(middle, y)) continue
+    width++
     if (difference(at(middle, y), behind) > difference(colour, behind)) colour = at(middle, y)
   }
-  for (let y = rect.y; y < rect.y + WIDEST * scale * 2 && (inked(middle, y) || !width); y++)
-    if (inked(middle, y)) width++
   if (width > WIDEST * scale) return null
   return {
     background: ground,
