@@ -14,9 +14,12 @@ const SPECK = 3
  */
 export function leftOut(raster: Raster, cuts: readonly Cut[], panels: readonly Panel[]): Rect[] {
   const px = packed(raster)
-  const areas = free({ x: 0, y: 0, w: raster.width, h: raster.height }, cuts, panels).sort(
-    (a, b) => a.y - b.y || a.x - b.x,
-  )
+  // A picture behind a band is in the email with all that is drawn there.
+  const pictures = panels.filter((p) => p.picture)
+  const others = panels.filter((p) => !p.picture)
+  const bare = cuts.filter((c) => !pictures.some((p) => holds(p, c)))
+  const whole = { x: 0, y: 0, w: raster.width, h: raster.height }
+  const areas = free(whole, [...bare, ...pictures], others).sort((a, b) => a.y - b.y || a.x - b.x)
   return areas.flatMap((area) => {
     const m = maskOf(px, raster.width, area, packHex(groundOf(raster, area).color), 24, 1)
     const t = tight(m, { x: 0, y: 0, w: m.cols, h: m.rows })

@@ -31,6 +31,11 @@ test('of each place the surest reading is kept, and words on one row are a line'
   expect(linesOf([plain, over]).map((l) => l.text)).toEqual(['Your crossing is', 'on Friday'])
 })
 
+test('the sign between two names is kept', () => {
+  const name = [word('Hearth', 0, 0), word('&', 84, 0), word('Rye', 108, 0)]
+  expect(linesOf([name]).map((l) => l.text)).toEqual(['Hearth & Rye'])
+})
+
 test('what is hardly read is no word, and columns far apart are no line', () => {
   const noise = [word('~', 0, 0), word('a', 20, 0, { sure: 70 }), word('wall', 90, 0, { sure: 40 })]
   expect(linesOf([noise])).toEqual([])

@@ -22,8 +22,8 @@ export interface ReadLine extends Rect {
 const SURE = 60
 /** Two words of this share in common are one that was read twice. */
 const SAME = 0.4
-/** What holds neither letter nor figure is noise. */
-const SAYS = /[\p{L}\p{N}]/u
+/** What holds neither letter nor figure is noise; but for the sign that joins names. */
+const SAYS = /[\p{L}\p{N}&]/u
 /** A word of one or two letters is believed where it is this sure. */
 const SHORT_SURE = 80
 
