@@ -10,7 +10,16 @@ import { plainHouseStyle } from '@/core/email/styles'
 import { sceneOf, scenePng, type Scene } from '@/test-support/scenes'
 import { thorough } from '@/test-support/samples'
 import { saidIn, scoreOf, together } from '@/test-support/score'
-import { accessible, clientWith, findAndRead, likeness, newJob, saved, type UploadedDesign } from './support'
+import {
+  accessible,
+  clientWith,
+  findAndRead,
+  likeness,
+  newJob,
+  quiet,
+  saved,
+  type UploadedDesign,
+} from './support'
 
 /** The safe font of a scene, as a client's own house style would have it. */
 const fontOf = (scene: Scene): SafeFont => {
@@ -66,7 +75,7 @@ for (const seed of seeds) {
     const { email } = (await built.json()) as { email: Email }
     await page.setViewportSize({ width: 600, height: scene.height })
     await page.goto(`/api/jobs/${id}/html`)
-    await page.waitForLoadState('networkidle')
+    await quiet(page)
     const shot = await page.screenshot({ fullPage: true })
     const mssim = await likeness(shot, await scenePng(scene, 1), 600, scene.height)
     expect(mssim).toBeGreaterThanOrEqual(0.9)
@@ -81,7 +90,7 @@ for (const seed of seeds) {
     house.text.body.font = fontOf(scene)
     const src = (p: { id: string }) => `${new URL(page.url()).origin}/api/pictures/${p.id}`
     await page.setContent(compile(email, house, { src, marks: true, apart: true }))
-    await page.waitForLoadState('networkidle')
+    await quiet(page)
     const heights = await page.evaluate(
       (ids) => ids.map((id) => document.querySelector(`[data-m~="${id}"]`)!.getBoundingClientRect().height),
       email.bands.map((b) => b.id),

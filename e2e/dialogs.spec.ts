@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { accessible, copyOf } from './support'
+import { accessible, copyOf, quiet } from './support'
 
 /** From the menu of what goes through the whole email. */
 const ofWhole = (name: string) => async (page: Page) => {
@@ -33,7 +33,7 @@ for (const theme of ['plaster', 'slate'])
     const job = await copyOf(request, 'Eclipse night')
     await page.goto(`/jobs/${job}?stage=compose`)
     await expect(page.locator('[data-lens=Wide]')).toBeVisible()
-    await page.waitForLoadState('networkidle')
+    await quiet(page)
     const dialog = page.getByRole('dialog')
     for (const [name, open] of dialogs)
       await test.step(name, async () => {

@@ -1,14 +1,14 @@
 import { expect, test, type Page } from '@playwright/test'
 import type { Email } from '@/core/email/schema'
 import { placesOf } from '@/core/email/walk'
-import { accessible, copyOf, saved } from './support'
+import { accessible, copyOf, quiet, saved } from './support'
 
 const wide = (page: Page) => page.frameLocator('iframe[title^="The email, Wide"]')
 
 async function open(page: Page, job: string) {
   await page.goto(`/jobs/${job}?stage=compose`)
   await expect(wide(page).locator('[data-m]').first()).toBeVisible()
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
 }
 
 /** The middle of what a mark of the wide lens shows, in px of the page. */
@@ -156,6 +156,7 @@ test('what is pasted comes as plain words, with its links and emphasis on wish',
     await page.mouse.dblclick(at.x, at.y)
     await editor.waitFor({ timeout: 3000 })
   }).toPass()
+  await expect(editor).toBeFocused()
   await page.keyboard.press('Control+a')
   await editor.evaluate((el) => {
     const data = new DataTransfer()

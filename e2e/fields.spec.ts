@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import type { Email, Row } from '@/core/email/schema'
 import type { Tile } from '@/core/email/tile'
-import { jobId } from './support'
+import { jobId, quiet } from './support'
 
 /** Fields in the tray whose value is wider than they are; free text may be longer than any field. */
 const cutFields = (page: Page) =>
@@ -38,7 +38,7 @@ test('at 1280 px no field of any tray cuts its value off', async ({ page, reques
     const lens = page.locator('[aria-label="Wide lens"] iframe').first().contentFrame()
     const tiles = email.bands.flatMap(inRow)
     // The frame is built in turns.
-    await page.waitForLoadState('networkidle')
+    await quiet(page)
     await lens
       .locator(`[data-m~="${tiles.at(-1)!.id}"]`)
       .first()
@@ -54,7 +54,7 @@ test('at 1280 px no field of any tray cuts its value off', async ({ page, reques
     for (const stage of ['motion', 'night', 'interact', 'handover', 'cut']) {
       await page.goto(`/jobs/${id}?stage=${stage}`)
       await page.locator('section').first().waitFor()
-      await page.waitForLoadState('networkidle')
+      await quiet(page)
       cut.push(...(await cutFields(page)).map((c) => `${stage}: ${c}`))
     }
   }

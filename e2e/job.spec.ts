@@ -3,7 +3,7 @@ import { expect, test, type Page } from '@playwright/test'
 import Database from 'better-sqlite3'
 import { emptyPlan, type Cut } from '@/core/cut/plan'
 import { newTile } from '@/core/tiles'
-import { accessible, copyOf, jobId, saved } from './support'
+import { accessible, copyOf, jobId, quiet, saved } from './support'
 
 /** Puts into the database what no route takes: an email whose custom code is nested 1,600 deep. */
 function breakEmail(job: string): void {
@@ -127,7 +127,7 @@ test('the bench opens with little script; editors, dialogs and other stages come
   await expect(
     page.frameLocator('iframe[title^="The email, Wide"]').locator('[data-m]').first(),
   ).toBeVisible()
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   const bytes = await page.evaluate(() =>
     performance
       .getEntriesByType('resource')
@@ -174,7 +174,7 @@ test('frames have their height when they are first seen, and keep it, on opening
     await expect(
       page.frameLocator('iframe[title^="The email, Wide"]').locator('[data-m]').first(),
     ).toBeVisible()
-    await page.waitForLoadState('networkidle')
+    await quiet(page)
     const heights = await seen()
     for (const name of ['Wide', 'Narrow'])
       expect(Object.keys(heights).some((n) => n.startsWith(`${name} `))).toBe(true)
@@ -315,7 +315,7 @@ test('two hundred steps by two tabs at once: both end equal, and nothing is gone
   for (const tab of [page, other]) {
     await tab.goto(`/jobs/${id}?stage=compose`)
     await expect(tab.locator('[data-lens=Wide]')).toBeVisible()
-    await tab.waitForLoadState('networkidle')
+    await quiet(tab)
   }
   const [subject, preheader] = ['s', 'p'].map((c) =>
     Array.from({ length: 100 }, (_, i) => c + (i % 10)).join(''),

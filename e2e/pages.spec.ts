@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test'
 import sharp from 'sharp'
 import { photograph, photographs } from '@/test-support/photographs'
 import { thorough } from '@/test-support/samples'
-import { clientWith, findAndRead, likeness, newJob } from './support'
+import { clientWith, findAndRead, likeness, newJob, quiet } from './support'
 
 /**
  * Designs as people make them, drawn as web pages by this browser: cards with hairlines, quotations,
@@ -64,7 +64,7 @@ for (const { name, scale, jpeg } of sent) {
     expect(built.status()).toBe(200)
     await page.setViewportSize({ width, height: 800 })
     await page.goto(`/api/jobs/${id}/html`)
-    await page.waitForLoadState('networkidle')
+    await quiet(page)
     const shot = await page.screenshot({ fullPage: true })
     const height = Math.round((await sharp(design).metadata()).height / scale)
     const like = await likeness(

@@ -8,7 +8,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test, type APIRequestContext, type APIResponse } from '@playwright/test'
 import sharp from 'sharp'
 import { ssim } from 'ssim.js'
-import { copyOf, jobId } from './support'
+import { copyOf, jobId, quiet } from './support'
 
 const TOKEN = 'standin-7f3a-open-sesame'
 type Cuts = { revision: number; plan: { version: 1; cuts: { kind: string; id: string }[]; built: object } }
@@ -145,7 +145,7 @@ test('the demo design, all cut as pictures and shown at 600 px, is the design: S
     }
     await page.setViewportSize({ width: 600, height: Math.round(design.height / 2) })
     await page.goto(`/api/jobs/${id}/html`)
-    await page.waitForLoadState('networkidle')
+    await quiet(page)
     const raw = (b: Buffer, height: number) =>
       sharp(b).extract({ left: 0, top: 0, width: 600, height }).ensureAlpha().raw().toBuffer()
     const height = Math.round(design.height / 2)

@@ -25,6 +25,32 @@ export const saved = (page: Page) =>
   expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'saved', { timeout: 15_000 })
 
 /**
+ * Waits until the page and its frames have loaded nothing more for half a second, and every picture is there. Not
+ * the browser's "network idle": the job's stream of events never ends, so that state comes only where the page is
+ * slower to open the stream than the half second.
+ */
+export async function quiet(page: Page): Promise<void> {
+  const loaded = async () => {
+    const counts = page.frames().map((frame) =>
+      frame
+        .evaluate(() => [
+          performance.getEntriesByType('resource').length,
+          [...document.images].filter((i) => !i.complete).length,
+        ])
+        // A frame that goes while it is asked is a change.
+        .catch(() => [Math.random(), 0]),
+    )
+    return JSON.stringify(await Promise.all(counts))
+  }
+  await expect(async () => {
+    const before = await loaded()
+    await page.waitForTimeout(500)
+    expect(await loaded()).toBe(before)
+    expect(JSON.parse(before).every(([, missing]: number[]) => missing === 0)).toBe(true)
+  }).toPass({ timeout: 60_000, intervals: [0] })
+}
+
+/**
  * axe-core finds nothing against WCAG 2.2 A and AA. What the lenses show is the client's email, not the app.
  */
 export async function accessible(page: Page): Promise<void> {
