@@ -1,25 +1,28 @@
 /**
  * The first build against designs whose truth is known: how much of what they say is live, what is said that nobody wrote, buttons, sizes of letters, heights.
- * Usage: npm run bench-build -- FOLDER, in which each design stands as NAME.png and NAME.json: `width` and `height` in px of the email, and `things`, each with its `kind`, its
+ * Usage: npm run bench-build -- FOLDER [NAME...], in which each design stands as NAME.png and NAME.json: `width` and `height` in px of the email, and `things`, each with its `kind`, its
  * `box` [left, top, width, height] and, where it says something, its `text` and the `size` of its letters.
+ * With SAY what is missed is said, with KEEP=FOLDER the emails are kept, with READINGS=FOLDER what was read, so that it is not read again.
  */
-import { readdirSync, readFileSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import sharp, { type Sharp } from 'sharp'
 import { createWorker, type PSM, type Worker } from 'tesseract.js'
 import { z } from 'zod'
-import { autocut } from '@/core/cut/autocut'
+import { autocut, type Autocut } from '@/core/cut/autocut'
 import { buildEmail } from '@/core/cut/build'
-import { readingWays, seenBy } from '@/core/cut/channels'
+import { drawnFor } from '@/core/cut/reading/channels'
+import { readAndFind } from '@/core/cut/reading/find'
+import { layouts, type Layout, type Reader, type SeenLine, type View } from '@/core/cut/reading/reader'
 import { clearedOf } from '@/core/cut/cleared'
 import { groundOf } from '@/core/cut/ground'
 import { cleaned } from '@/core/cut/inpaint'
 import { readInk } from '@/core/cut/ink'
 import { asBuilt, emptyPlan, groundId, type CutPlan } from '@/core/cut/plan'
 import type { Raster, Rect } from '@/core/cut/raster'
-import { linesOf, type ReadLine, type ReadWord } from '@/core/cut/read-lines'
-import { withWords } from '@/core/cut/worded'
+import { withWords } from '@/core/cut/reading/worded'
 import { compile } from '@/core/compile'
 import { plainHouseStyle } from '@/core/email/styles'
 import type { PictureRef } from '@/core/picture/ref'
@@ -46,39 +49,84 @@ const rasterOf = async (image: Sharp): Promise<Raster> => {
 const imageOf = ({ width, height, data }: Raster) =>
   sharp(Buffer.from(data.buffer, data.byteOffset, data.length), { raw: { width, height, channels: 4 } })
 
-/** All words of a design, read as the page reads them. */
-async function linesIn(ocr: Worker, raster: Raster): Promise<ReadLine[]> {
-  await ocr.setParameters({ tessedit_pageseg_mode: '11' as PSM })
-  const readings: ReadWord[][] = []
-  for (const way of readingWays) {
-    const data = new Uint8ClampedArray(raster.data)
-    seenBy(data, way)
-    const png = await imageOf({ ...raster, data })
-      .png({ compressionLevel: 1 })
-      .toBuffer()
-    const { data: read } = await ocr.recognize(png, {}, { blocks: true, text: false })
-    const lines = (read.blocks ?? []).flatMap((b) => b.paragraphs.flatMap((p) => p.lines))
-    readings.push(
-      lines.flatMap(({ words, baseline }) =>
-        words.map(({ text, confidence: sure, bbox: { x0, y0, x1, y1 } }) => ({
-          text,
-          sure,
-          x: x0,
-          y: y0,
-          w: x1 - x0,
-          h: y1 - y0,
-          base: (baseline.y0 + baseline.y1) / 2,
-        })),
-      ),
-    )
+/** Reads a design as the page does: only what draws and what runs the reader differ. */
+function readerOf(ocr: Worker, raster: Raster): Reader {
+  return {
+    async read({ rect, zoom, margin = 0, way }: View, layout: Layout) {
+      const [width, height] = [rect.w, rect.h].map((v) => Math.max(1, Math.round(v * zoom)))
+      const ground = groundOf(raster, rect).color
+      const at = {
+        left: Math.round(rect.x),
+        top: Math.round(rect.y),
+        width: Math.round(rect.w),
+        height: Math.round(rect.h),
+      }
+      let drawn = imageOf(raster).extract(at).resize(width, height, { fit: 'fill' })
+      if (margin)
+        drawn = imageOf(await rasterOf(drawn)).extend({
+          top: margin,
+          bottom: margin,
+          left: margin,
+          right: margin,
+          background: ground,
+        })
+      const seen = await rasterOf(drawn)
+      if (way) drawnFor(seen, way, ground)
+      await ocr.setParameters({ tessedit_pageseg_mode: layouts[layout] as PSM })
+      const png = await imageOf(seen).png({ compressionLevel: 1 }).toBuffer()
+      const { data } = await ocr.recognize(png, {}, { blocks: true, text: false })
+      return (data.blocks ?? []).flatMap((b) => b.paragraphs.flatMap((p) => p.lines))
+    },
   }
-  return linesOf(readings)
+}
+
+/** A reader whose answers are kept in a folder, so that what comes after reading is tried again without it. */
+function keptReader(reader: Reader, folder: string, name: string): Reader {
+  mkdirSync(folder, { recursive: true })
+  return {
+    async read(view, layout) {
+      const key = createHash('sha256')
+        .update(JSON.stringify([name, view, layout]))
+        .digest('hex')
+        .slice(0, 24)
+      const file = join(folder, `${key}.json`)
+      if (existsSync(file)) return JSON.parse(readFileSync(file, 'utf8')) as SeenLine[]
+      const lines = (await reader.read(view, layout)).map(
+        ({ text, confidence, bbox, baseline, rowAttributes, words }) => ({
+          text,
+          confidence,
+          bbox,
+          baseline,
+          rowAttributes,
+          words: words.map((w) => ({ text: w.text, confidence: w.confidence, bbox: w.bbox })),
+        }),
+      )
+      writeFileSync(file, JSON.stringify(lines))
+      return lines
+    },
+  }
 }
 
 /** A design as the email that is built of it at first, in words and pictures of its own. */
-async function built(raster: Raster, lines: readonly ReadLine[], width: number): Promise<string> {
+async function built(raster: Raster, reader: Reader, width: number): Promise<string> {
   const scale = raster.width / width
-  const found = withWords(autocut(raster, scale), { lines, raster, scale })
+  let cut: Autocut | null = null
+  const found = await readAndFind({
+    reader,
+    size: raster,
+    scale,
+    find: async (lines) => {
+      cut ??= autocut(raster, scale)
+      if (process.env.CUTS) {
+        const at = (r: Rect) => `${[r.x, r.y, r.w, r.h].map((v) => Math.round(v / scale)).join(' ')}`
+        for (const l of lines) console.log('  line', at(l), l.size / scale, l.text)
+        for (const c of cut.cuts) console.log('  cut', c.kind, at(c), c.seen?.part)
+        for (const p of cut.panels) console.log('  panel', at(p), p.color)
+        console.log('  edges', cut.edges.map((e) => e.y / scale).join(' '))
+      }
+      return withWords(cut, { lines, raster, scale })
+    },
+  })
   const plan: CutPlan = {
     ...emptyPlan(),
     cuts: found.cuts,
@@ -113,6 +161,9 @@ async function built(raster: Raster, lines: readonly ReadLine[], width: number):
 
 interface Live {
   text: string
+  /** Where it begins, px. */
+  x: number
+  y: number
   size: number
   button: boolean
 }
@@ -122,7 +173,7 @@ async function shown(page: Page, html: string, width: number): Promise<{ live: L
   await page.setViewportSize({ width, height: 400 })
   await page.setContent(html)
   return page.evaluate(() => {
-    const live: { text: string; size: number; button: boolean }[] = []
+    const live: { text: string; x: number; y: number; size: number; button: boolean }[] = []
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {
       const of = node.parentElement!
@@ -130,8 +181,11 @@ async function shown(page: Page, html: string, width: number): Promise<{ live: L
       const text = node.textContent!.trim()
       if (!text || size < 5 || !of.checkVisibility()) continue
       const cell = of.closest('a') && of.closest('td')
+      const { x, y } = of.getBoundingClientRect()
       live.push({
         text,
+        x,
+        y,
         size,
         button: !!cell && getComputedStyle(cell).backgroundColor !== 'rgba(0, 0, 0, 0)',
       })
@@ -142,13 +196,16 @@ async function shown(page: Page, html: string, width: number): Promise<{ live: L
 
 const wordsIn = (text: string): string[] => text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []
 
+/** What may as well be a picture that says it: a mark made of letters, a figure in a disc. */
+const MAY_BE_DRAWN = new Set(['logo', 'badge'])
+
 /** Things that say something of their own: those around others say what these say. */
 function saying({ things }: Truth): (Thing & { text: string })[] {
   const holds = ({ box: [x, y, w, h] }: Thing, { box: [a, b, c, d] }: Thing) =>
     a >= x - 1 && b >= y - 1 && a + c <= x + w + 1 && b + d <= y + h + 1
   return things.flatMap((t) =>
     t.text &&
-    t.kind !== 'logo' &&
+    !MAY_BE_DRAWN.has(t.kind) &&
     !things.some((o) => o !== t && o.text && t.text!.includes(o.text) && holds(t, o))
       ? [{ ...t, text: t.text }]
       : [],
@@ -160,6 +217,7 @@ const OFF = 0.2
 
 function scoreOf(truth: Truth, { live, height }: { live: Live[]; height: number }) {
   const left = new Map<string, number>()
+  const missed: string[] = []
   for (const word of live.flatMap((l) => wordsIn(l.text))) left.set(word, (left.get(word) ?? 0) + 1)
   const things = saying(truth)
   let [said, meant] = [0, 0]
@@ -167,28 +225,69 @@ function scoreOf(truth: Truth, { live, height }: { live: Live[]; height: number 
     meant++
     const n = left.get(word) ?? 0
     if (n) said++
+    else missed.push(word)
     left.set(word, n - 1)
   }
+  for (const t of truth.things)
+    if (MAY_BE_DRAWN.has(t.kind))
+      for (const word of wordsIn(t.text ?? '')) left.set(word, (left.get(word) ?? 0) - 1)
   const more = [...left.values()].filter((n) => n > 0).reduce((a, b) => a + b, 0)
   const sized = things.flatMap((t) => {
     const begins = wordsIn(t.text).slice(0, 3).join(' ')
-    const found = t.size && live.find((l) => wordsIn(l.text).join(' ').startsWith(begins))
-    return found ? [Math.abs(found.size / Number.parseFloat(t.size!) - 1)] : []
+    const [x, y] = t.box
+    const away = (l: Live) => Math.hypot(l.x - x, l.y - y)
+    const [found] = t.size
+      ? live.filter((l) => wordsIn(l.text).join(' ').startsWith(begins)).sort((a, b) => away(a) - away(b))
+      : []
+    return found
+      ? [
+          {
+            off: Math.abs(found.size / Number.parseFloat(t.size!) - 1),
+            text: t.text,
+            is: found.size,
+            size: t.size,
+          },
+        ]
+      : []
   })
   const buttons = things.filter((t) => t.kind === 'button')
   const real = buttons.filter((b) =>
     live.some((l) => l.button && wordsIn(l.text).join() === wordsIn(b.text).join()),
   )
+  if (process.env.SAY) {
+    console.log('  missed:', missed.join(' '))
+    console.log(
+      '  more:',
+      [...left]
+        .filter(([, n]) => n > 0)
+        .map(([w]) => w)
+        .join(' '),
+    )
+    console.log(
+      '  no button:',
+      buttons
+        .filter((b) => !real.includes(b))
+        .map((b) => b.text)
+        .join(' | '),
+    )
+    console.log(
+      '  sizes off:',
+      sized
+        .filter((s) => s.off > OFF)
+        .map((s) => `${s.text.slice(0, 20)} ${s.is} for ${s.size}`)
+        .join(' | '),
+    )
+  }
   return {
     'words live, %': Math.round((100 * said) / meant),
     'words too many': more,
-    'letters off': `${sized.filter((s) => s > OFF).length} of ${sized.length}`,
+    'letters off': `${sized.filter((s) => s.off > OFF).length} of ${sized.length}`,
     buttons: `${real.length} of ${buttons.length}`,
     height: Number((height / truth.height).toFixed(3)),
   }
 }
 
-const folder = process.argv[2]
+const [folder, ...only] = process.argv.slice(2)
 if (!folder) throw new Error('Usage: npm run bench-build -- FOLDER')
 const ocr = await createWorker('eng', 1, {
   langPath: 'node_modules/@tesseract.js-data/eng/4.0.0_best_int',
@@ -201,12 +300,22 @@ const browser = await chromium.launch({
 })
 const page = await browser.newPage()
 const table: Record<string, ReturnType<typeof scoreOf> & { 'read and built, s': number }> = {}
-for (const file of readdirSync(folder).filter((f) => f.endsWith('.png'))) {
+for (const file of readdirSync(folder).filter(
+  (f) => f.endsWith('.png') && (!only.length || only.includes(f.slice(0, -4))),
+)) {
   const name = file.slice(0, -'.png'.length)
   const truth = truthSchema.parse(JSON.parse(readFileSync(join(folder, `${name}.json`), 'utf8')))
   const raster = await rasterOf(sharp(join(folder, file)).flatten({ background: '#ffffff' }))
   const from = Date.now()
-  const html = await built(raster, await linesIn(ocr, raster), truth.width)
+  if (process.env.SAY) console.log(name)
+  const html = await built(
+    raster,
+    process.env.READINGS
+      ? keptReader(readerOf(ocr, raster), process.env.READINGS, file)
+      : readerOf(ocr, raster),
+    truth.width,
+  )
+  if (process.env.KEEP) writeFileSync(join(process.env.KEEP, `${name}.html`), html)
   const took = (Date.now() - from) / 1000
   table[name] = {
     ...scoreOf(truth, await shown(page, html, truth.width)),

@@ -1,5 +1,5 @@
 import { autocut, type Autocut } from '@/core/cut/autocut'
-import { lettersParted, seenBy, type ReadingWay } from '@/core/cut/channels'
+import { drawnFor } from '@/core/cut/reading/channels'
 import { clearedOf } from '@/core/cut/cleared'
 import { buildEmail, type BuildResult } from '@/core/cut/build'
 import { contentEdges, type ContentEdges } from '@/core/cut/content'
@@ -13,8 +13,9 @@ import { exactly } from '@/core/cut/mask'
 import { paletteOf, pickColor, type PaletteColor } from '@/core/cut/palette'
 import { asBuilt, groundId, type Cut, type CutPlan, type Panel } from '@/core/cut/plan'
 import { packed, packHex, type Raster, type Rect } from '@/core/cut/raster'
-import type { ReadLine } from '@/core/cut/read-lines'
-import { withWords } from '@/core/cut/worded'
+import type { ReadLine } from '@/core/cut/reading/lines'
+import type { View } from '@/core/cut/reading/reader'
+import { withWords } from '@/core/cut/reading/worded'
 import type { Email } from '@/core/email/schema'
 import type { HouseStyle } from '@/core/email/styles'
 import type { PictureRef } from '@/core/picture/ref'
@@ -31,10 +32,8 @@ export type CutterCall =
   | { kind: 'palette'; rect: Rect | null }
   | { kind: 'pick'; x: number; y: number; side: 1 | 3 | 5 }
   | { kind: 'mark'; rect: Rect; ground: string; on: readonly string[] }
-  /** `parted`: as dark letters on white, through the channel that parts them best. */
-  | { kind: 'crop'; rect: Rect; zoom: number; margin: number; parted?: boolean }
-  /** A part of the design in grey, as one of the ways to read it sees it. */
-  | { kind: 'seen'; rect: Rect; zoom: number; way: ReadingWay }
+  /** A part of the design drawn to be read. */
+  | { kind: 'view'; view: View }
   | { kind: 'preview'; plan: CutPlan; emailWidth: number; previous: Email | null; house: HouseStyle }
 
 export interface CutterAnswers {
@@ -49,8 +48,7 @@ export interface CutterAnswers {
   pick: string
   /** A mark without its ground as PNG, and how much of it would vanish on each colour asked about, 0 to 1. */
   mark: { png: Blob; vanishing: number[]; seamless: boolean }
-  crop: Blob
-  seen: Blob
+  view: Blob
   preview: BuildResult
 }
 
@@ -141,18 +139,6 @@ async function groundPicture(r: Raster, panel: Panel, plan: CutPlan, scale: numb
   return { id, type: 'image/png', width: w, height: h, bytes: 1 }
 }
 
-/** A part of the design in grey: lighter letters become dark where a way turns it over. */
-async function seen({ rect, zoom, way }: Extract<CutterCall, { kind: 'seen' }>): Promise<Blob> {
-  const part = new OffscreenCanvas(Math.round(rect.w * zoom), Math.round(rect.h * zoom))
-  const context = part.getContext('2d', { willReadFrequently: true })!
-  context.imageSmoothingQuality = 'high'
-  context.drawImage(canvas!, rect.x, rect.y, rect.w, rect.h, 0, 0, part.width, part.height)
-  const pixels = context.getImageData(0, 0, part.width, part.height)
-  seenBy(pixels.data, way)
-  context.putImageData(pixels, 0, 0)
-  return part.convertToBlob({ type: 'image/png' })
-}
-
 async function pngOf(r: Raster): Promise<Blob> {
   const sheet = new OffscreenCanvas(r.width, r.height)
   sheet.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(r.data), r.width, r.height), 0, 0)
@@ -180,35 +166,19 @@ async function mark({
   return { png: await pngOf(cut), vanishing: on.map((c) => vanishing(cut, c)), seamless: worst <= 1 }
 }
 
-/** A part of the design as PNG, drawn larger where its letters are small. */
-/**
- * A crop to read words off: enlarged, with a margin of its own ground around it, since letters at the very
- * edge of a picture are read badly.
- */
-async function crop({ rect, zoom, margin, parted }: Extract<CutterCall, { kind: 'crop' }>): Promise<Blob> {
-  const part = new OffscreenCanvas(
-    Math.round(rect.w * zoom) + 2 * margin,
-    Math.round(rect.h * zoom) + 2 * margin,
-  )
-  const context = part.getContext('2d')!
+/** A part of the design drawn to be read, with a margin of its own ground around it. */
+async function view({ rect, zoom, margin = 0, way }: View): Promise<Blob> {
+  const [width, height] = [rect.w, rect.h].map((side) => Math.max(1, Math.round(side * zoom)))
+  const part = new OffscreenCanvas(width! + 2 * margin, height! + 2 * margin)
+  const context = part.getContext('2d', { willReadFrequently: true })!
   const ground = groundOf(loaded(), rect).color
   context.fillStyle = ground
   context.fillRect(0, 0, part.width, part.height)
   context.imageSmoothingQuality = 'high'
-  context.drawImage(
-    canvas!,
-    rect.x,
-    rect.y,
-    rect.w,
-    rect.h,
-    margin,
-    margin,
-    part.width - 2 * margin,
-    part.height - 2 * margin,
-  )
-  if (parted) {
+  context.drawImage(canvas!, rect.x, rect.y, rect.w, rect.h, margin, margin, width!, height!)
+  if (way) {
     const pixels = context.getImageData(0, 0, part.width, part.height)
-    lettersParted(pixels, ground).forEach((level, i) => pixels.data.fill(level, 4 * i, 4 * i + 3))
+    drawnFor(pixels, way, ground)
     context.putImageData(pixels, 0, 0)
   }
   return part.convertToBlob({ type: 'image/png' })
@@ -224,8 +194,6 @@ function answerTo(what: CutterCall, progress: (p: number) => void): unknown {
       const found = lines?.length ? withWords(cut, { lines, raster: loaded(), scale }) : cut
       return what.layers ? withLayers(found, what.layers, scale, loaded()) : found
     }
-    case 'seen':
-      return seen(what)
     case 'ground':
       return groundOf(loaded(), what.rect)
     case 'content':
@@ -249,8 +217,8 @@ function answerTo(what: CutterCall, progress: (p: number) => void): unknown {
       return pickColor(loaded(), what.x, what.y, what.side)
     case 'mark':
       return mark(what)
-    case 'crop':
-      return crop(what)
+    case 'view':
+      return view(what.view)
     case 'preview':
       return preview(what)
   }

@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import { autocut } from './autocut'
-import { boxAround } from './box-around'
+import { boxAround } from './reading/box-around'
 import { cleaned } from './clean'
 import { clearedOf } from './cleared'
 import { goesOn } from './goes-on'

@@ -388,7 +388,9 @@ export class Typography {
       { house, web } = this.inherited(cut, ink),
       font = told ? fontStacks[told] : house
     const main = inkBlocks(lines, font)[0],
-      inked = lines.length ? around(lines).w / scale : cut.w / 2 / scale
+      // On a picture what stands off a colour may be the picture.
+      seen = cut.ground === null && cut.ink ? cut.ink : lines.length ? around(lines) : { w: cut.w / 2 },
+      inked = seen.w / scale
     const bold = own?.bold ?? main?.bold ?? true,
       wide = lines.length === 1 ? span(said, 1, font, { bold }) : 0
     const height = (main?.size ?? 16 * scale) / scale

@@ -1,10 +1,10 @@
 import { toast } from '../../parts/toast'
 import type { Autocut } from '@/core/cut/autocut'
 import type { DesignLayers } from '@/core/cut/layers'
-import { isUnread, type Cut, type CutPlan } from '@/core/cut/plan'
+import type { Cut, CutPlan } from '@/core/cut/plan'
 import { overlap } from '@/core/cut/raster'
+import { readAndFind as readAndFindParts } from '@/core/cut/reading/find'
 import { Ocr } from './ocr'
-import { readOne, taken } from './read-one'
 import type { CutSession } from '../../bench/types'
 import type { LongWorks } from './long-work'
 import type { OpenCutter } from './use-cutter'
@@ -53,63 +53,33 @@ function told({ edges, cuts }: Autocut, more = ''): void {
   )
 }
 
-/** How much of the work is reading the whole, and has been done once the parts are found; the rest is reading again what is unread. */
-const [READING, FOUND] = [0.75, 0.8]
-
-/** What is read alone is taken from this confidence on, 0 to 1. */
-const SURE = 0.7
-
-/** Words and labels that the reading of the whole missed, small ones above all, read again one by one. */
-async function readRest(
-  cuts: readonly Cut[],
-  ocr: Ocr,
-  open: OpenCutter,
-  scale: number,
-  tell: (done: number) => void,
-): Promise<Cut[]> {
-  const rest = cuts.filter(isUnread)
-  const read = new Map<string, Cut>()
-  for (const [i, cut] of rest.entries()) {
-    const { text, sure } = await readOne(ocr, open, cut, scale)
-    if (text && sure >= SURE) read.set(cut.id, { ...cut, ...taken(cut, text) })
-    tell((i + 1) / rest.length)
-  }
-  return cuts.map((c) => read.get(c.id) ?? c)
-}
-
-/** Reads the whole design first, then finds its parts by its words and its pixels: words that stand on pictures are found, too, and each cut says at once what it says. */
+/** Reads the whole design first, then finds its parts by its words and its pixels (`readAndFind` in core). */
 export function readAndFind(
   open: OpenCutter,
   { change }: CutSession,
   { during }: LongWorks,
   design: { width: number; height: number; scale: number; layers: DesignLayers | null },
 ): Promise<void> {
-  const ocr = new Ocr()
+  const reader = new Ocr(open)
   const cancel = () => {
-    ocr.end()
+    reader.end()
     open.close()
   }
   return during({ what: 'Reading the design', total: 1, cancel, here: true }, async (tell) => {
     try {
       const { scale, layers } = design
-      const lines = await ocr.whole(
-        design,
+      const found = await readAndFindParts({
+        reader,
+        size: design,
         scale,
-        (rect, zoom, way) => open().ask({ kind: 'seen', rect, zoom, way }),
-        (done) => tell({ done: READING * done }),
-      )
-      const parts = await open().ask({ kind: 'autocut', scale, layers, lines }, (done) =>
-        tell({ done: READING + (FOUND - READING) * done }),
-      )
-      const cuts = await readRest(parts.cuts, ocr, open, scale, (done) =>
-        tell({ done: FOUND + (1 - FOUND) * done }),
-      )
-      const found = { ...parts, cuts }
+        find: (lines, progress) => open().ask({ kind: 'autocut', scale, layers, lines }, progress),
+        tell: (done) => tell({ done }),
+      })
       change('read and find the parts', (p) => withFound(p, found))
       const said = found.cuts.filter((c) => c.words).length
       told(found, `, ${said} of them with the words that were read`)
     } finally {
-      ocr.end()
+      reader.end()
     }
   })
 }

@@ -8,7 +8,7 @@ import { call } from '../../api'
 import type { DesignedJob, CutSession } from '../../bench/types'
 import type { LongWorks } from './long-work'
 import { Ocr } from './ocr'
-import { readOne, taken, type Proposal } from './read-one'
+import { readCut, taken, type Proposal } from '@/core/cut/reading/place'
 import type { OpenCutter } from './use-cutter'
 
 /**
@@ -76,7 +76,7 @@ export function useReading(
       toast(`The words of ${carried.length} cuts were taken from the design's own file.`)
       return
     }
-    const ocr = new Ocr()
+    const ocr = new Ocr(open)
     let stopped = false
     const cancel = () => {
       stopped = true
@@ -86,7 +86,7 @@ export function useReading(
       let found = 0
       try {
         for (const [i, c] of rest.entries()) {
-          const proposal = await readOne(ocr, open, c, design.scale)
+          const proposal = await readCut(ocr, c, design.scale)
           if (stopped) return
           if (proposal.text) {
             found++

@@ -1,15 +1,19 @@
-import { newId } from '../email/defaults'
-import { textOf } from '../email/richtext'
-import type { Autocut } from './autocut'
-import { groundOf } from './ground'
+import { newId } from '../../email/defaults'
+import { fontStacks, type SafeFont } from '../../email/fonts'
+import { plainOf, textOf } from '../../email/richtext'
+import type { Autocut } from '../autocut'
+import { groundOf } from '../ground'
 import { boxAround } from './box-around'
-import { looksOf } from './looks'
-import type { BoxLook, Cut, Lettering, Panel } from './plan'
-import { inkOf, isBold } from './letters-on'
-import { linesOfBlocks, type WordedBy } from './read-blocks'
-import type { ReadLine } from './read-lines'
-import type { TextBlock } from './reflow'
-import { overlap, packHex, type Raster, type Rect } from './raster'
+import { readInk } from '../ink'
+import { looksOf } from '../looks'
+import { tellFonts } from '../typeface'
+import type { BoxLook, Cut, Lettering, Panel } from '../plan'
+import { inkOf, isBold, lettersAlone } from './letters-on'
+import { boxesOn, type BoxOn } from './boxes-on'
+import { INSIDE, linesOfBlocks, share, type WordedBy } from './blocks'
+import { sizeByInk, type ReadLine } from './lines'
+import type { TextBlock } from '../reflow'
+import { around, overlap, packHex, type Raster, type Rect } from '../raster'
 
 /** A picture lies behind its band where it is at least so wide, of the design, and so high, px of the email. */
 const WIDE = 0.6
@@ -20,6 +24,9 @@ const LETTERING = 64
 const COLUMN = 1.6
 /** A picture of so many colours is like a photograph. */
 const COLORS = 9
+/** Or it fills its band to this share, whose rim is of one colour no further than that. */
+const FILLS = 0.95
+const PLAIN = 0.6
 /** A picture says enough to be taken for a ground where so many words stand on it. */
 const WORDS = 3
 
@@ -43,10 +50,14 @@ export function behind(
     const own = lines.filter((l) => l.y >= band.y && l.y + l.h <= band.y + band.h)
     if (!isGround(own, band, picture, raster, scale)) continue
     const color = groundOf(raster, band).color
-    const standing = own.flatMap((l): Cut[] => {
-      const box = boxAround(raster, l, scale)
-      return box ? [buttonOf(l, box, id())] : []
-    })
+    const seen = boxesOn(raster, band, scale)
+    const standing = [
+      ...seen.map((b) => withLabelSize(boxedCut(b, own, raster, id()), scale)),
+      ...own.flatMap((l): Cut[] => {
+        const box = seen.some(({ rect }) => overlap(rect, l)) ? null : boxAround(raster, l, scale)
+        return box ? [buttonOf(l.text, box, id())] : []
+      }),
+    ]
     const free = own.filter((l) => !standing.some((c) => overlap(c, l)))
     const blocks = linesOfBlocks(free)
     const left = Math.min(...blocks.map((b) => b.ink.x))
@@ -95,7 +106,8 @@ function isGround(
   const widest = Math.max(...on.map((l) => l.w))
   if (right - left > COLUMN * widest) return false
   const ground = groundOf(raster, band)
-  return looksOf(raster, band, packHex(ground.color)).colors >= COLORS
+  const fills = picture.w >= FILLS * band.w && picture.h >= FILLS * band.h && ground.share < PLAIN
+  return fills || looksOf(raster, band, packHex(ground.color)).colors >= COLORS
 }
 
 /** Letters from this size on, px of the email, keep the line ends that they were drawn with. */
@@ -115,7 +127,9 @@ function roomFor(ink: Rect, left: number, band: Rect, scale: number): Rect {
 /** How the letters of a block are set. */
 function letteringOf(block: TextBlock, lines: readonly ReadLine[], raster: Raster, scale: number): Lettering {
   const color = inkOf(raster, lines[0]!)
+  const font = fontOf(block, lines, raster, color)
   return {
+    ...(font ? { font } : {}),
     size: Math.min(200, Math.max(4, Math.round((2 * block.size) / scale) / 2)),
     ...(block.line ? { line: Math.min(400, Math.round(block.line / scale)) } : {}),
     ...(lines.length > 1 && block.align ? { align: block.align } : {}),
@@ -124,16 +138,80 @@ function letteringOf(block: TextBlock, lines: readonly ReadLine[], raster: Raste
   }
 }
 
-const buttonOf = (line: ReadLine, { rect, box }: { rect: Rect; box: BoxLook }, id: string): Cut => ({
+/** The font of words with serifs; nothing for others, which have the house's. */
+function fontOf(
+  { text }: TextBlock,
+  lines: readonly ReadLine[],
+  raster: Raster,
+  color: string,
+): SafeFont | undefined {
+  const ink = lines.flatMap((l) => {
+    const by = Math.round(0.25 * l.size)
+    const rect = clipped(
+      {
+        x: Math.floor(l.x) - by,
+        y: Math.floor(l.y) - by,
+        w: Math.ceil(l.w) + 2 * by,
+        h: Math.ceil(l.h) + 2 * by,
+      },
+      { x: 0, y: 0, w: raster.width, h: raster.height },
+    )
+    const alone = lettersAlone(raster, rect, color)
+    return readInk(alone, { x: 0, y: 0, w: alone.width, h: alone.height }, '#ffffff').lines
+  })
+  return tellFonts([{ id: '', said: text, lines: ink, house: fontStacks.sans, web: false, level: [] }]).get(
+    '',
+  )
+}
+
+/** A box as a button, which says what was read in it. */
+export function boxedCut(
+  { rect, box, label }: BoxOn,
+  lines: readonly ReadLine[],
+  raster: Raster,
+  id: string,
+): Cut {
+  const color = inkOf(raster, label)
+  const line = { ...label, size: label.h, base: label.y + label.h, text: '' }
+  return {
+    ...buttonOf(labelOf(lines, rect, label), { rect, box }, id),
+    ink: { ...label, room: rect },
+    lettering: { size: 16, color, bold: isBold(raster, [line], color) },
+  }
+}
+
+/** The label of a box as far as it was read; null where some of its letters were not. */
+function labelOf(lines: readonly ReadLine[], box: Rect, label: Rect): string | null {
+  const own = lines.filter((l) => share(l, box) >= INSIDE)
+  if (!own.length || around(own).w < READ * label.w) return null
+  return own
+    .sort((a, b) => a.x - b.x)
+    .map((l) => l.text)
+    .join(' ')
+}
+
+/** A button on a picture with the size of its letters told by their ink and what they say. @param scale design px for each px of the email */
+export function withLabelSize(button: Cut, scale: number): Cut {
+  if (!button.ink || !button.lettering || !button.words) return button
+  const size = Math.round((2 * sizeByInk(plainOf(button.words), button.ink.h)) / scale) / 2
+  return { ...button, lettering: { ...button.lettering, size: Math.max(4, Math.min(200, size)) } }
+}
+
+/** A label whose words reach over this share of its ink was read whole. */
+const READ = 0.85
+/** What was seen by its box alone, and is no button unless its label can be read. */
+export const BY_BOX = 0.4
+
+const buttonOf = (label: string | null, { rect, box }: { rect: Rect; box: BoxLook }, id: string): Cut => ({
   id,
   ...rect,
   kind: 'button',
   alt: null,
   link: '',
-  words: textOf(line.text),
+  words: label === null ? null : textOf(label),
   ground: null,
   box,
-  seen: { part: 'button', sure: 0.8 },
+  seen: { part: 'button', sure: label === null ? BY_BOX : 0.8 },
 })
 
 const clipped = (r: Rect, to: Rect): Rect => {

@@ -1,5 +1,5 @@
-import type { BoxLook } from './plan'
-import { difference, hexOf, packed, packHex, type Raster, type Rect } from './raster'
+import type { BoxLook } from '../plan'
+import { difference, hexOf, packed, packHex, type Raster, type Rect } from '../raster'
 
 /** What a button with an edge measures, px of the email. */
 const SIZE = { w: [44, 420], h: [20, 80] } as const

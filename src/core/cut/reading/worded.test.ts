@@ -1,9 +1,9 @@
 import sharp from 'sharp'
-import { plainOf } from '../email/richtext'
-import { autocut } from './autocut'
-import { linesOf, sizeByInk, type ReadLine } from './read-lines'
-import type { Cut } from './plan'
-import type { Raster } from './raster'
+import { plainOf } from '../../email/richtext'
+import { autocut } from '../autocut'
+import { linesOf, sizeByInk, type ReadLine } from './lines'
+import type { Cut } from '../plan'
+import type { Raster } from '../raster'
 import { withWords } from './worded'
 
 const SCALE = 2

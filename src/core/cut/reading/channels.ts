@@ -1,4 +1,4 @@
-import { packHex, type Raster } from './raster'
+import { packHex, type Raster } from '../raster'
 
 /** Red, green and blue in parts of a channel. Luma: ITU-R BT.601. */
 const CHANNELS: readonly (readonly [number, number, number])[] = [
@@ -40,6 +40,13 @@ export function seenBy(data: Uint8ClampedArray | Uint8Array, way: ReadingWay): v
     const level = r * data[i]! + g * data[i + 1]! + b * data[i + 2]!
     data.fill(over ? 255 - level : level, i, i + 3)
   }
+}
+
+/** Draws a picture as it is to be read, in place. @param ground the colour that letters stand on */
+export function drawnFor(picture: Raster, way: ReadingWay | 'parted', ground: string): void {
+  if (way === 'parted')
+    lettersParted(picture, ground).forEach((level, i) => picture.data.fill(level, 4 * i, 4 * i + 3))
+  else seenBy(picture.data, way)
 }
 
 /** The direction of colour in which ink stands off its ground. */

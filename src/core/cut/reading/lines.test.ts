@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { samples } from '@/test-support/samples'
-import { linesOf, sizeByInk, type ReadWord } from './read-lines'
+import { linesOf, sizeByInk, type ReadWord } from './lines'
 
 const word = (text: string, x: number, y: number, more: Partial<ReadWord> = {}): ReadWord => ({
   text,

@@ -1,12 +1,12 @@
-import { toRgb } from '../color/hex'
-import type { ReadLine } from './read-lines'
-import type { Raster, Rect } from './raster'
+import { toRgb } from '../../color/hex'
+import type { ReadLine } from './lines'
+import type { Raster, Rect } from '../raster'
 
 /**
  * The colour of the letters of a line, whatever lies behind them: of the two kinds of pixels that a line's rectangle falls into by lightness, the one that is hardly found in
  * the rows right above and below it.
  */
-export function inkOf({ data, width, height }: Raster, line: ReadLine): string {
+export function inkOf({ data, width, height }: Raster, line: Rect): string {
   const level = (i: number) => 0.299 * data[i]! + 0.587 * data[i + 1]! + 0.114 * data[i + 2]!
   const read = (r: Rect): number[] => {
     const out: number[] = []
@@ -15,7 +15,7 @@ export function inkOf({ data, width, height }: Raster, line: ReadLine): string {
         out.push(4 * (y * width + x))
     return out
   }
-  const rim = 0.35 * line.size
+  const rim = 0.45 * line.h
   const around = [
     ...read({ x: line.x, y: line.y - rim, w: line.w, h: rim * 0.7 }),
     ...read({ x: line.x, y: line.y + line.h + rim * 0.3, w: line.w, h: rim * 0.7 }),
@@ -27,6 +27,33 @@ export function inkOf({ data, width, height }: Raster, line: ReadLine): string {
   const mean = (c: number) => Math.round(cores.reduce((sum, i) => sum + data[i + c]!, 0) / cores.length)
   return `#${[0, 1, 2].map((c) => mean(c).toString(16).padStart(2, '0')).join('')}`
 }
+
+/**
+ * The letters of a place as black on white, whatever lies behind them: each pixel by how near it is to their ink, against how far what lies around them is. What reads letters on plain grounds
+ * reads them as well.
+ */
+export function lettersAlone(raster: Raster, rect: Rect, ink: string): Raster {
+  const [r, g, b] = toRgb(ink)
+  const { w: width, h: height } = rect
+  const off = new Float32Array(width * height)
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const i = 4 * ((rect.y + y) * raster.width + rect.x + x)
+      off[y * width + x] = Math.hypot(raster.data[i]! - r, raster.data[i + 1]! - g, raster.data[i + 2]! - b)
+    }
+  // Most of a place is none of its letters.
+  const usual = [...off].sort((a, c) => a - c)[off.length >> 1] || 1
+  const data = new Uint8ClampedArray(off.length * 4)
+  off.forEach((v, i) => {
+    const level = Math.max(0, Math.min(255, 255 * ((v / usual - NEAR) / (FAR - NEAR))))
+    data.fill(level, 4 * i, 4 * i + 3)
+    data[4 * i + 3] = 255
+  })
+  return { width, height, data }
+}
+
+/** Up to the first of these, of how far most of a place is from the ink, a pixel is ink; from the second on none. */
+const [NEAR, FAR] = [0.12, 0.8]
 
 /** The strokes of bold letters are wider than this, of their size: of usual ones a tenth, of bold ones a seventh (common practice, no source). */
 const BOLD = 0.122

@@ -1,5 +1,5 @@
-import { overlap, type Rect } from './raster'
-import { joinPieces, type TextLine } from './reflow'
+import { overlap, type Rect } from '../raster'
+import { joinPieces, type TextLine } from '../reflow'
 
 /** A word as a reading of the whole design gives it. Design px. */
 export interface ReadWord extends Rect {

@@ -1,7 +1,7 @@
-import type { BoxLook } from './plan'
+import type { BoxLook } from '../plan'
 import { inkOf } from './letters-on'
-import type { ReadLine } from './read-lines'
-import { difference, hexOf, packed, packHex, type Raster, type Rect } from './raster'
+import type { ReadLine } from './lines'
+import { difference, hexOf, packed, packHex, type Raster, type Rect } from '../raster'
 
 /** What a button on a picture measures, px of the email. */
 const SIZE = { w: [60, 420], h: [24, 80] } as const

@@ -1,7 +1,7 @@
-import type { NewId } from '../email/defaults'
-import type { ReadLine } from './read-lines'
-import { around, overlap, type Raster, type Rect } from './raster'
-import { blocksOf, type TextBlock } from './reflow'
+import type { NewId } from '../../email/defaults'
+import type { ReadLine } from './lines'
+import { around, overlap, type Raster, type Rect } from '../raster'
+import { blocksOf, type TextBlock } from '../reflow'
 
 /** A line belongs to what holds this share of it. */
 export const INSIDE = 0.8
@@ -31,13 +31,12 @@ export function linesOfBlocks(
       (l) => share({ ...l, y: l.base - 1, h: 1 }, { ...block, x: block.x - 1, w: block.w + 2 }) > INSIDE,
     )
     if (!own.length) return []
-    const { x, y, w, h } = around(own)
-    return [
-      {
-        block,
-        lines: own,
-        ink: { x: Math.floor(x), y: Math.floor(y), w: Math.ceil(w) + 1, h: Math.ceil(h) + 1 },
-      },
-    ]
+    return [{ block, lines: own, ink: inkAround(own) }]
   })
+}
+
+/** The rectangle around the ink of some lines, in whole px. */
+export function inkAround(lines: readonly ReadLine[]): Rect {
+  const { x, y, w, h } = around(lines)
+  return { x: Math.floor(x), y: Math.floor(y), w: Math.ceil(w) + 1, h: Math.ceil(h) + 1 }
 }

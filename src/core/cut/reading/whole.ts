@@ -1,0 +1,62 @@
+import type { Rect } from '../raster'
+import { readingWays } from './channels'
+import { linesOf, type ReadLine, type ReadWord } from './lines'
+import type { Reader, SeenLine } from './reader'
+
+/** A whole design is read in stretches of so many rows, of which neighbours share some, px of what is read. */
+const STRETCH = 2600
+const TWICE = 160
+
+/**
+ * The words of a whole design, each way of seeing it (`readingWays`) and each stretch of it by itself.
+ * @param scale design px for each px of the email @param tell called with the part that is done, 0 to 1
+ */
+export async function readWhole(
+  reader: Reader,
+  size: { width: number; height: number },
+  scale: number,
+  tell?: (done: number) => void,
+): Promise<ReadLine[]> {
+  const zoom = Math.max(1, Math.min(3, Math.round(2 / scale)))
+  const stretches = stretchesOf(size, Math.round(STRETCH / zoom), Math.round(TWICE / zoom))
+  const readings: ReadWord[][] = []
+  for (const [i, way] of readingWays.entries()) {
+    const words: ReadWord[] = []
+    for (const [k, rect] of stretches.entries()) {
+      const lines = await reader.read({ rect, zoom, way }, 'sparse')
+      words.push(...lines.flatMap((l) => wordsOfLine(l, rect, zoom)))
+      tell?.((i + (k + 1) / stretches.length) / readingWays.length)
+    }
+    readings.push(words)
+  }
+  return linesOf(readings)
+}
+
+function stretchesOf(
+  { width, height }: { width: number; height: number },
+  most: number,
+  twice: number,
+): Rect[] {
+  const out: Rect[] = []
+  for (let y = 0; y < height; y += most - twice) {
+    out.push({ x: 0, y, w: width, h: Math.min(most, height - y) })
+    if (y + most >= height) break
+  }
+  return out
+}
+
+/** The words of a line where they lie in the design: each stands on the line's own slope. @param margin px of what was drawn */
+export function wordsOfLine(line: SeenLine, at: Rect, zoom: number, margin = 0): ReadWord[] {
+  const { x0, y0, x1, y1 } = line.baseline
+  const slope = (y1 - y0) / Math.max(1, x1 - x0)
+  const [left, top] = [at.x - margin / zoom, at.y - margin / zoom]
+  return line.words.map(({ text, confidence: sure, bbox }) => ({
+    text,
+    sure,
+    x: left + bbox.x0 / zoom,
+    y: top + bbox.y0 / zoom,
+    w: (bbox.x1 - bbox.x0) / zoom,
+    h: (bbox.y1 - bbox.y0) / zoom,
+    base: top + (y0 + slope * ((bbox.x0 + bbox.x1) / 2 - x0)) / zoom,
+  }))
+}
