@@ -23,6 +23,7 @@ import { readInk } from '@/core/cut/ink'
 import { asBuilt, emptyPlan, groundId, type CutPlan } from '@/core/cut/plan'
 import type { Raster, Rect } from '@/core/cut/raster'
 import { withWords } from '@/core/cut/reading/worded'
+import { plainOf } from '@/core/email/richtext'
 import { compile } from '@/core/compile'
 import { plainHouseStyle } from '@/core/email/styles'
 import type { PictureRef } from '@/core/picture/ref'
@@ -124,7 +125,10 @@ async function built(raster: Raster, reader: Reader, width: number): Promise<str
         for (const p of cut.panels) console.log('  panel', at(p), p.color)
         console.log('  edges', cut.edges.map((e) => e.y / scale).join(' '))
       }
-      return withWords(cut, { lines, raster, scale })
+      const put = withWords(cut, { lines, raster, scale })
+      if (process.env.CUTS)
+        for (const c of put.cuts) console.log('  put', c.kind, [c.x, c.y, c.w, c.h].map((v) => Math.round(v / scale)).join(' '), c.words ? plainOf(c.words).slice(0, 40) : '-', c.lettering?.size ?? '', c.ground)
+      return put
     },
   })
   const plan: CutPlan = {

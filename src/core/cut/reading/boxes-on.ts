@@ -7,9 +7,8 @@ const SIZE = { w: [56, 420], h: [22, 80] } as const
 const WIDER = 1.3
 /** Neighbours are of one thing within this, channel difference: a button's own slope of colour is finer. */
 const STEP = 6
-/** A filled button is of its colour in this share of its place; of an edge alone no more than that. */
+/** A filled button is of its colour in this share of its place. */
 const FILLED = 0.5
-const EDGE = 0.3
 /** A side is drawn, or filled, along this share of it, without its corners. */
 const ALONG = 0.92
 /** Letters differ from what they stand on by this in a channel, and take these shares of it. */
@@ -34,11 +33,19 @@ export interface BoxOn {
  * @param rect the picture in the design @param scale design px for each px of the email
  */
 export function boxesOn(raster: Raster, rect: Rect, scale: number): BoxOn[] {
-  const found = things(raster, rect).flatMap((t): BoxOn[] => {
-    const [w, h] = [t.w / scale, t.h / scale]
-    if (w < SIZE.w[0] || w > SIZE.w[1] || h < SIZE.h[0] || h > SIZE.h[1] || w < WIDER * h) return []
-    const part = t.count / (t.w * t.h)
-    const box = part >= FILLED ? filled(raster, t, scale) : part <= EDGE ? edged(raster, t, scale) : null
+  const sized = ({ w, h }: Rect) =>
+    w >= SIZE.w[0] * scale &&
+    w <= SIZE.w[1] * scale &&
+    h >= SIZE.h[0] * scale &&
+    h <= SIZE.h[1] * scale &&
+    w >= WIDER * h
+  const looks = [
+    ...things(raster, rect)
+      .filter((t) => sized(t) && t.count >= FILLED * t.w * t.h)
+      .map((t) => ({ t, box: filled(raster, t, scale) })),
+    ...edgesIn(raster, rect, scale).filter(({ t }) => sized(t)),
+  ]
+  const found = looks.flatMap(({ t, box }): BoxOn[] => {
     const label = box && labelIn(raster, t, box)
     return label ? [{ rect: { x: t.x, y: t.y, w: t.w, h: t.h }, box, label }] : []
   })
@@ -144,35 +151,117 @@ function filled(raster: Raster, t: Thing, scale: number): BoxLook | null {
   return { background: hexOf(color), radius: Math.min(200, Math.round(corner / scale)) }
 }
 
-function edged(raster: Raster, t: Thing, scale: number): BoxLook | null {
-  const corner = Math.floor(t.h / 2)
-  const middle = t.x + (t.w >> 1)
-  // Rims are blended: the line is looked for in the outermost rows.
-  const side = (from: number, to: number, has: (at: number, k: number) => boolean) =>
-    Math.max(...[0, 1, 2].map((k) => shareOf(from, to, (at) => has(at, k))))
-  const [left, right] = [t.x + corner, t.x + t.w - corner]
-  const [top, bottom] = [t.y + Math.round(t.h * 0.42), t.y + Math.round(t.h * 0.58)]
-  const sides = [
-    side(left, right, (x, k) => t.has(x, t.y + k)),
-    side(left, right, (x, k) => t.has(x, t.y + t.h - 1 - k)),
-    side(top, bottom, (y, k) => t.has(t.x + k, y)),
-    side(top, bottom, (y, k) => t.has(t.x + t.w - 1 - k, y)),
-  ]
-  if (sides.some((s) => s < ALONG)) return null
-  let thick = 0
-  while (thick < t.h / 4 && t.has(middle, t.y + thick)) thick++
-  const at = t.y + Math.min(thick >> 1, t.h - 1)
-  const inside = pixel(raster, t.x + corner, t.y + thick + Math.round(2 * scale))
-  return {
-    background: hexOf(inside),
-    radius: Math.min(200, Math.round(cornerOf(t) / scale)),
-    borderWidth: Math.max(1, Math.round(thick / scale)),
-    borderColor: hexOf(pixel(raster, middle, at)),
+/** A level line: thin, of one colour, another one above and below. */
+interface Stroke {
+  x0: number
+  x1: number
+  y: number
+  thick: number
+  color: number
+  /** Where its last row begins and ends. */
+  last: { x0: number; x1: number }
+}
+
+/** An edge is no thicker, px of the email; it stands off what is beside it by more than that, channel difference. */
+const THICK = 4
+const OFF = 20
+/** The outermost rows of a box begin and end within this, and their corners are alike within that, px of the email. */
+const LEVEL = 3
+const CORNER = 2
+/** An edge is blended where it turns. */
+const TURNED = 70
+
+/** The boxes that are drawn as an edge alone: two level lines, one below the other, with sides where they end. */
+function edgesIn(raster: Raster, rect: Rect, scale: number): { t: Rect; box: BoxLook }[] {
+  const lines = strokes(raster, rect, scale)
+  const out: { t: Rect; box: BoxLook }[] = []
+  for (const upper of lines)
+    for (const lower of lines) {
+      const h = lower.y + lower.thick - upper.y
+      if (h < SIZE.h[0] * scale || h > SIZE.h[1] * scale || difference(upper.color, lower.color) > OFF)
+        continue
+      const off = [upper.x0 - lower.last.x0, upper.x1 - lower.last.x1]
+      if (off.some((v) => Math.abs(v) > LEVEL * scale)) continue
+      const [left, right] = [sideOf(raster, upper, h, -1), sideOf(raster, upper, h, 1)]
+      if (left === null || right === null) continue
+      const corners = [upper.x0 - left, right - upper.x1]
+      if (Math.abs(corners[0]! - corners[1]!) > CORNER * scale) continue
+      const radius =
+        Math.max(...corners) >= 0.4 * h ? h / 2 : Math.min(...corners) > scale ? Math.min(...corners) : 0
+      const inside = pixel(raster, (upper.x0 + upper.x1) >> 1, upper.y + upper.thick + Math.round(2 * scale))
+      out.push({
+        t: { x: left, y: upper.y, w: right - left + 1, h },
+        box: {
+          background: hexOf(inside),
+          radius: Math.min(200, Math.round(radius / scale)),
+          borderWidth: Math.max(1, Math.round(upper.thick / scale)),
+          borderColor: hexOf(upper.color),
+        },
+      })
+    }
+  return out
+}
+
+/** Where the side of a box stands, found from the end of its upper line at half its height; null where there is none. */
+function sideOf(raster: Raster, { x0, x1, y, color }: Stroke, h: number, way: 1 | -1): number | null {
+  const row = y + (h >> 1)
+  const from = way < 0 ? x0 : x1
+  // From without: letters are of the same colour.
+  for (let k = Math.ceil(h / 2) + 2; k >= -3; k--) {
+    const x = from + way * k
+    if (x >= 0 && x < raster.width && difference(pixel(raster, x, row), color) <= TURNED) return x
   }
+  return null
+}
+
+/** The level lines of a part of a design. */
+function strokes(raster: Raster, { x: left, y: top, w, h }: Rect, scale: number): Stroke[] {
+  const px = packed(raster)
+  const least = Math.round(0.3 * SIZE.w[0] * scale)
+  const out: Stroke[] = []
+  for (let y = top; y < top + h; y++) {
+    let from = left
+    for (let x = left + 1; x <= left + w; x++) {
+      const at = y * raster.width + x
+      if (x < left + w && difference(px[at]!, px[at - 1]!) <= STEP) continue
+      if (x - from >= least) {
+        const line = strokeAt(raster, from, x - 1, y, scale)
+        if (line) out.push(line)
+      }
+      from = x
+    }
+  }
+  return out
+}
+
+/** The line whose first row a run of one colour is; null where it is none. */
+function strokeAt(raster: Raster, x0: number, x1: number, y: number, scale: number): Stroke | null {
+  const middle = (x0 + x1) >> 1
+  const color = pixel(raster, middle, y)
+  // Away from its ends, where sides begin.
+  const probes = [0.2, 0.35, 0.5, 0.65, 0.8].map((part) => Math.round(x0 + part * (x1 - x0)))
+  const off = (row: number) =>
+    row < 0 || row >= raster.height || probes.every((x) => difference(pixel(raster, x, row), color) > OFF)
+  if (!off(y - 1) && !off(y - 2)) return null
+  if (y > 0 && difference(pixel(raster, middle, y - 1), color) <= OFF) return null
+  let thick = 1
+  while (
+    thick <= THICK * scale &&
+    y + thick < raster.height &&
+    difference(pixel(raster, middle, y + thick), color) <= OFF
+  )
+    thick++
+  if (thick > THICK * scale || !off(y + thick + 1)) return null
+  // Where corners are round its rows differ in length.
+  const last = y + thick - 1
+  let [l, r] = [middle, middle]
+  while (l > 0 && difference(pixel(raster, l - 1, last), color) <= OFF) l--
+  while (r < raster.width - 1 && difference(pixel(raster, r + 1, last), color) <= OFF) r++
+  return { x0, x1, y, thick, color, last: { x0: l, x1: r } }
 }
 
 /** The ink in the middle of it that may be letters: enough of another colour, not too much, in more than one piece. Null where there is none such. */
-function labelIn(raster: Raster, t: Thing, box: BoxLook): Rect | null {
+function labelIn(raster: Raster, t: Rect, box: BoxLook): Rect | null {
   const by = Math.round(0.18 * t.h)
   const inside = { x: t.x + by, y: t.y + by, w: t.w - 2 * by, h: t.h - 2 * by }
   // Letters are of the edge's own colour where there is one.

@@ -9,6 +9,7 @@ import { looksOf } from '../looks'
 import type { Cut } from '../plan'
 import type { ReadLine } from './lines'
 import { inkOf, isBold } from './letters-on'
+import { readableOf } from './place'
 import { INSIDE, inkAround, linesOfBlocks, share, type WordedBy } from './blocks'
 import { blocksOf, readAcross } from '../reflow'
 import { around, differs, overlap, packed, packHex, type Raster, type Rect } from '../raster'
@@ -23,6 +24,8 @@ const INK = 32
 const BESIDE = 0.06
 /** Words of which this share of the ink is none that was read are no words: a picture lies under them. */
 const UNEXPLAINED = 0.4
+/** A label of which so much of the ink was not read is read again by itself. */
+const UNREAD = 0.15
 /** Around a line there may be ink of its own for so much of its letters' size. */
 const AROUND = 0.3
 /** Words stand at least so far from a picture beside them, of their letters' size. */
@@ -40,7 +43,8 @@ export function withWords(found: Autocut, by: WordedBy): Autocut {
   const on = new Set<string>()
   const cuts = found.cuts.flatMap((cut): Cut[] => {
     const own = lines.filter((l) => share(l, cut) >= INSIDE && saysMuch(l, raster))
-    if (cut.kind === 'picture' && cut.seen?.part === 'drawing') {
+    const low = cut.kind === 'words' && !cut.words && cut.h <= BOX * scale
+    if (low || (cut.kind === 'picture' && cut.seen?.part === 'drawing')) {
       const boxes = boxesOn(raster, cut, scale)
       const parted = boxes.length ? partedFrom(raster, cut, own, scale, id, boxes) : null
       if (parted) return parted
@@ -54,7 +58,11 @@ export function withWords(found: Autocut, by: WordedBy): Autocut {
     if (cut.kind !== 'words' && cut.kind !== 'button') return [cut]
     const ground = cut.kind === 'button' ? (cut.box?.background ?? cut.ground) : cut.ground
     const rest = restOf(raster, cut, own, packHex(ground ?? '#ffffff'))
-    if (cut.kind === 'button' || rest.share <= 2 * BESIDE) return [says(cut, own)]
+    if (cut.kind === 'button') {
+      const inner = restOf(raster, readableOf(cut, scale), own, packHex(ground ?? '#ffffff'))
+      return [inner.share <= UNREAD ? says(cut, own) : cut]
+    }
+    if (rest.share <= 2 * BESIDE) return [says(cut, own)]
     const parted = partedFrom(raster, cut, own, scale, id)
     if (parted) return parted
     if (rest.share <= UNEXPLAINED) return [cut]
@@ -64,6 +72,9 @@ export function withWords(found: Autocut, by: WordedBy): Autocut {
   const put = { ...found, cuts: cuts.sort((a, b) => a.y - b.y || a.x - b.x) }
   return behind(put, on, { lines, raster, scale, id })
 }
+
+/** Words no higher than this may be a button that was taken for them, px of the email. */
+const BOX = 80
 
 /** Letters and figures of which fewer are no word: a face or a leaf is easily read as one. */
 const FEW = 3
@@ -167,8 +178,8 @@ function partedFrom(
   })
   const pictures = things.map((t): Cut => {
     const { mono, pieces } = looksOf(raster, t, packHex(ground.color))
-    // Beside a button, what is of one ink in pieces is its price or its name.
-    const said = boxes.length > 0 && mono >= ONE_INK && pieces > 1 && t.h <= LINE * scale
+    // What is of one ink, in pieces along a line, is words that were not read: a price above all.
+    const said = mono >= ONE_INK && pieces > 1 && t.h <= LINE * scale && t.w > t.h
     const kind = said ? 'words' : 'picture'
     const part = said ? 'words' : 'drawing'
     return {
@@ -199,8 +210,12 @@ function partedFrom(
 /** A line is no higher than this, px of the email. */
 const LINE = 26
 
+/** A mark is no wider than this, a line under words no higher than that, of the size of letters. */
+const [MARK, UNDER] = [1.3, 0.2]
+
 /** Whether a thing is a mark of a line, such as an arrow behind its words or the line under them. */
 const isOnLine = (t: Rect, l: ReadLine): boolean =>
+  (t.w <= MARK * l.size || t.h <= UNDER * l.size) &&
   t.h <= l.size &&
   t.y >= l.y - 0.3 * l.size &&
   t.y + t.h <= l.y + l.h + 0.4 * l.size &&
