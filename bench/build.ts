@@ -5,7 +5,8 @@
  * With SAY what is missed is said, with KEEP=FOLDER the emails are kept, with READINGS=FOLDER what was read, so that it is not read again.
  */
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import sharp, { type Sharp } from 'sharp'
@@ -52,7 +53,9 @@ const imageOf = ({ width, height, data }: Raster) =>
 
 /** Reads a design as the page does: only what draws and what runs the reader differ. */
 function readerOf(ocr: Worker, raster: Raster): Reader {
+  let has = 'eng'
   return {
+    language: 'eng',
     async read({ rect, zoom, margin = 0, way }: View, layout: Layout) {
       const [width, height] = [rect.w, rect.h].map((v) => Math.max(1, Math.round(v * zoom)))
       const ground = groundOf(raster, rect).color
@@ -73,6 +76,7 @@ function readerOf(ocr: Worker, raster: Raster): Reader {
         })
       const seen = await rasterOf(drawn)
       if (way) drawnFor(seen, way, ground)
+      if (has !== this.language) await ocr.reinitialize((has = this.language), 1)
       await ocr.setParameters({ tessedit_pageseg_mode: layouts[layout] as PSM })
       const png = await imageOf(seen).png({ compressionLevel: 1 }).toBuffer()
       const { data } = await ocr.recognize(png, {}, { blocks: true, text: false })
@@ -85,9 +89,12 @@ function readerOf(ocr: Worker, raster: Raster): Reader {
 function keptReader(reader: Reader, folder: string, name: string): Reader {
   mkdirSync(folder, { recursive: true })
   return {
+    language: reader.language,
     async read(view, layout) {
+      reader.language = this.language
+      const said = [name, view, layout, ...(this.language === 'eng' ? [] : [this.language])]
       const key = createHash('sha256')
-        .update(JSON.stringify([name, view, layout]))
+        .update(JSON.stringify(said))
         .digest('hex')
         .slice(0, 24)
       const file = join(folder, `${key}.json`)
@@ -116,6 +123,7 @@ async function built(raster: Raster, reader: Reader, width: number): Promise<str
     reader,
     size: raster,
     scale,
+    here,
     find: async (lines) => {
       cut ??= autocut(raster, scale)
       if (process.env.CUTS) {
@@ -127,7 +135,15 @@ async function built(raster: Raster, reader: Reader, width: number): Promise<str
       }
       const put = withWords(cut, { lines, raster, scale })
       if (process.env.CUTS)
-        for (const c of put.cuts) console.log('  put', c.kind, [c.x, c.y, c.w, c.h].map((v) => Math.round(v / scale)).join(' '), c.words ? plainOf(c.words).slice(0, 40) : '-', c.lettering?.size ?? '', c.ground)
+        for (const c of put.cuts)
+          console.log(
+            '  put',
+            c.kind,
+            [c.x, c.y, c.w, c.h].map((v) => Math.round(v / scale)).join(' '),
+            c.words ? plainOf(c.words).slice(0, 40) : '-',
+            c.lettering?.size ?? '',
+            c.ground,
+          )
       return put
     },
   })
@@ -293,8 +309,13 @@ function scoreOf(truth: Truth, { live, height }: { live: Live[]; height: number 
 
 const [folder, ...only] = process.argv.slice(2)
 if (!folder) throw new Error('Usage: npm run bench-build -- FOLDER')
+// All trained data that is at hand (bin/languages) in one place.
+const data = mkdtempSync(join(tmpdir(), 'reading-'))
+cpSync('node_modules/@tesseract.js-data/eng/4.0.0_best_int', data, { recursive: true })
+if (existsSync('dist/reading')) cpSync('dist/reading', data, { recursive: true })
+const here = readdirSync(data).flatMap((f) => (f.endsWith('.traineddata.gz') ? [f.slice(0, 3)] : []))
 const ocr = await createWorker('eng', 1, {
-  langPath: 'node_modules/@tesseract.js-data/eng/4.0.0_best_int',
+  langPath: data,
   cacheMethod: 'none',
   gzip: true,
 })

@@ -25,6 +25,17 @@ const pictureLook = z.object({
     .describe('shares of its opaque pixels from black to white, in even steps of contrast'),
 })
 
+const languages = z.object({
+  languages: z.array(
+    z.object({
+      code: z.string().describe('ISO 639-2/T'),
+      tag: z.string().describe('BCP 47'),
+      name: z.string(),
+      here: z.boolean(),
+    }),
+  ),
+})
+
 /** What an email made elsewhere could be read as. */
 const imported = z.object({
   hand: byHandSchema.describe('the source as it is'),
@@ -174,6 +185,21 @@ export const materialRoutes = routesOf({
     gives: picture,
     status: 201,
     problems: '404, 422 part-outside and moving-picture',
+  },
+  'GET /api/reading': {
+    does: 'The languages that words can be read in, and whether each is at hand.',
+    gives: languages,
+  },
+  'POST /api/reading': {
+    does: 'Brings what is needed to read a language from the package registry.',
+    body: z.object({
+      language: z
+        .string()
+        .regex(/^[a-z]{3}$/)
+        .describe('ISO 639-2/T, such as deu'),
+    }),
+    gives: languages,
+    problems: '404, 502 language-not-brought',
   },
   'GET /api/reading/:file': {
     does: 'Files of the text recognition, for the worker of the page.',

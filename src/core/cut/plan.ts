@@ -206,6 +206,8 @@ const planFields = {
     )
     .max(200)
     .optional(),
+  /** The language that its words are read in (ISO 639-2/T): chosen by hand, or told by the words themselves. */
+  language: z.object({ code: z.string().regex(/^[a-z]{3}$/), by: z.enum(['hand', 'words']) }).optional(),
   /** Ids in an order of the person's own; left out, the order is that of reading. */
   order: z.array(z.string()).max(500).optional(),
   /** Bytes that all pictures together, and each of them, may have. */

@@ -1,6 +1,7 @@
 import { Blocks, BookOpenText, FileArchive, Images, Palette, ScanSearch, Trash2, Type } from 'lucide-react'
 import { Button, cx, IconButton, Progress } from '../parts/controls'
 import { unread, type CutDialog } from './actions'
+import { Language } from './language'
 import type { ByHand } from './work/by-hand'
 import type { CutWork } from './work/use-cut-work'
 
@@ -44,6 +45,7 @@ export function CutBar({ w, hand, open }: Props) {
           </Button>
         )}
         <Dialogs w={w} open={open} />
+        <Language w={w} />
         <Button
           onClick={() => w.find(true)}
           disabled={!!w.work}

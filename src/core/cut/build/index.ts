@@ -1,3 +1,4 @@
+import { languageOf } from '../reading/languages'
 import { newEmail } from '../../email/defaults'
 import type { Email } from '../../email/schema'
 import { carry, deletedCuts, harvest } from '../carry'
@@ -24,7 +25,11 @@ export function buildEmail(input: BuildInput): BuildResult {
   const plan = input.previous ? harvest(input.plan, input.previous) : input.plan
   const building = new Building({ ...input, plan })
   const bands = bandsOf(building)
-  const base = input.previous ?? newEmail(input.emailWidth)
+  const language = plan.language && languageOf(plan.language.code)
+  const base = input.previous ?? {
+    ...newEmail(input.emailWidth),
+    ...(language ? { lang: language.tag } : {}),
+  }
   const taken = base.way !== 'bands' && plan.cuts.length > 0
   if (taken)
     building.notes.push(

@@ -18,18 +18,23 @@ export interface Finding {
   size: { width: number; height: number }
   /** Design px for each px of the email. */
   scale: number
+  /** Codes of languages that can be read, from which the words choose; empty: the reader's own is kept. */
+  here: readonly string[]
   /** Cuts the design by its pixels and the words that were read. @param tell with the part that is done, 0 to 1 */
   find: (lines: readonly ReadLine[], tell: (done: number) => void) => Promise<Autocut>
   /** @param done 0 to 1 */
   tell?: (done: number) => void
 }
 
+/** What was found, and the language its words are in. */
+export type Found = Autocut & { language: string }
+
 /** Reads the whole design first, then finds its parts by its words and its pixels: words that stand on pictures are found, too, and each cut says at once what it says. */
-export async function readAndFind({ reader, size, scale, find, tell }: Finding): Promise<Autocut> {
-  const lines = await readWhole(reader, size, scale, (done) => tell?.(READING * done))
+export async function readAndFind({ reader, size, scale, here, find, tell }: Finding): Promise<Found> {
+  const { lines, language } = await readWhole(reader, size, scale, here, (done) => tell?.(READING * done))
   const found = await find(lines, (done) => tell?.(READING + (FOUND - READING) * done))
   const cuts = await readRest(reader, found.cuts, scale, (done) => tell?.(FOUND + (1 - FOUND) * done))
-  return { ...found, cuts }
+  return { ...found, cuts, language }
 }
 
 /** Words and labels that the reading of the whole missed, small ones above all, read again one by one. */

@@ -38,5 +38,7 @@ export type Layout = keyof typeof layouts
 
 /** Reads words off pictures (OCR). What it is asked after it was ended is rejected with an AbortError. */
 export interface Reader {
+  /** Code of the language that it reads, such as eng; a change counts from the next reading on. */
+  language: string
   read(view: View, layout: Layout): Promise<SeenLine[]>
 }

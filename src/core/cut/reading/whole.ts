@@ -1,5 +1,6 @@
 import type { Rect } from '../raster'
-import { readingWays } from './channels'
+import { readingWays, type ReadingWay } from './channels'
+import { guessedLanguage } from './languages'
 import { linesOf, type ReadLine, type ReadWord } from './lines'
 import type { Reader, SeenLine } from './reader'
 
@@ -7,29 +8,49 @@ import type { Reader, SeenLine } from './reader'
 const STRETCH = 2600
 const TWICE = 160
 
+/** What a design says. */
+export interface ReadDesign {
+  lines: ReadLine[]
+  /** The language that its words are in, as far as they tell; else the one it was read in. */
+  language: string
+}
+
 /**
- * The words of a whole design, each way of seeing it (`readingWays`) and each stretch of it by itself.
- * @param scale design px for each px of the email @param tell called with the part that is done, 0 to 1
+ * The words of a whole design, each way of seeing it (`readingWays`) and each stretch of it by itself. Where the first way tells of another language that can be read, the design is read in that.
+ * @param here codes of languages that can be read; empty: the one that the reader has is kept @param scale design px for each px of the email @param tell called with the part that is done, 0 to 1
  */
 export async function readWhole(
   reader: Reader,
   size: { width: number; height: number },
   scale: number,
+  here: readonly string[],
   tell?: (done: number) => void,
-): Promise<ReadLine[]> {
+): Promise<ReadDesign> {
   const zoom = Math.max(1, Math.min(3, Math.round(2 / scale)))
   const stretches = stretchesOf(size, Math.round(STRETCH / zoom), Math.round(TWICE / zoom))
   const readings: ReadWord[][] = []
-  for (const [i, way] of readingWays.entries()) {
+  const readBy = async (way: ReadingWay, i: number): Promise<ReadWord[]> => {
     const words: ReadWord[] = []
     for (const [k, rect] of stretches.entries()) {
       const lines = await reader.read({ rect, zoom, way }, 'sparse')
       words.push(...lines.flatMap((l) => wordsOfLine(l, rect, zoom)))
       tell?.((i + (k + 1) / stretches.length) / readingWays.length)
     }
+    return words
+  }
+  let { language } = reader
+  for (const [i, way] of readingWays.entries()) {
+    let words = await readBy(way, i)
+    if (i === 0 && here.length) {
+      language = guessedLanguage(linesOf([words]))?.code ?? language
+      if (language !== reader.language && here.includes(language)) {
+        reader.language = language
+        words = await readBy(way, i)
+      }
+    }
     readings.push(words)
   }
-  return linesOf(readings)
+  return { lines: linesOf(readings), language }
 }
 
 function stretchesOf(

@@ -4,6 +4,7 @@ import type { DesignLayers } from '@/core/cut/layers'
 import type { Cut, CutPlan } from '@/core/cut/plan'
 import { overlap } from '@/core/cut/raster'
 import { readAndFind as readAndFindParts } from '@/core/cut/reading/find'
+import { call } from '../../api'
 import { Ocr } from './ocr'
 import type { CutSession } from '../../bench/types'
 import type { LongWorks } from './long-work'
@@ -53,14 +54,18 @@ function told({ edges, cuts }: Autocut, more = ''): void {
   )
 }
 
-/** Reads the whole design first, then finds its parts by its words and its pixels (`readAndFind` in core). */
+/**
+ * Reads the whole design first, then finds its parts by its words and its pixels (`readAndFind` in core).
+ * @param chosen code of the language that a person chose; null: as the words look
+ */
 export function readAndFind(
   open: OpenCutter,
   { change }: CutSession,
   { during }: LongWorks,
   design: { width: number; height: number; scale: number; layers: DesignLayers | null },
+  chosen: string | null,
 ): Promise<void> {
-  const reader = new Ocr(open)
+  const reader = new Ocr(open, chosen ?? 'eng')
   const cancel = () => {
     reader.end()
     open.close()
@@ -68,16 +73,29 @@ export function readAndFind(
   return during({ what: 'Reading the design', total: 1, cancel, here: true }, async (tell) => {
     try {
       const { scale, layers } = design
+      const { languages } = await call('GET /api/reading', {})
+      const here = languages.flatMap((l) => (l.here ? [l.code] : []))
       const found = await readAndFindParts({
         reader,
         size: design,
         scale,
+        here: chosen ? [] : here,
         find: (lines, progress) => open().ask({ kind: 'autocut', scale, layers, lines }, progress),
         tell: (done) => tell({ done }),
       })
-      change('read and find the parts', (p) => withFound(p, found))
+      const by = chosen ? ('hand' as const) : ('words' as const)
+      change('read and find the parts', (p) => ({
+        ...withFound(p, found),
+        language: { code: found.language, by },
+      }))
       const said = found.cuts.filter((c) => c.words).length
       told(found, `, ${said} of them with the words that were read`)
+      const wanted = languages.find((l) => l.code === found.language && !l.here)
+      if (wanted)
+        toast.error(`The words look ${wanted.name}, which cannot be read yet`, {
+          description:
+            'Choose it beside "Read and find" to bring it, then read again: its own letters come out right then.',
+        })
     } finally {
       reader.end()
     }

@@ -10,13 +10,24 @@ export class Ocr implements Reader {
   private worker: Promise<Worker> | null = null
   private ended = false
 
-  /** @param open draws what is read */
-  constructor(private readonly open: OpenCutter) {}
+  private has: string
+
+  /** @param open draws what is read @param language code of the language it begins with */
+  constructor(
+    private readonly open: OpenCutter,
+    public language: string,
+  ) {
+    this.has = language
+  }
 
   async read(view: View, layout: Layout): Promise<SeenLine[]> {
     const picture = await this.open().ask({ kind: 'view', view })
     const worker = await (this.worker ??= this.start())
     if (this.ended) throw new DOMException('Cancelled', 'AbortError')
+    if (this.has !== this.language) {
+      await worker.reinitialize(this.language, 1)
+      this.has = this.language
+    }
     await worker.setParameters({ tessedit_pageseg_mode: layouts[layout] as PSM })
     const { data } = await worker.recognize(picture, {}, { blocks: true, text: false })
     return (data.blocks ?? []).flatMap((b) => b.paragraphs.flatMap((p) => p.lines))
@@ -33,7 +44,7 @@ export class Ocr implements Reader {
   private async start() {
     const { createWorker } = await import('tesseract.js')
     const base = new URL('/api/reading', location.href).href
-    return createWorker('eng', 1, {
+    return createWorker(this.language, 1, {
       workerPath: `${base}/worker.min.js`,
       corePath: base,
       langPath: base,

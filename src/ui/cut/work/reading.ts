@@ -76,7 +76,7 @@ export function useReading(
       toast(`The words of ${carried.length} cuts were taken from the design's own file.`)
       return
     }
-    const ocr = new Ocr(open)
+    const ocr = new Ocr(open, plan.language?.code ?? 'eng')
     let stopped = false
     const cancel = () => {
       stopped = true

@@ -54,8 +54,9 @@ export function useCutWork({
   const reading = useReading(job, session, plan, layers, openCutter, long)
 
   const measured = { ...size, scale: design.scale }
+  const chosen = plan.language?.by === 'hand' ? plan.language.code : null
   const find = (readFirst = false) =>
-    findIn({ openCutter, session, long, loaded }, measured, readFirst).then(
+    findIn({ openCutter, session, long, loaded }, measured, readFirst, chosen).then(
       () => selection.setSelected([]),
       (e: Error) => {
         if (e.name !== 'AbortError') setTrouble(e.message)
@@ -111,9 +112,13 @@ function findIn(
   },
   design: { width: number; height: number; scale: number },
   readFirst: boolean,
+  language: string | null,
 ): Promise<void> {
-  const how = readFirst ? readAndFind : findParts
-  return loaded().then((layers) => how(openCutter, session, long, { ...design, layers }))
+  return loaded().then((layers) =>
+    readFirst
+      ? readAndFind(openCutter, session, long, { ...design, layers }, language)
+      : findParts(openCutter, session, long, { ...design, layers }),
+  )
 }
 
 /** Changes of cuts that first look at the design. */
