@@ -139,7 +139,7 @@ async function built(raster: Raster, reader: Reader, width: number): Promise<str
           console.log(
             '  put',
             c.kind,
-            [c.x, c.y, c.w, c.h].map((v) => Math.round(v / scale)).join(' '),
+            [c.x, c.y, c.w, c.h].map((v) => (v / scale).toFixed(1)).join(' '),
             c.words ? plainOf(c.words).slice(0, 40) : '-',
             c.lettering?.size ?? '',
             c.ground,

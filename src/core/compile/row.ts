@@ -62,10 +62,10 @@ export function loneCell(cell: Cell, ground: Ground, c: BandContext): Element {
 function keptRow(row: RowParts, shared: number, ground: Ground, c: BandContext): Element {
   const percent = (px: number) => `${trim((px / shared) * 100)}%`
   const outer = (cell: Cell) => c.measures.get(cell.id)!.outer
-  const held = row.cells.some(holdsMark)
-  // Beside marks, which keep their size, the widest of the others takes what is left.
+  const held = row.cells.some(keepsWidth)
+  // Beside marks and others that keep their width, the widest of the others takes what is left.
   const widest = held
-    ? [...row.cells].filter((cell) => !holdsMark(cell)).sort((a, b) => outer(b) - outer(a))[0]
+    ? [...row.cells].filter((cell) => !keepsWidth(cell)).sort((a, b) => outer(b) - outer(a))[0]
     : undefined
   const gap = () =>
     el('td', { width: percent(row.gap), style: css({ 'font-size': 0, 'line-height': 0 }) }, '\u00a0')
@@ -74,7 +74,7 @@ function keptRow(row: RowParts, shared: number, ground: Ground, c: BandContext):
       'tr',
       null,
       row.cells.flatMap((cell, i) => {
-        const mark = !!widest && holdsMark(cell)
+        const mark = !!widest && keepsWidth(cell)
         const width = mark ? trim(outer(cell)) : cell === widest ? undefined : percent(outer(cell))
         const td = keptCell(cell, width, ground, mark ? { ...c, kept: false } : c)
         return i && row.gap ? [gap(), td] : [td]
@@ -83,9 +83,10 @@ function keptRow(row: RowParts, shared: number, ground: Ground, c: BandContext):
   ])
 }
 
-/** Whether a cell holds nothing but marks: small pictures that keep their size. */
-const holdsMark = (cell: Cell): boolean =>
-  cell.items.length > 0 && cell.items.every((i) => i.kind === 'picture' && !i.percent && i.width <= MARK)
+/** Whether a cell keeps its width on phones: one that says so, or holds nothing but marks, small pictures that keep their size. */
+const keepsWidth = (cell: Cell): boolean =>
+  cell.narrow?.keepsWidth ||
+  (cell.items.length > 0 && cell.items.every((i) => i.kind === 'picture' && !i.percent && i.width <= MARK))
 
 /** @param width px, or a share of the row in %; what is left, where it is none */
 function keptCell(cell: Cell, width: string | undefined, ground: Ground, c: BandContext): Element {

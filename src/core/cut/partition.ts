@@ -93,6 +93,31 @@ function parted<C extends Rect & Kinded, P extends Rect>(items: readonly Item<C,
  * button); more of them are a table.
  */
 const MOST_ROWS = 3
+/** Under pictures stand more: a name, what it is, a price, a button. */
+const MOST_UNDER_PICTURES = 5
+
+type Columns<C extends Rect, P extends Rect> = Extract<Layout<C, P>, { kind: 'columns' }>
+
+/** A row as parts of the columns above it, where more than one thing stands under some of them, such as two prices; null where it has no such parts. */
+function underColumns<C extends Rect & Kinded, P extends Rect>(
+  above: Columns<C, P>,
+  row: Layout<C, P>,
+): Columns<C, P> | null {
+  if (row.kind !== 'columns') return null
+  if (row.parts.length <= above.parts.length) return row
+  const parts = above.parts.map(({ box }): Layout<C, P>[] =>
+    row.parts.filter(
+      ({ box: p }) => p.x >= box.x - BEYOND * box.w && p.x + p.w <= box.x + (1 + BEYOND) * box.w,
+    ),
+  )
+  if (parts.some((own) => !own.length) || parts.flat().length !== row.parts.length) return null
+  return {
+    ...row,
+    parts: parts.map((own) =>
+      own.length === 1 ? own[0]! : { kind: 'columns', box: around(own.map((p) => p.box)), parts: own },
+    ),
+  }
+}
 
 /**
  * Takes a row of pictures or words and the rows of words and buttons right under it, column for column, as
@@ -103,10 +128,16 @@ function captioned<C extends Rect & Kinded, P extends Rect>(rows: Layout<C, P>[]
   for (let i = 0; i < rows.length;) {
     const row = rows[i]!
     let end = i + 1
-    if (row.kind === 'columns') while (end < rows.length && follows(row, rows[end]!)) end++
-    const run = rows.slice(i, end) as Extract<Layout<C, P>, { kind: 'columns' }>[]
+    const run = [row] as Columns<C, P>[]
+    if (row.kind === 'columns')
+      for (; end < rows.length; end++) {
+        const next = underColumns(row, rows[end]!)
+        if (!next || !follows(row, next)) break
+        run.push(next)
+      }
     const words = run.filter((r) => leavesOf(r).every(live)).length
-    if (run.length > 1 && words <= MOST_ROWS) {
+    const pictured = row.kind === 'columns' && row.parts.every(isPictured)
+    if (run.length > 1 && words <= (pictured ? MOST_UNDER_PICTURES : MOST_ROWS)) {
       const parts = run[0]!.parts.map((_, k): Layout<C, P> => ({
         kind: 'rows',
         box: around(run.map((r) => r.parts[k]!.box)),
@@ -116,7 +147,7 @@ function captioned<C extends Rect & Kinded, P extends Rect>(rows: Layout<C, P>[]
         }),
       }))
       out.push({ kind: 'columns', box: around(run.map((r) => r.box)), parts })
-    } else out.push(...run)
+    } else out.push(...rows.slice(i, end))
     i = end
   }
   return out
@@ -125,10 +156,9 @@ function captioned<C extends Rect & Kinded, P extends Rect>(rows: Layout<C, P>[]
 const live = (c: Kinded) =>
   c.kind === 'words' || c.kind === 'button' || c.seen?.part === 'words' || c.seen?.part === 'button'
 const follows = <C extends Rect & Kinded, P extends Rect>(
-  above: Extract<Layout<C, P>, { kind: 'columns' }>,
-  row: Layout<C, P>,
+  above: Columns<C, P>,
+  row: Columns<C, P>,
 ): boolean =>
-  row.kind === 'columns' &&
   row.parts.length === above.parts.length &&
   above.parts.every(
     (p, i) => sameColumn(p.box, row.parts[i]!.box) || (isPictured(p) && isUnder(p.box, row.parts[i]!.box)),

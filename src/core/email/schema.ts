@@ -56,7 +56,7 @@ export interface Cell {
   valign: 'top' | 'middle' | 'bottom'
   /**
    * `place`: where it stands once the row's cells are stacked, counted from 1; those without a place keep
-   * their order after it. `keepsWidth`: once stacked it stays as wide as it was, in the middle, and does not fill the width.
+   * their order after it. `keepsWidth`: it stays as wide as it was: once stacked in the middle, kept beside others by taking no share of theirs.
    */
   narrow?: { padding?: Sides; place?: number; keepsWidth?: true }
   items: (Tile | Row)[]

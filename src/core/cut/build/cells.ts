@@ -87,13 +87,19 @@ export function rowOf(
   const slices =
     gaps.every((g) => g === 0) && parts.every((p) => leavesOf(p).every((c) => c.kind !== 'words'))
   const figures = pitch !== null && parts.every((p) => widestOf(b, p) <= NARROWEST / parts.length)
+  const leads = parts.length <= 3 && leadsIn(b, parts)
   const icons = parts.every((p) => leavesOf(p).every((c) => c.seen?.part === 'icons'))
   // Even with unequal heights the row is as tall as its tallest cell.
   return {
     made: {
       gap: even ? Math.max(0, (gaps[0] ?? 0) - lent) / b.scale : kept / b.scale,
-      narrow: slices || icons || figures || staysBeside(b, parts) || arePair(b, parts) ? 'keep' : 'stack',
-      cells: placed.map((p) => p.made),
+      narrow:
+        slices || icons || figures || leads || staysBeside(b, parts) || arePair(b, parts) ? 'keep' : 'stack',
+      cells: placed.map(({ made }, i) =>
+        leads && i < placed.length - 1
+          ? { ...made, narrow: { ...made.narrow, keepsWidth: true as const } }
+          : made,
+      ),
     },
     top,
     bottom: Math.max(...placed.map((p) => p.bottom)),
@@ -141,6 +147,23 @@ function staysBeside(b: Building, parts: readonly Node[]): boolean {
   if (parts.length !== 2 || parts.some((p) => p.kind !== 'leaf')) return false
   const low = boxes.every((r) => r.h <= LOW * b.scale)
   return low && boxes.reduce((sum, r) => sum + r.w, STACK_GAP * b.scale) <= NARROWEST * b.scale
+}
+
+/** What leads in is no wider than this, px of the email, and together than that: a time, a number, a dot. */
+const LEAD = { each: 72, all: 130 } as const
+const SHORT_LEAD = 8
+
+/** Whether a time, a date or a mark leads in to words beside it: they belong together, as in a timeline. */
+function leadsIn(b: Building, parts: readonly Node[]): boolean {
+  const [leads, last] = [parts.slice(0, -1), parts.at(-1)!]
+  if (!leavesOf(last).every((c) => c.kind === 'words')) return false
+  const small = leads.every(
+    (p) =>
+      p.kind === 'leaf' &&
+      b.boxOf(p.cut).w <= LEAD.each * b.scale &&
+      (p.cut.kind === 'picture' || (p.cut.words && plainOf(p.cut.words).trim().length <= SHORT_LEAD)),
+  )
+  return small && last.box.x - parts[0]!.box.x <= LEAD.all * b.scale
 }
 
 /** Words of a thing shown beside another on a phone, characters: a name or a price, in a line or two of half a phone. */

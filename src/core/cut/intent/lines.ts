@@ -36,7 +36,7 @@ export interface Line {
 const APART = 1.75
 
 /** Words whose heights share this much of the lower one stand in one line. */
-const LEVEL = 0.5
+const LEVEL = 0.6
 
 /** Words cuts as lines, from the top. */
 export function linesOf(cuts: readonly Cut[], wordsOf: (cut: Cut) => WordsOf): Line[] {

@@ -19,6 +19,8 @@ const LEAST_ROWS = 3
 const SINGLE = 0.8
 /** Letters of all rows are of one size within this; those of a head may be smaller or larger. */
 const ONE_SIZE = 1.2
+/** Words of fewer characters tell no size. */
+const TELLING = 3
 /** Rows stand at least this many sizes of their letters apart, from base to base: nearer ones are lines of running words. */
 const LEAST_PITCH = 1.75
 /** And no more than this. */
@@ -114,7 +116,10 @@ function tableOf(lines: readonly Line[], others: readonly Cut[]): TableGroup | n
   if (lines.length < LEAST_ROWS - (between.length ? 1 : 0)) return null
   const cells = lines.flatMap((l) => l.cells)
   if (cells.filter((c) => c.words.lines <= 1).length < SINGLE * cells.length) return null
-  const sizes = lines.slice(1).flatMap((l) => l.cells.map((c) => c.words.size))
+  // Of a figure or two the size is hardly told.
+  const sizes = lines
+    .slice(1)
+    .flatMap((l) => l.cells.flatMap((c) => (c.said.trim().length < TELLING ? [] : [c.words.size])))
   if (Math.max(...sizes) > ONE_SIZE * Math.min(...sizes)) return null
   return {
     kind: 'table',

@@ -42,7 +42,11 @@ export function boxesOn(raster: Raster, rect: Rect, scale: number): BoxOn[] {
   const looks = [
     ...things(raster, rect)
       .filter((t) => sized(t) && t.count >= FILLED * t.w * t.h)
-      .map((t) => ({ t, box: filled(raster, t, scale) })),
+      .flatMap((t) => {
+        const ring = ringAround(raster, t, scale)
+        const box = ring ? null : filled(raster, t, scale)
+        return ring ? [ring] : box ? [{ t, box }] : []
+      }),
     ...edgesIn(raster, rect, scale).filter(({ t }) => sized(t)),
   ]
   const found = looks.flatMap(({ t, box }): BoxOn[] => {
@@ -51,10 +55,10 @@ export function boxesOn(raster: Raster, rect: Rect, scale: number): BoxOn[] {
   })
   // Of one in another the outer is the button.
   return found.filter(
-    ({ rect: a }) =>
+    ({ rect: a }, i) =>
       !found.some(
-        ({ rect: b }) =>
-          b.w * b.h > a.w * a.h &&
+        ({ rect: b }, k) =>
+          (b.w * b.h > a.w * a.h || (b.w * b.h === a.w * a.h && k < i)) &&
           a.x >= b.x &&
           a.y >= b.y &&
           a.x + a.w <= b.x + b.w &&
@@ -149,6 +153,46 @@ function filled(raster: Raster, t: Thing, scale: number): BoxLook | null {
   if (shareOf(left, right, (x) => off(x, t.y - 3)) < OUTSIDE) return null
   if (shareOf(left, right, (x) => off(x, t.y + t.h + 2)) < OUTSIDE) return null
   return { background: hexOf(color), radius: Math.min(200, Math.round(corner / scale)) }
+}
+
+/** The box whose inside a thing is: an edge all around it, beyond which its own colour goes on; null where there is none. */
+function ringAround(raster: Raster, t: Thing, scale: number): { t: Rect; box: BoxLook } | null {
+  const [middle, row] = [t.x + (t.w >> 1), t.y + (t.h >> 1)]
+  const color = pixel(raster, t.x + Math.max(3, cornerOf(t)), row)
+  const at = (x: number, y: number) =>
+    x < 0 || y < 0 || x >= raster.width || y >= raster.height ? null : pixel(raster, x, y)
+  /** How thick the edge is that way, px; null where none ends. */
+  const thick = (x: number, y: number, dx: number, dy: number): number | null => {
+    for (let k = 1; k <= THICK * scale + 2; k++) {
+      const p = at(x + k * dx, y + k * dy)
+      if (p === null) return null
+      if (difference(p, color) <= OFF) return k > 1 ? k - 1 : null
+    }
+    return null
+  }
+  const sides = [
+    thick(middle, t.y, 0, -1),
+    thick(middle, t.y + t.h - 1, 0, 1),
+    thick(t.x, row, -1, 0),
+    thick(t.x + t.w - 1, row, 1, 0),
+  ]
+  if (
+    sides.some((k) => k === null) ||
+    Math.max(...sides.map((k) => k!)) - Math.min(...sides.map((k) => k!)) > 2
+  )
+    return null
+  const by = Math.max(...sides.map((k) => k!))
+  const edge = pixel(raster, middle, t.y - Math.max(1, by >> 1))
+  const corner = cornerOf(t)
+  return {
+    t: { x: t.x - by, y: t.y - by, w: t.w + 2 * by, h: t.h + 2 * by },
+    box: {
+      background: hexOf(color),
+      radius: Math.min(200, Math.round((corner ? corner + by : 0) / scale)),
+      borderWidth: Math.max(1, Math.round(by / scale)),
+      borderColor: hexOf(edge),
+    },
+  }
 }
 
 /** A level line: thin, of one colour, another one above and below. */
