@@ -104,6 +104,8 @@ export const cutSchema = z.object({
   own: pictureRefSchema.optional(),
   /** What became of it when the design was replaced. */
   since: z.enum(['moved', 'changed']).optional(),
+  /** Of each word of its only line, whether a line is drawn through it: an old price. */
+  struck: z.array(z.boolean()).max(40).optional(),
   /**
    * Where its words were seen, and the rectangle that the cut had then: words have the room of their column around them. Of a cut that was
    * changed since it says nothing.

@@ -1,4 +1,5 @@
 import { packHex, type Raster } from '../raster'
+import { withoutStrikes } from './strikes'
 
 /** Red, green and blue in parts of a channel. Luma: ITU-R BT.601. */
 const CHANNELS: readonly (readonly [number, number, number])[] = [
@@ -42,11 +43,14 @@ export function seenBy(data: Uint8ClampedArray | Uint8Array, way: ReadingWay): v
   }
 }
 
+/** How a single place may be seen as well: as dark letters on white, and these without the lines that are drawn through them. */
+export type PlaceWay = 'parted' | 'unstruck'
+
 /** Draws a picture as it is to be read, in place. @param ground the colour that letters stand on */
-export function drawnFor(picture: Raster, way: ReadingWay | 'parted', ground: string): void {
-  if (way === 'parted')
-    lettersParted(picture, ground).forEach((level, i) => picture.data.fill(level, 4 * i, 4 * i + 3))
-  else seenBy(picture.data, way)
+export function drawnFor(picture: Raster, way: ReadingWay | PlaceWay, ground: string): void {
+  if (way !== 'parted' && way !== 'unstruck') return seenBy(picture.data, way)
+  lettersParted(picture, ground).forEach((level, i) => picture.data.fill(level, 4 * i, 4 * i + 3))
+  if (way === 'unstruck') withoutStrikes(picture, '#ffffff')
 }
 
 /** The direction of colour in which ink stands off its ground. */

@@ -37,6 +37,12 @@ export async function readAndFind({ reader, size, scale, here, find, tell }: Fin
   return { ...found, cuts, language }
 }
 
+/** Whether words are as many as were seen, and those struck through figures: a line through letters is easily read as one of them. */
+const arePrices = (text: string, struck: readonly boolean[]): boolean => {
+  const said = text.trim().split(/\s+/)
+  return said.length === struck.length && said.every((word, i) => !struck[i] || /\d/.test(word))
+}
+
 /** Words and labels that the reading of the whole missed, small ones above all, read again one by one. */
 async function readRest(
   reader: Reader,
@@ -44,11 +50,12 @@ async function readRest(
   scale: number,
   tell: (done: number) => void,
 ): Promise<Cut[]> {
-  const rest = cuts.filter(isUnread)
+  const rest = cuts.filter((c) => isUnread(c) || c.struck)
   const read = new Map<string, Cut>()
   for (const [i, cut] of rest.entries()) {
     const { text, sure } = await readCut(reader, cut, scale)
-    if (text && sure >= SURE) read.set(cut.id, withLabelSize({ ...cut, ...taken(cut, text) }, scale))
+    if (text && sure >= SURE && !(cut.words && cut.struck && !arePrices(text, cut.struck)))
+      read.set(cut.id, withLabelSize({ ...cut, ...taken(cut, text) }, scale))
     tell((i + 1) / rest.length)
   }
   return cuts.map((c) => read.get(c.id) ?? c).filter((c) => !(isUnread(c) && c.seen?.sure === BY_BOX))

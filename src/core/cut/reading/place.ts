@@ -2,6 +2,7 @@ import { textOf, withLists } from '../../email/richtext'
 import type { Cut } from '../plan'
 import type { Rect } from '../raster'
 import { blocksOf, joinPieces, readAcross, withBullets, type TextBlock, type TextLine } from '../reflow'
+import { withStrikes } from './strikes'
 import type { Layout, Reader, SeenLine, View } from './reader'
 
 /** Letters are read best from about this height of a small x, px. */
@@ -46,7 +47,13 @@ export function readableOf(cut: Cut, scale: number): Rect {
 
 /** What is read off one cut. @param scale design px for each px of the email */
 export async function readCut(reader: Reader, cut: Cut, scale: number): Promise<Proposal> {
-  const { blocks, sure } = await readPlace(reader, readableOf(cut, scale), scale, cut.kind === 'picture')
+  const at = readableOf(cut, scale)
+  const usual = () => readPlace(reader, at, scale, cut.kind === 'picture')
+  const bare = cut.struck?.includes(true)
+    ? await readOnce(reader, { rect: at, zoom: readingZoom(scale), way: 'unstruck' }, false)
+    : null
+  const asSeen = bare && bare.sure >= PLAIN ? null : await usual()
+  const { blocks, sure } = bare && (!asSeen || bare.sure >= asSeen.sure) ? bare : asSeen!
   const text = cut.kind === 'picture' ? blocks.map((b) => b.text).join('\n\n') : readAcross(blocks)
   return { text, sure, blocks }
 }
@@ -55,7 +62,7 @@ export async function readCut(reader: Reader, cut: Cut, scale: number): Promise<
 export function taken(cut: Cut, text: string): Partial<Cut> {
   const line = text.replace(/\s+/g, ' ')
   if (cut.kind === 'picture') return { alt: line.slice(0, 2000) }
-  return { words: cut.kind === 'button' ? textOf(line) : withLists(textOf(text)) }
+  return { words: cut.kind === 'button' ? textOf(line) : withStrikes(withLists(textOf(text)), cut.struck) }
 }
 
 type Reading = Pick<Proposal, 'blocks' | 'sure'>

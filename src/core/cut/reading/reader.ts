@@ -1,5 +1,5 @@
 import type { Rect } from '../raster'
-import type { ReadingWay } from './channels'
+import type { PlaceWay, ReadingWay } from './channels'
 
 /** How a part of the design is drawn before it is read. */
 export interface View {
@@ -9,8 +9,8 @@ export interface View {
   zoom: number
   /** Ground around it, px of what is drawn: letters at the very edge of a picture are read badly. */
   margin?: number
-  /** As a way sees it, in grey; or as dark letters on white, through the channel that parts them best. As it is by default. */
-  way?: ReadingWay | 'parted'
+  /** As a way sees it, in grey; or as dark letters on white, through the channel that parts them best, with or without the lines through them. As it is by default. */
+  way?: ReadingWay | PlaceWay
 }
 
 /** A rectangle by its sides, px of what was drawn. */

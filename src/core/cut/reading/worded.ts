@@ -9,7 +9,9 @@ import { looksOf } from '../looks'
 import type { Cut } from '../plan'
 import type { ReadLine } from './lines'
 import { inkOf, isBold } from './letters-on'
+import { withCharts } from './charts'
 import { readableOf } from './place'
+import { strikesIn, withStrikes } from './strikes'
 import { INSIDE, inkAround, linesOfBlocks, share, type WordedBy } from './blocks'
 import { blocksOf, readAcross } from '../reflow'
 import { around, differs, overlap, packed, packHex, type Raster, type Rect } from '../raster'
@@ -69,9 +71,26 @@ export function withWords(found: Autocut, by: WordedBy): Autocut {
     on.add(cut.id)
     return [pictured({ ...cut, kind: 'picture' }, own)]
   })
-  const put = { ...found, cuts: cuts.sort((a, b) => a.y - b.y || a.x - b.x) }
+  const put = {
+    ...found,
+    cuts: withCharts(cuts, scale)
+      .map((c) => withStruck(c, raster, scale))
+      .sort((a, b) => a.y - b.y || a.x - b.x),
+  }
   return behind(put, on, { lines, raster, scale, id })
 }
+
+/** Words of a single line that holds old prices, with these struck through; where the line was misread for it they are read again. */
+function withStruck(cut: Cut, raster: Raster, scale: number): Cut {
+  if (cut.kind !== 'words' || !cut.ground || cut.h > LINE * scale) return cut
+  const seen = strikesIn(raster, cut, cut.ground)
+  const struck = seen.map((w) => w.line !== null)
+  if (!struck.includes(true) || struck.length > MOST_WORDS) return cut
+  return { ...cut, struck, words: cut.words && withStrikes(cut.words, struck) }
+}
+
+/** A line of more words than this is no price. */
+const MOST_WORDS = 6
 
 /** Words no higher than this may be a button that was taken for them, px of the email. */
 const BOX = 80
@@ -176,12 +195,22 @@ function partedFrom(
     const button = boxedCut(box, all, raster, id())
     return { ...button, ground: ground.color, lettering: undefined, seen: { part: 'button', sure: 0.7 } }
   })
-  const pictures = things.map((t): Cut => {
+  const isWords = (t: Rect): boolean => {
+    if (t.h > LINE * scale || t.w <= t.h) return false
     const { mono, pieces } = looksOf(raster, t, packHex(ground.color))
     // What is of one ink, in pieces along a line, is words that were not read: a price above all.
-    const said = mono >= ONE_INK && pieces > 1 && t.h <= LINE * scale && t.w > t.h
-    const kind = said ? 'words' : 'picture'
-    const part = said ? 'words' : 'drawing'
+    return (mono >= ONE_INK && pieces > 1) || strikesIn(raster, t, ground.color).some((w) => w.line)
+  }
+  const said = new Set(things.filter(isWords))
+  // What goes on a line that was read is read with it.
+  if (
+    cut.kind === 'words' &&
+    !boxes.length &&
+    things.every((t) => said.has(t) && lines.some((l) => isLevel(t, l)))
+  )
+    return [{ ...cut, words: null }]
+  const pictures = things.map((t): Cut => {
+    const [kind, part] = said.has(t) ? (['words', 'words'] as const) : (['picture', 'drawing'] as const)
     return {
       ...cut,
       ...t,
@@ -206,6 +235,10 @@ function partedFrom(
   })
   return [...pictures, ...words, ...buttons]
 }
+
+/** Whether a thing stands in the rows of a line. */
+const isLevel = (t: Rect, l: ReadLine): boolean =>
+  Math.min(t.y + t.h, l.y + l.h) - Math.max(t.y, l.y) >= 0.5 * Math.min(t.h, l.h)
 
 /** A line is no higher than this, px of the email. */
 const LINE = 26
