@@ -2,6 +2,7 @@ import { Blocks, BookOpenText, FileArchive, Images, Palette, ScanSearch, Trash2,
 import { Button, cx, IconButton, Progress } from '../parts/controls'
 import { unread, type CutDialog } from './actions'
 import { Language } from './language'
+import { ToLookAt } from './to-look-at'
 import type { ByHand } from './work/by-hand'
 import type { CutWork } from './work/use-cut-work'
 
@@ -44,6 +45,7 @@ export function CutBar({ w, hand, open }: Props) {
             {w.left.length} left out: cut {w.left.length === 1 ? 'it' : 'them'}
           </Button>
         )}
+        {!w.work && <ToLookAt w={w} />}
         <Dialogs w={w} open={open} />
         <Language w={w} />
         <Button

@@ -11,6 +11,8 @@ const MIDDLE = [0.22, 0.78] as const
 const THICK = 0.25
 /** A word is at least so wide, of its height: a single letter has strokes of its own. */
 const WIDE = 1.1
+/** And letters fill so much of its width beyond the line. */
+const LETTERS = 0.4
 
 /** A word of a line of letters, and the rows of the line that is drawn through it, if one is. */
 export interface StruckWord {
@@ -58,8 +60,15 @@ export function strikesIn(raster: Raster, rect: Rect, ground: string): StruckWor
     const [first, end] = [through[0], through.at(-1)]
     if (first === undefined || end! - first + 1 !== through.length || through.length > THICK * high + 1)
       continue
-    // A dash is all line.
-    word.line = high > 3 * through.length ? { y: first, h: through.length } : null
+    // A dash is all line: letters reach above and below it.
+    let beyond = 0
+    for (let x = word.x; x < word.x + word.w; x++)
+      for (let y = top; y < top + high; y++)
+        if ((y < first - 1 || y > end! + 1) && inked(x, y)) {
+          beyond++
+          break
+        }
+    if (beyond >= LETTERS * word.w) word.line = { y: first, h: through.length }
   }
   return words
 }

@@ -6,6 +6,7 @@ import { letteringOf } from '@/core/cut/layers'
 import { nearGrounds } from '@/core/cut/near-grounds'
 import { DEFAULT_BUDGET, orderedCuts, type Cut, type CutKind, type CutPlan } from '@/core/cut/plan'
 import type { TextBlock } from '@/core/cut/reflow'
+import { textOf } from '@/core/email/richtext'
 import { smallWords } from '@/core/cut/small-words'
 import type { Email } from '@/core/email/schema'
 import { Ties } from '../../bench/ties'
@@ -168,5 +169,12 @@ const BUTTON = '#1f4f8a'
 /** What of a cut changes when it becomes another kind. @param ground what was read under it just now */
 function turned(cut: Cut, kind: CutKind, ground: string | undefined): Partial<Cut> {
   const box = { background: ground ?? cut.ground ?? BUTTON, radius: 0 }
-  return { kind, ...(ground && { ground }), ...(kind === 'button' && !cut.box && { box }) }
+  // What a picture said as its alt text it says as words.
+  const said = (kind === 'words' || kind === 'button') && !cut.words && cut.alt
+  return {
+    kind,
+    ...(ground && { ground }),
+    ...(kind === 'button' && !cut.box && { box }),
+    ...(said && { words: textOf(said) }),
+  }
 }
