@@ -34,8 +34,8 @@ export interface TextBlock {
 const ABOVE = 0.76,
   BELOW = 0.22
 
-/** Pieces that stand on one row, close together, as one line. */
-export function joinPieces(pieces: readonly TextLine[]): TextLine[] {
+/** Pieces that stand on one row, close together, as one line. @param apart from this gap on they are two, in sizes of their letters */
+export function joinPieces(pieces: readonly TextLine[], apart = 1.6): TextLine[] {
   const sorted = [...pieces].filter((p) => p.text.trim()).sort((a, b) => a.base - b.base || a.x - b.x)
   const rows: TextLine[][] = []
   for (const p of sorted) {
@@ -48,7 +48,7 @@ export function joinPieces(pieces: readonly TextLine[]): TextLine[] {
     let line: TextLine | null = null
     for (const p of row.sort((a, b) => a.x - b.x)) {
       const gap: number = line ? p.x - line.x - line.w : 0
-      if (line && gap < 1.6 * p.size) {
+      if (line && gap < apart * p.size) {
         const space: string =
           gap > 0.15 * p.size && !line.text.endsWith(' ') && !p.text.startsWith(' ') ? ' ' : ''
         line = Object.assign(line, {

@@ -47,7 +47,7 @@ export function ToLookAt({ w }: { w: CutWork }) {
                 <span className="mt-1 flex gap-1.5">
                   {l.instead.map((kind) => (
                     <Button key={kind} onClick={() => void w.become([l.cut.id], kind)}>
-                      Make it {kindNames[kind].toLowerCase()}
+                      Make it {kind === 'words' ? 'words' : `a ${kindNames[kind].toLowerCase()}`}
                     </Button>
                   ))}
                   {l.what === 'unread' && (

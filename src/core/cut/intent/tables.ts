@@ -118,7 +118,7 @@ function tableOf(lines: readonly Line[], others: readonly Cut[]): TableGroup | n
   if (cells.filter((c) => c.words.lines <= 1).length < SINGLE * cells.length) return null
   // Of a figure or two the size is hardly told.
   const sizes = lines
-    .slice(1)
+    .slice(lines.length < LEAST_ROWS ? 0 : 1)
     .flatMap((l) => l.cells.flatMap((c) => (c.said.trim().length < TELLING ? [] : [c.words.size])))
   if (Math.max(...sizes) > ONE_SIZE * Math.min(...sizes)) return null
   return {

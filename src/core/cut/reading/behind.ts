@@ -26,7 +26,7 @@ const COLUMN = 1.6
 const COLORS = 9
 /** Or it fills its band to this share, whose rim is of one colour no further than that. */
 const FILLS = 0.95
-const PLAIN = 0.6
+const PLAIN = 0.75
 /** A picture says enough to be taken for a ground where so many words stand on it. */
 const WORDS = 3
 

@@ -27,6 +27,9 @@ const SAYS = /[\p{L}\p{N}&]/u
 /** A word of one or two letters is believed where it is this sure. */
 const SHORT_SURE = 80
 
+/** Words further apart than this, of their size, are of two things: an icon that was read as letters, entries of a menu. */
+const APART = 1.1
+
 /** How far letters reach above and below the row they stand on, in sizes: capitals and figures, small letters, a t, and what hangs (usual proportions of Latin faces; common practice, no source). */
 const [TALL, SMALL, SHORTER, BELOW] = [0.72, 0.52, 0.64, 0.21]
 
@@ -61,7 +64,7 @@ export function linesOf(readings: readonly (readonly ReadWord[])[]): ReadLine[] 
     base,
     size: sizeByInk(text, h),
   }))
-  return joinPieces(pieces).flatMap((line): ReadLine[] => {
+  return joinPieces(pieces, APART).flatMap((line): ReadLine[] => {
     const own = kept.filter(
       (w) =>
         Math.abs(w.base - line.base) <= 0.35 * line.size &&

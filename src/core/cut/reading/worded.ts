@@ -48,7 +48,7 @@ export function withWords(found: Autocut, by: WordedBy): Autocut {
     const low = cut.kind === 'words' && !cut.words && cut.h <= BOX * scale
     if (low || (cut.kind === 'picture' && cut.seen?.part === 'drawing')) {
       const boxes = boxesOn(raster, cut, scale)
-      const parted = boxes.length ? partedFrom(raster, cut, own, scale, id, boxes) : null
+      const parted = boxes.length ? partedFrom(raster, cut, own, { scale, id, boxes }) : null
       if (parted) return parted
     }
     if (!own.length) return [cut]
@@ -64,9 +64,18 @@ export function withWords(found: Autocut, by: WordedBy): Autocut {
       const inner = restOf(raster, readableOf(cut, scale), own, packHex(ground ?? '#ffffff'))
       return [inner.share <= UNREAD ? says(cut, own) : cut]
     }
-    if (rest.share <= 2 * BESIDE) return [says(cut, own)]
-    const parted = partedFrom(raster, cut, own, scale, id)
+    // What little is no words is a thing only where it is as large as an icon.
+    const little = rest.share <= 2 * BESIDE
+    const least = little ? ICON : SPECK
+    // An icon may have been read as a letter or two, which then lie over it.
+    const longer = own.filter((l) => l.text.replace(/[^\p{L}\p{N}]/gu, '').length > FEW)
+    const parted =
+      partedFrom(raster, cut, own, { scale, id, least }) ??
+      (longer.length && longer.length < own.length
+        ? partedFrom(raster, cut, longer, { scale, id, least: ICON })
+        : null)
     if (parted) return parted
+    if (little) return [says(cut, own)]
     if (rest.share <= UNEXPLAINED) return [cut]
     on.add(cut.id)
     return [pictured({ ...cut, kind: 'picture' }, own)]
@@ -137,6 +146,31 @@ function grown(r: Rect, by: number, { width, height }: Raster): Rect {
   return { x, y, w: Math.min(width, r.x + r.w + by) - x, h: Math.min(height, r.y + r.h + by) - y }
 }
 
+/** Colours are nearly one within this, channel difference, in that share of a rim: a slope of colour that is hardly seen. */
+const [NEARLY, ALL] = [16, 0.95]
+
+/** The ground that words of a place stand on, where it is of one colour or nearly; null where it is a picture's. */
+function plainGround(raster: Raster, place: Rect): string | null {
+  const ground = groundOf(raster, place)
+  if (ground.share >= FLAT) return ground.color
+  const px = packed(raster)
+  const behind = packHex(ground.color)
+  let [near, all] = [0, 0]
+  const see = (x: number, y: number) => {
+    all++
+    if (!differs(px[y * raster.width + x]!, behind, NEARLY)) near++
+  }
+  for (let x = place.x; x < place.x + place.w; x++) {
+    see(x, place.y)
+    see(x, place.y + place.h - 1)
+  }
+  for (let y = place.y; y < place.y + place.h; y++) {
+    see(place.x, y)
+    see(place.x + place.w - 1, y)
+  }
+  return near >= ALL * all ? ground.color : null
+}
+
 /** A picture as what its words make of it; null where it stays one. */
 function reread(
   cut: Cut,
@@ -145,26 +179,33 @@ function reread(
   scale: number,
   id: NewId,
 ): Cut[] | null {
-  const ground = groundOf(raster, grown(cut, Math.round(RIM * scale), raster))
-  if (ground.share < FLAT) return null
-  const rest = restOf(raster, cut, lines, packHex(ground.color))
-  if (rest.share <= BESIDE) return wordsOf(cut, lines, ground.color, id, raster)
+  const ground = plainGround(raster, grown(cut, Math.round(RIM * scale), raster))
+  if (ground === null) return null
+  const rest = restOf(raster, cut, lines, packHex(ground))
+  if (rest.share <= BESIDE) return wordsOf(cut, lines, ground, id, raster)
   if (lines.length === 1) {
-    const box = framedIn(raster, cut, lines[0]!, ground.color, scale)
+    const box = framedIn(raster, cut, lines[0]!, ground, scale)
     if (box)
       return [
-        says(
-          { ...cut, kind: 'button', ground: ground.color, box, seen: { part: 'button', sure: 0.8 } },
-          lines,
-        ),
+        says({ ...cut, kind: 'button', ground: ground, box, seen: { part: 'button', sure: 0.8 } }, lines),
       ]
   }
-  return partedFrom(raster, cut, lines, scale, id)
+  return partedFrom(raster, cut, lines, { scale, id })
 }
 
-/** Things that stand this near to each other are one, px of the email; what is smaller than that is no thing. */
+/** Things that stand this near to each other are one, px of the email; what is smaller than that is no thing, and what is as large as that both ways may be an icon. */
 const ONE = 5
 const SPECK = 6
+const ICON = 16
+
+interface Parting {
+  scale: number
+  id: NewId
+  /** Boxes that hold a label each. */
+  boxes?: readonly BoxOn[]
+  /** Smaller things are none, px of the email. */
+  least?: number
+}
 
 /**
  * What is no words beside those that are, such as icons before lines: each thing a picture, each block of words its own, each box with a label a button. Null where they lie over each other. Small marks on a line
@@ -174,16 +215,16 @@ function partedFrom(
   raster: Raster,
   cut: Cut,
   all: readonly ReadLine[],
-  scale: number,
-  id: NewId,
-  boxes: readonly BoxOn[] = [],
+  { scale, id, boxes = [], least = SPECK }: Parting,
 ): Cut[] | null {
-  const ground = groundOf(raster, grown(cut, Math.round(RIM * scale), raster))
-  if (ground.share < FLAT) return null
+  const ground = plainGround(raster, grown(cut, Math.round(RIM * scale), raster))
+  if (ground === null) return null
   const lines = all.filter((l) => !boxes.some((b) => overlap(b.rect, l)))
   const explained = [...boxesOf(lines), ...boxes.map((b) => grown(b.rect, 2, raster))]
-  const things = thingsBeside(raster, cut, explained, packHex(ground.color), Math.round(ONE * scale)).filter(
-    (t) => Math.max(t.w, t.h) >= SPECK * scale && !lines.some((l) => isOnLine(t, l)),
+  const things = thingsBeside(raster, cut, explained, packHex(ground), Math.round(ONE * scale)).filter(
+    (t) =>
+      (least === ICON ? Math.min(t.w, t.h) : Math.max(t.w, t.h)) >= least * scale &&
+      !lines.some((l) => isOnLine(t, l)),
   )
   const near = (t: Rect, l: ReadLine) => {
     const air = APART * l.size
@@ -193,13 +234,13 @@ function partedFrom(
   if (things.some((t) => lines.some((l) => near(t, l)))) return null
   const buttons = boxes.map((box): Cut => {
     const button = boxedCut(box, all, raster, id())
-    return { ...button, ground: ground.color, lettering: undefined, seen: { part: 'button', sure: 0.7 } }
+    return { ...button, ground: ground, lettering: undefined, seen: { part: 'button', sure: 0.7 } }
   })
   const isWords = (t: Rect): boolean => {
     if (t.h > LINE * scale || t.w <= t.h) return false
-    const { mono, pieces } = looksOf(raster, t, packHex(ground.color))
+    const { mono, pieces } = looksOf(raster, t, packHex(ground))
     // What is of one ink, in pieces along a line, is words that were not read: a price above all.
-    return (mono >= ONE_INK && pieces > 1) || strikesIn(raster, t, ground.color).some((w) => w.line)
+    return (mono >= ONE_INK && pieces > 1) || strikesIn(raster, t, ground).some((w) => w.line)
   }
   const said = new Set(things.filter(isWords))
   // What goes on a line that was read is read with it.
@@ -218,12 +259,12 @@ function partedFrom(
       kind,
       words: null,
       alt: null,
-      ground: ground.color,
+      ground: ground,
       seen: { part, sure: 0.7 },
     }
   })
   const right = cut.x + cut.w
-  const words = wordsOf(cut, lines, ground.color, id, raster).map((c) => {
+  const words = wordsOf(cut, lines, ground, id, raster).map((c) => {
     // What begins behind a thing has the room up to the next, or to the side.
     const level = things.filter((t) => t.y < c.y + c.h && t.y + t.h > c.y)
     if (!level.some((t) => t.x + t.w <= c.x)) return c
