@@ -26,7 +26,7 @@ export async function readWhole(
   here: readonly string[],
   tell?: (done: number) => void,
 ): Promise<ReadDesign> {
-  const zoom = Math.max(1, Math.min(3, Math.round(2 / scale)))
+  const zoom = zoomOf(scale)
   const stretches = stretchesOf(size, Math.round(STRETCH / zoom), Math.round(TWICE / zoom))
   const readings: ReadWord[][] = []
   const readBy = async (way: ReadingWay, i: number): Promise<ReadWord[]> => {
@@ -52,6 +52,9 @@ export async function readWhole(
   }
   return { lines: linesOf(readings), language }
 }
+
+/** By how much a design is drawn larger: one of two px or more for each of the email is read as it is; of one px small letters are read at three times their size as they are not at twice. */
+const zoomOf = (scale: number): number => (scale < 1.5 ? 3 : 1)
 
 function stretchesOf(
   { width, height }: { width: number; height: number },
