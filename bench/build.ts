@@ -93,10 +93,7 @@ function keptReader(reader: Reader, folder: string, name: string): Reader {
     async read(view, layout) {
       reader.language = this.language
       const said = [name, view, layout, ...(this.language === 'eng' ? [] : [this.language])]
-      const key = createHash('sha256')
-        .update(JSON.stringify(said))
-        .digest('hex')
-        .slice(0, 24)
+      const key = createHash('sha256').update(JSON.stringify(said)).digest('hex').slice(0, 24)
       const file = join(folder, `${key}.json`)
       if (existsSync(file)) return JSON.parse(readFileSync(file, 'utf8')) as SeenLine[]
       const lines = (await reader.read(view, layout)).map(
