@@ -14,7 +14,7 @@ import { addCut, mergeCuts, setCut } from '../edits'
 import { contentEdges } from '../content'
 import { groundOf } from '../ground'
 import { alignmentOf, inkBlocks, readInk } from '../ink'
-import { partition } from '../partition'
+import { leavesOf, partition } from '../partition'
 import { cutKinds, emptyPlan, planSchema, type Cut, type CutPlan } from '../plan'
 import type { Raster } from '../raster'
 
@@ -117,6 +117,40 @@ test('two goods with a name and a price stay beside each other on a phone; with 
     build(goods(said)).email.bands.flatMap((b) => (b.cells.length === 2 ? b.narrow : []))
   expect(narrow('Tea bowl, 24 euro')).toEqual(['keep'])
   expect(narrow('A bowl for tea, thrown by hand, in three glazes')).toEqual(['stack'])
+})
+
+test('a time and a dot stay beside what happens on a phone, as wide as they are', () => {
+  const say = (id: string, x: number, y: number, w: number, text: string) =>
+    cut(id, x, y, w, 30, { kind: 'words', ground: '#ffffff', words: textOf(text) })
+  const { email } = build(
+    plan(
+      say('t', 80, 1200, 90, '09:30'),
+      cut('d', 240, 1200, 28, 100),
+      say('e', 320, 1200, 300, 'Soaking and sorting'),
+      say('n', 320, 1250, 300, 'In the yard, boots on'),
+    ),
+  )
+  const [band] = email.bands.filter((b) => b.cells.length === 3)
+  expect(band?.narrow).toBe('keep')
+  expect(band?.cells.map((c) => c.narrow?.keepsWidth)).toEqual([true, true, undefined])
+})
+
+test('two prices under one picture belong to it: name, prices and button stack with it', () => {
+  const parts = [100, 640].flatMap((x, i) => [
+    cut(`p${i}`, x, 200, 440, 300),
+    cut(`n${i}`, x, 520, 200, 30, { kind: 'words' }),
+    cut(`x${i}`, x, 600, 60, 24, { kind: 'words' }),
+    ...(i ? [cut('old', x + 80, 600, 60, 24, { kind: 'words' })] : []),
+    cut(`b${i}`, x, 660, 180, 60, { kind: 'button' }),
+  ])
+  const layout = partition(parts)
+  expect(layout.kind).toBe('columns')
+  if (layout.kind !== 'columns') return
+  const ids = layout.parts.map((p) => leavesOf(p).map((c) => c.id))
+  expect(ids).toEqual([
+    ['p0', 'n0', 'x0', 'b0'],
+    ['p1', 'n1', 'x1', 'old', 'b1'],
+  ])
 })
 
 test('cuts become bands, cells and tiles at their measured places', () => {

@@ -144,3 +144,55 @@ test('without words nothing is another', async () => {
   const raster: Raster = { width: 1, height: 1, data: new Uint8ClampedArray(4) }
   expect(withWords(found, { lines: [], raster, scale: SCALE })).toEqual(found)
 })
+
+const said = (text: string, x: number, base: number, more: Partial<Said> = {}): Said => ({
+  text,
+  x,
+  base,
+  size: 16,
+  fill: '#222222',
+  w: text.length * 8,
+  ...more,
+})
+
+test('icons before lines are pictures of their own, and no icon is a letter', async () => {
+  const rows = [60, 130, 200]
+  const icons = rows
+    .map((y) => `<circle cx="62" cy="${y}" r="17" fill="none" stroke="#0b7285" stroke-width="3"/>`)
+    .join('')
+  const lines = rows.flatMap((y, i) => [
+    said(['Pick a morning', 'Tell us you swim', 'Bring a towel'][i]!, 100, y - 4, { bold: true }),
+    said(['Weekdays are calmer', 'Fifty metres will do', 'The rest is here'][i]!, 100, y + 16, {
+      fill: '#777777',
+    }),
+  ])
+  const { worded } = await cut(270, icons, lines)
+  expect(worded.cuts.filter((c) => c.kind === 'picture')).toHaveLength(3)
+  const words = worded.cuts.filter((c) => c.kind === 'words')
+  expect(words.every((c) => c.x >= 95 * SCALE && c.h <= 60 * SCALE)).toBe(true)
+  expect(words.map(saysOf).join(' ')).toBe(lines.map((l) => l.text).join(' '))
+})
+
+test('a price beside an outlined button: the button is one though nothing of it was read', async () => {
+  const body = `<rect x="421" y="41" width="138" height="34" rx="4" fill="none" stroke="#9a4d1c" stroke-width="2"/><text x="446" y="63" font-family="Arimo" font-size="14" font-weight="700" fill="#9a4d1c">Add to basket</text><text x="370" y="64" font-family="Arimo" font-size="16" fill="#222">£42</text>`
+  const { worded } = await cut(120, body, [said('Bread tray', 40, 62)])
+  const button = worded.cuts.find((c) => c.kind === 'button')
+  expect(button).toMatchObject({ x: 840, y: 80, w: 280, h: 72, box: { borderWidth: 2 } })
+  expect(worded.cuts.some((c) => c.kind === 'picture')).toBe(false)
+  expect(worded.cuts.some((c) => c.kind === 'words' && c.x >= 730 && c.x < 800)).toBe(true)
+})
+
+test('words on a slope of colour that fills its band are live, and so is their button', async () => {
+  const body =
+    '<defs><linearGradient id="s" x2=".4" y2="1"><stop stop-color="#23401a"/><stop offset="1" stop-color="#3d7a1f"/></linearGradient></defs><rect y="100" width="600" height="300" fill="url(#s)"/><rect x="220" y="300" width="160" height="48" rx="6" fill="#fff"/>'
+  const head = said('Learn to row before summer', 110, 190, { size: 30, fill: '#ffffff', w: 380, bold: true })
+  const lead = said('Six mornings and one coach for four', 160, 240, { fill: '#ffffff', w: 280 })
+  const label = said('Reserve a seat', 246, 329, { fill: '#23401a', bold: true, w: 108 })
+  const { worded } = await cut(500, body, [head, lead, label])
+  expect(worded.panels.filter((p) => p.picture)).toHaveLength(1)
+  expect(of(worded.cuts.filter((c) => c.y >= 200 && c.y < 800)).sort()).toEqual([
+    ['button', label.text],
+    ['words', head.text],
+    ['words', lead.text],
+  ])
+})
