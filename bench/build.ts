@@ -9,6 +9,7 @@ import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, 
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
+import { useShippedFonts } from '../scripts/fonts.mjs'
 import sharp, { type Sharp } from 'sharp'
 import { createWorker, type PSM, type Worker } from 'tesseract.js'
 import { z } from 'zod'
@@ -316,6 +317,7 @@ const ocr = await createWorker('eng', 1, {
   cacheMethod: 'none',
   gzip: true,
 })
+useShippedFonts()
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox'],

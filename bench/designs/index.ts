@@ -1,10 +1,11 @@
 /**
  * Forty designs of our own with their truth, for the first build to be measured by. The even ones may be looked at while it is worked on, the odd ones are kept back.
- * Usage: tsx bench/designs FOLDER [even|odd]
+ * Usage: npm run bench-designs -- FOLDER [even|odd|FROM-TO]: numbers from 40 on are further ones, which nobody has looked at.
  */
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
+import { useShippedFonts } from '../../scripts/fonts.mjs'
 import sharp from 'sharp'
 import { bodies, feet, heads, heroes, choices, type Theme } from './blocks'
 import { stories } from './stories'
@@ -165,7 +166,12 @@ const themes: readonly Theme[] = [
   },
 ]
 
-const COUNT = 40
+/** The numbers that are drawn. @param which even or odd ones of the forty, or a range */
+function numbers(which: string): number[] {
+  const [from = 0, to = 39] = /^\d+-\d+$/.test(which) ? which.split('-').map(Number) : []
+  const all = Array.from({ length: to - from + 1 }, (_, i) => from + i)
+  return which === 'even' || which === 'odd' ? all.filter((n) => n % 2 === (which === 'odd' ? 1 : 0)) : all
+}
 
 function designOf(n: number): { html: string; width: number; scale: number } {
   const roll = choices(1000 + n)
@@ -205,15 +211,15 @@ function designOf(n: number): { html: string; width: number; scale: number } {
   return { html, width: t.width + (frame ? 60 : 0), scale: n % 4 === 3 ? 1 : 2 }
 }
 
-const [folder, half] = process.argv.slice(2)
-if (!folder) throw new Error('Usage: tsx bench/designs FOLDER [even|odd]')
+const [folder, which = '0-39'] = process.argv.slice(2)
+if (!folder) throw new Error('Usage: npm run bench-designs -- FOLDER [even|odd|FROM-TO]')
 mkdirSync(folder, { recursive: true })
+useShippedFonts()
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox'],
 })
-for (let n = 0; n < COUNT; n++) {
-  if (half && (n % 2 ? 'odd' : 'even') !== half) continue
+for (const n of numbers(which)) {
   const { html, width, scale } = designOf(n)
   const context = await browser.newContext({ viewport: { width, height: 400 }, deviceScaleFactor: scale })
   const page = await context.newPage()
