@@ -16,6 +16,10 @@ const cut = (more: Partial<Cut>): Cut => ({
   ...more,
 })
 
+test('before anything was read nothing is missing', () => {
+  expect(toLookAt({ cuts: [cut({ kind: 'words' }), cut({ id: 'b', kind: 'button' })] })).toEqual([])
+})
+
 test('pictures that say most come first, then what could not be read; what is decided or says little does not come', () => {
   const left = toLookAt({
     cuts: [

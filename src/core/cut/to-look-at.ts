@@ -22,10 +22,12 @@ const count = (text: string): number => text.match(/[\p{L}\p{N}]+/gu)?.length ??
  * Locked cuts are decided.
  */
 export function toLookAt({ cuts }: Pick<CutPlan, 'cuts'>): ToLookAt[] {
+  // Before anything was read, that words are missing is no news.
+  const read = cuts.some((c) => c.words)
   return cuts
     .filter((c) => !c.locked)
     .flatMap((cut): ToLookAt[] => {
-      if (isUnread(cut)) return [{ cut, what: 'unread', text: '', instead: ['picture'], worth: 2 }]
+      if (isUnread(cut) && read) return [{ cut, what: 'unread', text: '', instead: ['picture'], worth: 2 }]
       const text = cut.kind === 'picture' ? (cut.alt ?? '') : ''
       const words = count(text)
       return words >= WORDS && !cut.own

@@ -49,6 +49,7 @@ export function CutBar({ w, hand, open }: Props) {
         <Dialogs w={w} open={open} />
         <Language w={w} />
         <Button
+          look={w.plan.cuts.length ? undefined : 'main'}
           onClick={() => w.find(true)}
           disabled={!!w.work}
           className={cx(w.work && 'opacity-60')}
