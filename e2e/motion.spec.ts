@@ -324,7 +324,7 @@ test('a film as a camera writes it is shown upright, frame by frame', async ({ p
     mimeType: 'video/quicktime',
     buffer: await readFile('src/test-support/fixtures/films/turned.mov'),
   })
-  await expect(page.getByText(/turned\.mov, 480 x 270, 3\.0 s/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/turned\.mov, 480 x 270, 3\.0 s/)).toBeVisible({ timeout: 60_000 })
   const picture = await clipOf(page, request, job, 2)
   const wanted = Array.from({ length: 10 }, (_, i) => 30 + i * 3)
   expect(await numbersIn(await bytesOf(request, picture.id))).toEqual(wanted)

@@ -143,7 +143,7 @@ export interface Cover {
 const lastHeights = new Map<string, number>()
 
 /** A frame whose height is not known is shown once it is, or after so long, ms: what is slow may still grow. */
-const PATIENCE = 1500
+const PATIENCE = 8_000
 
 /**
  * How tall a frame is, px of the email, and whether that is known yet: it is not shown before, so that nothing jumps.

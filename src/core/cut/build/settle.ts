@@ -46,9 +46,12 @@ export function settled(
     const same = left === beside && right === beside
     return {
       ...wide,
-      cells: levelled(wide.cells).map((cell) =>
-        settledCell(cell, { narrow: flush ? narrowSide : 0, stays: wide.narrow === 'keep', loose }),
-      ),
+      cells: inRow(levelled(wide.cells), {
+        narrow: flush ? narrowSide : 0,
+        reaches: { left: left < BLEEDS, right: right < BLEEDS },
+        stays: wide.narrow === 'keep',
+        loose,
+      }),
       ...(same ? {} : { narrowPadding: { ...wide.padding, left: beside, right: beside } }),
     }
   })
@@ -58,6 +61,8 @@ export function settled(
 interface Place {
   /** Space that things which do not reach the band's side keep from it on narrow, px. */
   narrow: number
+  /** Whether its cell reaches to the sides of the window on wide: what fills others keeps from them on narrow, too. */
+  reaches: { left: boolean; right: boolean }
   /** Whether it stays beside others on narrow. */
   stays: boolean
   loose: ReadonlySet<string>
@@ -238,7 +243,9 @@ function settledCell(cell: Cell, place: Place): Cell {
   const inside = bare(cell)
   // What reaches to the sides of a box does so on narrow; the rest keeps its space.
   const filled = Math.min(left, right) < BLEEDS
-  const around = inside ? place : { ...place, narrow: filled ? NARROW_SIDE : 0 }
+  const around = inside
+    ? place
+    : { ...place, narrow: filled ? NARROW_SIDE : 0, reaches: { left: true, right: true } }
   const items = own.items.map((item): Item => {
     if (item.kind === 'row') return settledRow(item, around)
     const tile = place.loose.has(item.id) ? loosened(item) : item
@@ -263,10 +270,20 @@ const edgesOf = ({ edges }: Cell): number => (edges?.left?.width ?? 0) + (edges?
 
 const settledRow = (row: Row, place: Place): Row => ({
   ...row,
-  cells: row.cells.map((cell) =>
-    settledCell(cell, { ...place, stays: place.stays || row.narrow === 'keep' }),
-  ),
+  cells: inRow(row.cells, { ...place, stays: place.stays || row.narrow === 'keep' }),
 })
+
+/** The cells of a row settled: only the first and the last may reach to a side. */
+const inRow = (cells: readonly Cell[], place: Place): Cell[] =>
+  cells.map((cell, i) =>
+    settledCell(cell, {
+      ...place,
+      reaches: {
+        left: place.reaches.left && i === 0,
+        right: place.reaches.right && i === cells.length - 1,
+      },
+    }),
+  )
 
 /** The space that all that a cell holds keeps, as the cell's own: the same on both sides where that is nearly so. */
 function hollowed(cell: Cell): Cell {
@@ -287,9 +304,12 @@ function hollowed(cell: Cell): Cell {
 }
 
 /** Space beside a tile on narrow: none, but where its band reaches to the window's side and it does not. */
-function narrowSides(tile: Tile, content: number, { narrow }: Place): Sides {
+function narrowSides(tile: Tile, content: number, { narrow, reaches: may }: Place): Sides {
   const { left, right } = tile.padding
-  const reaches = tile.kind === 'picture' && (left + right <= SAME || tile.width >= content - SAME)
+  const reaches =
+    (may.left || may.right) &&
+    tile.kind === 'picture' &&
+    (left + right <= SAME || tile.width >= content - SAME)
   if (!narrow || reaches) return sides(0)
   return { ...sides(0), left: narrow, right: narrow }
 }
