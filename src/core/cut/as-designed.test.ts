@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import { autocut } from './autocut'
-import { boxAround } from './reading/box-around'
+import { boxesOn } from './reading/boxes-on'
 import { cleaned } from './clean'
 import { clearedOf } from './cleared'
 import { goesOn } from './goes-on'
@@ -75,36 +75,26 @@ test('a picture goes on through a row of it; at its end, and on a plain ground, 
 test('a label on a picture is a button where a colour or a line is drawn around it', async () => {
   const ground =
     '<defs><linearGradient id="g" x2="1" y2="1"><stop stop-color="#d8cfc0"/><stop offset="1" stop-color="#8f8577"/></linearGradient></defs><rect width="600" height="200" fill="url(#g)"/>'
-  const line = (text: string, x: number, w: number) => ({
-    text,
-    x: x * SCALE,
-    y: 88 * SCALE,
-    w: w * SCALE,
-    h: 12 * SCALE,
-    size: 16 * SCALE,
-    base: 100 * SCALE,
-  })
+  const whole = { x: 0, y: 0, w: 1200, h: 400 }
   const filled = await raster(
     200,
     `${ground}<rect x="40" y="70" width="160" height="48" rx="24" fill="#b3261e"/>${text(78, 100, 'Shop linen', 16, 'style="fill:#fff" textLength="84"')}`,
   )
-  expect(boxAround(filled, line('Shop linen', 78, 84), SCALE)).toMatchObject({
-    rect: { x: 80, y: 140, w: 320, h: 96 },
-    box: { background: '#b3261e' },
-  })
-  // A pill, in px of the email.
-  expect(boxAround(filled, line('Shop linen', 78, 84), SCALE)!.box.radius).toBeGreaterThan(14)
-  expect(boxAround(filled, line('Shop linen', 78, 84), SCALE)!.box.radius).toBeLessThanOrEqual(24)
+  const [pill, ...more] = boxesOn(filled, whole, SCALE)
+  expect(more).toEqual([])
+  expect(pill).toMatchObject({ rect: { x: 80, y: 140, w: 320, h: 96 }, box: { background: '#b3261e' } })
+  // Its ends are round, in px of the email.
+  expect(pill!.box.radius).toBe(24)
   const outlined = await raster(
     200,
     `${ground}<rect x="41" y="71" width="158" height="46" fill="none" stroke="#16324f" stroke-width="2"/>${text(78, 100, 'Shop linen', 16, 'textLength="84"')}`,
   )
-  const found = boxAround(outlined, line('Shop linen', 78, 84), SCALE)!
-  expect(found.box).toMatchObject({ borderWidth: 2 })
-  expect(Math.abs(found.rect.x - 80)).toBeLessThanOrEqual(4)
-  expect(Math.abs(found.rect.w - 320)).toBeLessThanOrEqual(8)
+  const [found] = boxesOn(outlined, whole, SCALE)
+  expect(found!.box).toMatchObject({ borderWidth: 2 })
+  expect(Math.abs(found!.rect.x - 80)).toBeLessThanOrEqual(4)
+  expect(Math.abs(found!.rect.w - 320)).toBeLessThanOrEqual(8)
   const bare = await raster(200, ground + text(78, 100, 'Shop linen', 16, 'textLength="84"'))
-  expect(boxAround(bare, line('Shop linen', 78, 84), SCALE)).toBeNull()
+  expect(boxesOn(bare, whole, SCALE)).toEqual([])
 })
 
 test('a picture behind a band is cleaned of the lines and buttons that stand on it, and of nothing else', () => {

@@ -3,7 +3,6 @@ import { fontStacks, type SafeFont } from '../../email/fonts'
 import { plainOf, textOf } from '../../email/richtext'
 import type { Autocut } from '../autocut'
 import { groundOf } from '../ground'
-import { boxAround } from './box-around'
 import { readInk } from '../ink'
 import { looksOf } from '../looks'
 import { tellFonts } from '../typeface'
@@ -50,14 +49,9 @@ export function behind(
     const own = lines.filter((l) => l.y >= band.y && l.y + l.h <= band.y + band.h)
     if (!isGround(own, band, picture, raster, scale)) continue
     const color = groundOf(raster, band).color
-    const seen = boxesOn(raster, band, scale)
-    const standing = [
-      ...seen.map((b) => withLabelSize(boxedCut(b, own, raster, id()), scale)),
-      ...own.flatMap((l): Cut[] => {
-        const box = seen.some(({ rect }) => overlap(rect, l)) ? null : boxAround(raster, l, scale)
-        return box ? [buttonOf(l.text, box, id())] : []
-      }),
-    ]
+    const standing = boxesOn(raster, band, scale).map((b) =>
+      withLabelSize(boxedCut(b, own, raster, id()), scale),
+    )
     const free = own.filter((l) => !standing.some((c) => overlap(c, l)))
     const blocks = linesOfBlocks(free)
     const left = Math.min(...blocks.map((b) => b.ink.x))
