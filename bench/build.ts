@@ -1,8 +1,10 @@
 /**
- * The first build against designs whose truth is known: how much of what they say is live, what is said that nobody wrote, buttons, sizes of letters, heights.
+ * The first build against designs whose truth is known: how much of what they say is live, what is said that nobody wrote, buttons, sizes of letters, heights, likeness, order, phones, bytes (of
+ * pictures before they are encoded to leave), and the edits that are left to a person (`score`).
  * Usage: npm run bench-build -- FOLDER [NAME...], in which each design stands as NAME.png and NAME.json: `width` and `height` in px of the email, and `things`, each with its `kind`, its
  * `box` [left, top, width, height] and, where it says something, its `text` and the `size` of its letters.
  * With SAY what is missed is said, with KEEP=FOLDER the emails are kept, with READINGS=FOLDER what was read, so that it is not read again.
+ * With LEAST=95 it fails where fewer words than that (%) of a design are live, a button is none, more than three words are nobody's, or the height is off by more than 3 %.
  */
 import { createHash } from 'node:crypto'
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
@@ -12,13 +14,14 @@ import { chromium, type Page } from '@playwright/test'
 import { useShippedFonts } from '../scripts/fonts.mjs'
 import sharp, { type Sharp } from 'sharp'
 import { createWorker, type PSM, type Worker } from 'tesseract.js'
-import { z } from 'zod'
 import { autocut, type Autocut } from '@/core/cut/autocut'
 import { buildEmail } from '@/core/cut/build'
 import { drawnFor } from '@/core/cut/reading/channels'
+import { groundBehind } from '@/core/cut/reading/plain-ground'
 import { readAndFind } from '@/core/cut/reading/find'
 import { layouts, type Layout, type Reader, type SeenLine, type View } from '@/core/cut/reading/reader'
 import { clearedOf } from '@/core/cut/cleared'
+import { linearGradientOf } from '@/core/cut/gradient'
 import { groundOf } from '@/core/cut/ground'
 import { cleaned } from '@/core/cut/inpaint'
 import { readInk } from '@/core/cut/ink'
@@ -29,21 +32,8 @@ import { plainOf } from '@/core/email/richtext'
 import { compile } from '@/core/compile'
 import { plainHouseStyle } from '@/core/email/styles'
 import type { PictureRef } from '@/core/picture/ref'
-
-const truthSchema = z.object({
-  width: z.number(),
-  height: z.number(),
-  things: z.array(
-    z.object({
-      kind: z.string(),
-      box: z.tuple([z.number(), z.number(), z.number(), z.number()]),
-      text: z.string().optional(),
-      size: z.string().optional(),
-    }),
-  ),
-})
-type Truth = z.infer<typeof truthSchema>
-type Thing = Truth['things'][number]
+import { ssim } from '@/core/picture/ssim'
+import { faultsOf, PHONE, scoreOf, truthSchema, type Judged, type Live, type Shown } from './score'
 
 const rasterOf = async (image: Sharp): Promise<Raster> => {
   const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true })
@@ -52,14 +42,16 @@ const rasterOf = async (image: Sharp): Promise<Raster> => {
 const imageOf = ({ width, height, data }: Raster) =>
   sharp(Buffer.from(data.buffer, data.byteOffset, data.length), { raw: { width, height, channels: 4 } })
 
+/** The language that the only worker has: it stays from one design to the next. */
+let has = 'eng'
+
 /** Reads a design as the page does: only what draws and what runs the reader differ. */
 function readerOf(ocr: Worker, raster: Raster): Reader {
-  let has = 'eng'
   return {
     language: 'eng',
     async read({ rect, zoom, margin = 0, way }: View, layout: Layout) {
       const [width, height] = [rect.w, rect.h].map((v) => Math.max(1, Math.round(v * zoom)))
-      const ground = groundOf(raster, rect).color
+      const ground = groundBehind(raster, rect)
       const at = {
         left: Math.round(rect.x),
         top: Math.round(rect.y),
@@ -150,6 +142,7 @@ async function built(raster: Raster, reader: Reader, width: number): Promise<str
     cuts: found.cuts,
     edges: found.edges.map((e) => e.y),
     panels: found.panels,
+    language: { code: found.language, by: 'words' },
   }
   const addresses = new Map<string, string>()
   const pictures = new Map<string, PictureRef>()
@@ -173,25 +166,17 @@ async function built(raster: Raster, reader: Reader, width: number): Promise<str
     house,
     groundOf: (r) => groundOf(raster, r),
     readInk: (r, ground) => readInk(raster, r, ground),
+    gradientOf: (r, apart) => linearGradientOf(raster, r, apart),
   })
   return compile(email, house, { src: (p) => addresses.get(p.id) ?? '' })
 }
 
-interface Live {
-  text: string
-  /** Where it begins, px. */
-  x: number
-  y: number
-  size: number
-  button: boolean
-}
-
 /** What an email says live, as Chromium shows it, and how high it is. */
-async function shown(page: Page, html: string, width: number): Promise<{ live: Live[]; height: number }> {
+async function shown(page: Page, html: string, width: number): Promise<Shown> {
   await page.setViewportSize({ width, height: 400 })
   await page.setContent(html)
   return page.evaluate(() => {
-    const live: { text: string; x: number; y: number; size: number; button: boolean }[] = []
+    const live: Live[] = []
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {
       const of = node.parentElement!
@@ -208,100 +193,48 @@ async function shown(page: Page, html: string, width: number): Promise<{ live: L
         button: !!cell && getComputedStyle(cell).backgroundColor !== 'rgba(0, 0, 0, 0)',
       })
     }
-    return { live, height: document.documentElement.scrollHeight }
+    const { scrollHeight: height, scrollWidth: across } = document.documentElement
+    return { live, height, across }
   })
 }
 
-const wordsIn = (text: string): string[] => text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []
+/** A stretch of the design of so many px of the email is compared by itself. */
+const STRETCH = 240
 
-/** What may as well be a picture that says it: a mark made of letters, a figure in a disc. */
-const MAY_BE_DRAWN = new Set(['logo', 'badge'])
-
-/** Things that say something of their own: those around others say what these say. */
-function saying({ things }: Truth): (Thing & { text: string })[] {
-  const holds = ({ box: [x, y, w, h] }: Thing, { box: [a, b, c, d] }: Thing) =>
-    a >= x - 1 && b >= y - 1 && a + c <= x + w + 1 && b + d <= y + h + 1
-  return things.flatMap((t) =>
-    t.text &&
-    !MAY_BE_DRAWN.has(t.kind) &&
-    !things.some((o) => o !== t && o.text && t.text!.includes(o.text) && holds(t, o))
-      ? [{ ...t, text: t.text }]
-      : [],
+/** How alike an email and its design look, stretch by stretch. */
+async function likeness(page: Page, raster: Raster, width: number): Promise<number[]> {
+  const height = Math.round((raster.height * width) / raster.width)
+  const design = await rasterOf(imageOf(raster).resize(width, height, { fit: 'fill' }))
+  const seen = await rasterOf(
+    sharp(await page.screenshot({ fullPage: true })).resize(width, height, { fit: 'cover', position: 'top' }),
   )
+  const rows = ({ data }: Raster, y: number, h: number): Raster => ({
+    width,
+    height: h,
+    data: new Uint8ClampedArray(data.slice(4 * width * y, 4 * width * (y + h))),
+  })
+  const out: number[] = []
+  for (let y = 0; y < height; y += STRETCH) {
+    const h = Math.min(STRETCH, height - y)
+    if (h >= STRETCH / 4) out.push(ssim(rows(design, y, h), rows(seen, y, h)))
+  }
+  return out
 }
 
-/** Letters are off from this part of their size on. */
-const OFF = 0.2
-
-function scoreOf(truth: Truth, { live, height }: { live: Live[]; height: number }) {
-  const left = new Map<string, number>()
-  const missed: string[] = []
-  for (const word of live.flatMap((l) => wordsIn(l.text))) left.set(word, (left.get(word) ?? 0) + 1)
-  const things = saying(truth)
-  let [said, meant] = [0, 0]
-  for (const word of things.flatMap((t) => wordsIn(t.text))) {
-    meant++
-    const n = left.get(word) ?? 0
-    if (n) said++
-    else missed.push(word)
-    left.set(word, n - 1)
-  }
-  for (const t of truth.things)
-    if (MAY_BE_DRAWN.has(t.kind))
-      for (const word of wordsIn(t.text ?? '')) left.set(word, (left.get(word) ?? 0) - 1)
-  const more = [...left.values()].filter((n) => n > 0).reduce((a, b) => a + b, 0)
-  const sized = things.flatMap((t) => {
-    const begins = wordsIn(t.text).slice(0, 3).join(' ')
-    const [x, y] = t.box
-    const away = (l: Live) => Math.hypot(l.x - x, l.y - y)
-    const [found] = t.size
-      ? live.filter((l) => wordsIn(l.text).join(' ').startsWith(begins)).sort((a, b) => away(a) - away(b))
-      : []
-    return found
-      ? [
-          {
-            off: Math.abs(found.size / Number.parseFloat(t.size!) - 1),
-            text: t.text,
-            is: found.size,
-            size: t.size,
-          },
-        ]
-      : []
-  })
-  const buttons = things.filter((t) => t.kind === 'button')
-  const real = buttons.filter((b) =>
-    live.some((l) => l.button && wordsIn(l.text).join() === wordsIn(b.text).join()),
-  )
-  if (process.env.SAY) {
-    console.log('  missed:', missed.join(' '))
-    console.log(
-      '  more:',
-      [...left]
-        .filter(([, n]) => n > 0)
-        .map(([w]) => w)
-        .join(' '),
-    )
-    console.log(
-      '  no button:',
-      buttons
-        .filter((b) => !real.includes(b))
-        .map((b) => b.text)
-        .join(' | '),
-    )
-    console.log(
-      '  sizes off:',
-      sized
-        .filter((s) => s.off > OFF)
-        .map((s) => `${s.text.slice(0, 20)} ${s.is} for ${s.size}`)
-        .join(' | '),
-    )
-  }
+/** The email as it is looked at. */
+async function judged(page: Page, html: string, raster: Raster, width: number): Promise<Judged> {
+  const wide = await shown(page, html, width)
+  const alike = await likeness(page, raster, width)
+  const pictures = [...html.matchAll(/data:image\/[a-z]+;base64,([A-Za-z0-9+/=]+)/g)].map(([all, data]) => ({
+    all: all.length,
+    bytes: (3 * data!.length) / 4,
+  }))
+  const sum = (of: (p: (typeof pictures)[number]) => number) => pictures.reduce((n, p) => n + of(p), 0)
   return {
-    'words live, %': Math.round((100 * said) / meant),
-    'words too many': more,
-    'letters off': `${sized.filter((s) => s.off > OFF).length} of ${sized.length}`,
-    buttons: `${real.length} of ${buttons.length}`,
-    height: Number((height / truth.height).toFixed(3)),
+    wide,
+    narrow: await shown(page, html, PHONE),
+    likeness: alike,
+    bytes: { html: html.length - sum((p) => p.all), pictures: sum((p) => p.bytes) },
   }
 }
 
@@ -339,13 +272,21 @@ for (const file of readdirSync(folder).filter(
       : readerOf(ocr, raster),
     truth.width,
   )
+  if (process.env.KEEP) mkdirSync(process.env.KEEP, { recursive: true })
   if (process.env.KEEP) writeFileSync(join(process.env.KEEP, `${name}.html`), html)
   const took = (Date.now() - from) / 1000
   table[name] = {
-    ...scoreOf(truth, await shown(page, html, truth.width)),
+    ...scoreOf(truth, await judged(page, html, raster, truth.width)),
     'read and built, s': Number(took.toFixed(1)),
   }
 }
 console.table(table)
 await ocr.terminate()
 await browser.close()
+
+if (process.env.LEAST)
+  for (const [name, score] of Object.entries(table)) {
+    const faults = faultsOf(score, Number(process.env.LEAST))
+    if (faults.length) process.exitCode = 1
+    if (faults.length) console.error(`${name}: ${faults.join(', ')}`)
+  }

@@ -237,7 +237,7 @@ test('cutting by hand: trim, lock, align, order, colours, copy, pictures; every 
   const entry = (id: string) => page.locator('[aria-label=Cuts] li button').nth(orderOf.indexOf(id))
   const orderOf = (await read()).order!
   await entry(pictures[0]!.id).click()
-  for (const p of pictures.slice(1)) await entry(p.id).click({ modifiers: ['Shift'] })
+  for (const p of pictures.slice(1)) await entry(p.id).click({ modifiers: ['Control'] })
   await page.getByLabel('Link', { exact: true }).fill('https://halden.example/go')
   expect((await read()).cuts.filter((c) => c.link === 'https://halden.example/go')).toHaveLength(
     pictures.length,

@@ -54,6 +54,8 @@ export async function quiet(page: Page): Promise<void> {
  * axe-core finds nothing against WCAG 2.2 A and AA. What the lenses show is the client's email, not the app.
  */
 export async function accessible(page: Page): Promise<void> {
+  // After a link within the app a page's name comes with the rest of it, a moment later than what is seen first.
+  await expect(page).toHaveTitle(/./)
   // What fades in or out is of its own colours only once it is there.
   await page.waitForFunction(
     () => !document.getAnimations().some((a) => a instanceof CSSTransition && a.playState === 'running'),

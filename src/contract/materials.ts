@@ -101,7 +101,7 @@ export const materialRoutes = routesOf({
       pieces: z.array(
         z.object({
           text: z.string(),
-          kind: z.enum(['heading', 'words', 'list', 'link']),
+          kind: z.enum(['subject', 'preheader', 'heading', 'words', 'list', 'link', 'picture', 'note']),
           rich: richTextSchema,
           link: z.string().optional(),
         }),

@@ -1,6 +1,7 @@
 import sharp from 'sharp'
 import { autocut } from '@/core/cut/autocut'
 import { buildEmail } from '@/core/cut/build'
+import { linearGradientOf } from '@/core/cut/gradient'
 import { groundOf } from '@/core/cut/ground'
 import { readInk } from '@/core/cut/ink'
 import { emptyPlan, asBuilt, type Cut, type CutPlan } from '@/core/cut/plan'
@@ -27,6 +28,7 @@ export interface Built {
   scale: number
   email: Email
   plan: CutPlan
+  raster: Raster
   house: HouseStyle
   /** Address of each picture, by its id: the crop of the design. */
   crops: Map<string, string>
@@ -76,8 +78,9 @@ export async function buildScene(scene: Scene, scale = 2, quality?: number, narr
     house,
     groundOf: (r) => groundOf(raster, r),
     readInk: (r, g) => readInk(raster, r, g),
+    gradientOf: (r, apart) => linearGradientOf(raster, r, apart),
   })
-  return { scene, scale, email: emailSchema.parse(email), plan, house, crops }
+  return { scene, scale, raster, email: emailSchema.parse(email), plan, house, crops }
 }
 
 async function pixels(scene: Scene, scale: number, quality?: number): Promise<Raster> {

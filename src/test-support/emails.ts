@@ -2,7 +2,7 @@ import { type Tile } from '@/core/email/tile'
 import fc from 'fast-check'
 import type { Block, Inline, Mark, RichText } from '@/core/email/richtext'
 import { EMAIL_VERSION, type Band, type Cell, type Email, type Row } from '@/core/email/schema'
-import { plainHouseStyle, type Edge, type StyleOverrides } from '@/core/email/styles'
+import { plainHouseStyle, type Edge, type Gradient, type StyleOverrides } from '@/core/email/styles'
 
 /** Any email that the schema allows, for properties that must hold of all of them. */
 const color = fc.integer({ min: 0, max: 0xffffff }).map((n) => `#${n.toString(16).padStart(6, '0')}`)
@@ -455,6 +455,43 @@ const styles: fc.Arbitrary<StyleOverrides> = fc.oneof(
   }),
 )
 
+/** A gradient between two colours of what it lies behind; every other one has colours for the night. */
+const slope = (from: string, to: string, at: number): Gradient => ({
+  angle: (at * 7) % 360,
+  stops: [
+    { color: from, at: 0 },
+    ...(at % 3 ? [] : [{ color: '#808080', at: 30 + (at % 40) }]),
+    { color: to, at: 100, ...(at % 2 ? { nightColor: from } : {}) },
+  ],
+})
+
+/** Gradients over some grounds, drawn from what is there. */
+function sloped<T extends Pick<Row, 'cells'>>(row: T): T {
+  const cells = row.cells.map((c): Cell => {
+    const items = c.items.map((i) => (i.kind === 'row' ? sloped(i) : slopedButton(i)))
+    const { radius, background, nightBackground } = c
+    if (radius === undefined || !background) return { ...c, items }
+    return { ...c, items, gradient: slope(background, nightBackground ?? '#334455', radius) }
+  })
+  return { ...row, cells }
+}
+
+function slopedButton(tile: Tile): Tile {
+  const { background, hoverColor, radius = 1 } = (tile.kind === 'button' && tile.style) || {}
+  if (tile.kind !== 'button' || !background || !hoverColor) return tile
+  return { ...tile, style: { ...tile.style, gradient: slope(background, hoverColor, radius) } }
+}
+
+const slopedBand = (b: Band): Band => {
+  const { background, bleed, padding, card } = b
+  const from = card ? bleed : background
+  if (!from || padding.top % 2) return sloped(b)
+  return {
+    ...sloped(b),
+    gradient: { ...slope(from, '#203040', padding.top), across: card ? 'window' : 'email' },
+  }
+}
+
 /** Removes what is undefined, as saving does. */
 const stored = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
@@ -472,6 +509,7 @@ export const anyEmail: fc.Arbitrary<Email> = fc
     bands: fc.array(band, { maxLength: 5 }),
   })
   // Drawn from what is there, so that the samples of before stay what they were.
+  .map((e) => ({ ...e, bands: (e.bands as Band[]).map(slopedBand) }))
   .map((e) => stored(e.title.length % 4 === 1 ? { ...e, readable: true as const } : e)) as fc.Arbitrary<Email>
 
 /**

@@ -1,9 +1,11 @@
 import { autocut, type Autocut } from '@/core/cut/autocut'
 import { drawnFor } from '@/core/cut/reading/channels'
+import { groundBehind } from '@/core/cut/reading/plain-ground'
 import { clearedOf } from '@/core/cut/cleared'
 import { buildEmail, type BuildResult } from '@/core/cut/build'
 import { contentEdges, type ContentEdges } from '@/core/cut/content'
 import { cutout, laidOn, vanishing } from '@/core/cut/cutout'
+import { linearGradientOf } from '@/core/cut/gradient'
 import { groundOf, type Ground } from '@/core/cut/ground'
 import { readInk } from '@/core/cut/ink'
 import { withLayers, type DesignLayers } from '@/core/cut/layers'
@@ -11,6 +13,7 @@ import { cleaned } from '@/core/cut/inpaint'
 import { leftOut } from '@/core/cut/left-out'
 import { exactly } from '@/core/cut/mask'
 import { paletteOf, pickColor, type PaletteColor } from '@/core/cut/palette'
+import { bestPart, gapsIn, inkIn } from '@/core/cut/parting'
 import { asBuilt, groundId, type Cut, type CutPlan, type Panel } from '@/core/cut/plan'
 import { packed, packHex, type Raster, type Rect } from '@/core/cut/raster'
 import type { ReadLine } from '@/core/cut/reading/lines'
@@ -28,6 +31,8 @@ export type CutterCall =
   | { kind: 'ground'; rect: Rect }
   | { kind: 'content'; rect: Rect }
   | { kind: 'trim'; rect: Rect }
+  /** Where a cut may be parted, and the lines of its ink. */
+  | { kind: 'parting'; rect: Rect; ground: string | null }
   | { kind: 'leftOut'; cuts: readonly Cut[]; panels: readonly Panel[] }
   | { kind: 'palette'; rect: Rect | null }
   | { kind: 'pick'; x: number; y: number; side: 1 | 3 | 5 }
@@ -43,6 +48,7 @@ export interface CutterAnswers {
   content: ContentEdges
   /** The rectangle drawn in to what stands in it. */
   trim: Rect
+  parting: { across: number; down: number; lines: Rect[] }
   leftOut: Rect[]
   palette: PaletteColor[]
   pick: string
@@ -123,7 +129,16 @@ async function preview(call: Extract<CutterCall, { kind: 'preview' }>): Promise<
     house: call.house,
     groundOf: (rect) => groundOf(r, rect),
     readInk: (rect, ground) => readInk(r, rect, ground),
+    gradientOf: (rect, apart) => linearGradientOf(r, rect, apart),
   })
+}
+
+function partingOf(r: Raster, rect: Rect, ground: string | null): CutterAnswers['parting'] {
+  return {
+    across: bestPart(gapsIn(r, rect, 'across'), rect, 'across'),
+    down: bestPart(gapsIn(r, rect, 'down'), rect, 'down'),
+    lines: inkIn(r, rect, ground ?? groundOf(r, rect).color),
+  }
 }
 
 /** A picture behind a band without what stands on it, as a quick crop. */
@@ -171,7 +186,7 @@ async function view({ rect, zoom, margin = 0, way }: View): Promise<Blob> {
   const [width, height] = [rect.w, rect.h].map((side) => Math.max(1, Math.round(side * zoom)))
   const part = new OffscreenCanvas(width! + 2 * margin, height! + 2 * margin)
   const context = part.getContext('2d', { willReadFrequently: true })!
-  const ground = groundOf(loaded(), rect).color
+  const ground = groundBehind(loaded(), rect)
   context.fillStyle = ground
   context.fillRect(0, 0, part.width, part.height)
   context.imageSmoothingQuality = 'high'
@@ -198,6 +213,8 @@ function answerTo(what: CutterCall, progress: (p: number) => void): unknown {
       return groundOf(loaded(), what.rect)
     case 'content':
       return contentEdges(loaded(), what.rect)
+    case 'parting':
+      return partingOf(loaded(), what.rect, what.ground)
     case 'trim': {
       const r = loaded()
       return exactly(

@@ -1,4 +1,5 @@
 import { contrast, wantedContrast } from '../color/contrast'
+import { groundTones } from '../email/ground'
 import { definitionOf } from '../tiles'
 import type { ColorPair } from '../tiles/definition'
 import type { Check } from './check'
@@ -11,7 +12,8 @@ export const contrastLow: Check = {
   about:
     'Words stand off their ground, by day and at night, by WCAG 2.2 AA (1.4.3): 4.5 to 1, large ones 3 to 1.',
   tile: ({ tile, look, ground }) => {
-    const pairs = definitionOf(tile).pairs(tile, look, ground)
+    // Where on a gradient the words stand is not known: they have to be read on all of it.
+    const pairs = groundTones(ground).flatMap((tone) => definitionOf(tile).pairs(tile, look, tone))
     const lowest = (of: (p: ColorPair) => { color: string; ground: string }) =>
       pairs
         .map((p) => ({

@@ -2,6 +2,7 @@ import { contrast, wantedContrast } from '../color/contrast'
 import type { Said } from '../night/behaviour'
 import { behaviourIds, behaviours, type Behaviour } from '../night/behaviours'
 import { anyInkHolds } from '../night/holds'
+import { groundTones } from '../email/ground'
 import { definitionOf } from '../tiles'
 import type { ColorPair } from '../tiles/definition'
 import type { Check } from './check'
@@ -9,10 +10,11 @@ import type { Check } from './check'
 /** What the element of a pair says. */
 const saidOf = ({ link, own, ground }: ColorPair): Said => ({ link, ...(own ? { ground } : {}) })
 
-/** How a pair of colours stands off under a behaviour that recolours. */
-function under(pair: ColorPair, b: Behaviour): { color: string; ground: string; is: number } {
+/** How a pair of colours stands off under a behaviour that recolours. @param drawn whether its ground is a gradient's */
+function under(pair: ColorPair, b: Behaviour, drawn: boolean): { color: string; ground: string; is: number } {
   const { color, ground, own } = pair
-  const after = b.ground(ground, own ? { ink: color } : {}) ?? b.page
+  // A gradient stays as a picture does (common practice, no source).
+  const after = drawn ? ground : (b.ground(ground, own ? { ink: color } : {}) ?? b.page)
   const words = b.words(color, { before: ground, after, picture: false }, saidOf(pair))
   return { color: words, ground: after, is: contrast(words, after) }
 }
@@ -23,7 +25,8 @@ export const nightForecast: Check = {
   tile: ({ tile, look, ground }) => {
     // On a picture nobody can say by rule.
     if (ground.picture) return []
-    const pairs = definitionOf(tile).pairs(tile, look, ground)
+    const pairs = groundTones(ground).flatMap((tone) => definitionOf(tile).pairs(tile, look, tone))
+    const tones = new Set(ground.gradient?.stops.map((s) => s.color))
     for (const pair of pairs) {
       const wanted = wantedContrast(pair.size, pair.bold)
       // What is not read by day is another finding.
@@ -31,7 +34,7 @@ export const nightForecast: Check = {
       for (const id of behaviourIds) {
         const b = behaviours[id]
         if (!b.recolors) continue
-        const now = under(pair, b)
+        const now = under(pair, b, !!pair.drawn || tones.has(pair.ground))
         if (now.is >= wanted) continue
         return [
           {

@@ -1,5 +1,6 @@
 import type { Element, ElementContent, Properties } from 'hast'
-import { bandGround, bleedGround } from '../email/ground'
+import { bandGround, bleedGround, gradientAcross } from '../email/ground'
+import { plainOf } from '../email/gradient'
 import { blockWidth, innerWidth, measureBand } from '../email/measures'
 import type { Band, Cell } from '../email/schema'
 import { css, el, trim } from '../html/element'
@@ -7,7 +8,7 @@ import { ghost, notWord } from '../html/nodes'
 import { classes, type CompileContext } from '../tiles/context'
 import { Rules, type Rule } from '../tiles/rules'
 import { box, flow } from '../tiles/space'
-import { cardShell, ghostTable, layout, onPicture, pictureStyle } from './boxes'
+import { cardShell, ghostTable, gradientStyle, layout, onFill, pictureStyle, type Fill } from './boxes'
 import { cellInset, cellRows, holderCell, plain, visibility, type BandContext, type Held } from './cell'
 import { insetOf, within } from './inset'
 import { separated } from './passes/separate'
@@ -41,6 +42,7 @@ export function bandTree(band: Band, context: CompileContext): BandTree {
     role: band.role,
     look: context.style.roles[band.role],
     kept: false,
+    drawn: filled(fillOf(band, 'email')) || filled(fillOf(band, 'window')),
     top: true,
     measures: measureBand(band, context.width),
     row: rowContent,
@@ -71,13 +73,25 @@ function wrapped(band: Band, rows: ElementContent[], marks: Marks, c: BandContex
   return band.show === 'narrow' ? [notWord(...whole)] : whole
 }
 
+/** What lies behind a band's email width, or behind its whole row. */
+const fillOf = (band: Band, across: 'email' | 'window'): Fill => ({
+  picture: band.picture?.across === across ? band.picture : undefined,
+  gradient: gradientAcross(band, across),
+})
+
+const filled = ({ picture, gradient }: Fill): boolean => !!(picture || gradient)
+
+/** @param c for the addresses of pictures */
+const fillStyle = ({ picture, gradient }: Fill, c: CompileContext) =>
+  picture ? pictureStyle(picture, c.src) : gradientStyle(gradient)
+
 /** Whether the window beside the band has a look of the band's own, or space around a card. */
 const bleeds = (band: Band): boolean =>
-  !!(band.bleed || band.nightBleed || band.card) || band.picture?.across === 'window'
+  !!(band.bleed || band.nightBleed || band.card) || filled(fillOf(band, 'window'))
 
 /** Whether neighbours may stand in its wrapper. */
 const shares = (band: Band): boolean =>
-  !bleeds(band) && band.show === 'all' && !band.when && !band.lang && !band.dir
+  !bleeds(band) && !band.gradient && band.show === 'all' && !band.when && !band.lang && !band.dir
 
 /** What wrappers have in common that may be shared. */
 const likeness = ({ background, nightBackground }: Band): string =>
@@ -87,37 +101,44 @@ const likeness = ({ background, nightBackground }: Band): string =>
 function rowsOf(band: Band, c: BandContext): { rows: ElementContent[]; flat?: Cell } {
   const ground = bandGround(band, c.style)
   const inset = insetOf(band, band.narrowPadding)
-  const picture = band.picture?.across === 'email' ? band.picture : undefined
+  const fill = fillOf(band, 'email')
   const only = band.cells.length === 1 ? band.cells[0]! : undefined
-  if (only && bare(only) && !picture) {
+  if (only && bare(only) && !filled(fill)) {
     const rows = cellRows(only, within(inset, cellInset(only)), ground, c)
     if (rows) return { rows, flat: only }
   }
   const content = rowContent(band, innerWidth(band, c.width), ground, c)
   const held: Held = { ...plain(content.children), style: { 'font-size': 0, ...content.style } }
   const row = el('tr', null, holderCell(held, inset, c))
-  if (!picture) return { rows: [row] }
+  if (!filled(fill)) return { rows: [row] }
   // The box of the Word engine is as wide as the block: its space has to stand inside.
   const inside = [layout({ width: '100%' }, [row])]
-  const box = onPicture(picture, blockWidth(band, c.width), ground.color, inside, c)
-  const behind = css(pictureStyle(picture, c.src))
-  return { rows: [el('tr', null, el('td', { background: c.src(picture.picture), style: behind }, box))] }
+  const box = onFill(fill, blockWidth(band, c.width), ground.color, inside, c)
+  const cell = el('td', { ...filledCell(fill, band.nightBackground, c), style: css(fillStyle(fill, c)) }, box)
+  return { rows: [el('tr', null, cell)] }
 }
+
+/** What a cell with a picture or a gradient behind it says besides its style. @param night its plain ground of the night */
+const filledCell = ({ picture, gradient }: Fill, night: string | undefined, c: BandContext): Properties =>
+  picture
+    ? { background: c.src(picture.picture) }
+    : { className: classes(gradient && c.rules.nightGradient(gradient, night)) }
 
 /** The block of the email's width, with the edge and corners of a card. */
 function blockOf(band: Band, rows: ElementContent[], marks: Marks, c: BandContext): ElementContent[] {
   const width = blockWidth(band, c.width)
   const shell = cardShell(band.card, c)
+  const plain = plainOf(band.background, gradientAcross(band, 'email'))
   const seen = bleeds(band) ? undefined : visibility(band.show, 'block', c.rules)
   const table = layout(
     {
       width: '100%',
       className: classes(band.nightBackground && c.rules.nightGround(band.nightBackground)),
-      ...(band.background ? { bgColor: band.background } : {}),
+      ...(plain ? { bgColor: plain } : {}),
       lang: band.lang,
       dir: band.dir,
       dataM: marks.cell,
-      style: css({ 'background-color': band.background }) || undefined,
+      style: css({ 'background-color': plain }) || undefined,
     },
     rows,
   )
@@ -138,22 +159,24 @@ function blockOf(band: Band, rows: ElementContent[], marks: Marks, c: BandContex
 /** The window's width, with the bleed and what hides the band on one of the two widths. */
 function bleedTable(band: Band, block: ElementContent[], mark: string | undefined, c: BandContext): Element {
   const seen = visibility(band.show, 'table', c.rules)
-  const picture = band.picture?.across === 'window' ? band.picture : undefined
+  const fill = fillOf(band, 'window')
   const { color } = bleedGround(band, c.style)
+  const plain = plainOf(band.bleed, fill.gradient)
   const around = band.card ? box(flow(band.card.around, c.dir)) : '0'
-  const style = css({ ...pictureStyle(picture, c.src), padding: around === '0' ? undefined : around })
+  const style = css({ ...fillStyle(fill, c), padding: around === '0' ? undefined : around })
   const cell = el(
     'td',
-    { ...(picture ? { background: c.src(picture.picture) } : {}), style: style || undefined },
-    onPicture(picture, null, color, block, c),
+    { ...filledCell(fill, band.nightBleed, c), style: style || undefined },
+    // Of two the Word engine gets the one that is nearer to the words.
+    onFill(filled(fillOf(band, 'email')) ? {} : fill, null, color, block, c),
   )
   return layout(
     {
       width: '100%',
       className: classes(seen.className, band.nightBleed && c.rules.nightGround(band.nightBleed)),
-      ...(band.bleed ? { bgColor: band.bleed } : {}),
+      ...(plain ? { bgColor: plain } : {}),
       dataM: mark,
-      style: css({ 'background-color': band.bleed, ...seen.style }) || undefined,
+      style: css({ 'background-color': plain, ...seen.style }) || undefined,
     },
     [el('tr', null, cell)],
   )

@@ -1,6 +1,7 @@
 import type { Element, ElementContent, Properties } from 'hast'
+import { gradientCss, gradientFill, plainOf } from '../email/gradient'
 import type { Cell, EmailGround, GroundPicture } from '../email/schema'
-import type { Edge, Edges } from '../email/styles'
+import type { Edge, Edges, Gradient } from '../email/styles'
 import { css, el, trim, type Declarations } from '../html/element'
 import { ghost } from '../html/nodes'
 import type { CompileContext } from '../tiles/context'
@@ -66,6 +67,12 @@ export function cardShell(
   }
 }
 
+/** The plain ground of a cell as an attribute, for readers that strip styles. */
+export function colored({ background, gradient }: Cell): Properties {
+  const bgColor = plainOf(background, gradient)
+  return bgColor ? { bgColor } : {}
+}
+
 /** The shell of a cell. */
 export function cellShell(cell: Cell, c: { dir: 'ltr' | 'rtl'; rules: Rules }): Shell {
   const edges = edgeStyle(cell.edges, c.dir)
@@ -73,17 +80,19 @@ export function cellShell(cell: Cell, c: { dir: 'ltr' | 'rtl'; rules: Rules }): 
   const night = [top, right, bottom, left].find((e) => e?.nightColor)?.nightColor
   return {
     style: {
-      'background-color': cell.background,
+      'background-color': plainOf(cell.background, cell.gradient),
+      ...gradientStyle(cell.gradient),
       ...edges,
       'border-radius': cell.radius || undefined,
       overflow: cell.radius ? 'hidden' : undefined,
     },
     names: [
       cell.nightBackground && c.rules.nightGround(cell.nightBackground),
+      cell.gradient && c.rules.nightGradient(cell.gradient, cell.nightBackground),
       night && c.rules.nightEdge(night),
     ],
     word: {
-      ...(cell.background ? { bgColor: cell.background } : {}),
+      ...colored(cell),
       ...(css(edges) ? { style: css(edges) } : {}),
     },
   }
@@ -91,6 +100,9 @@ export function cellShell(cell: Cell, c: { dir: 'ltr' | 'rtl'; rules: Rules }): 
 
 const cssUrl = (address: string) =>
   `url('${address.replace(/['"\\\s()]/g, (ch) => `%${ch.charCodeAt(0).toString(16).padStart(2, '0')}`)}')`
+
+export const gradientStyle = (g: Gradient | undefined): Declarations =>
+  g ? { 'background-image': gradientCss(g) } : {}
 
 /** A picture behind a box. Its colour stands for it with pictures off. */
 export const pictureStyle = (p: EmailGround | undefined, src: CompileContext['src']): Declarations =>
@@ -105,27 +117,26 @@ export const pictureStyle = (p: EmailGround | undefined, src: CompileContext['sr
 
 const at = { left: '0', center: '0.5', right: '1', top: '0', bottom: '1' }
 
+/** What lies behind a box besides its colour. */
+export interface Fill {
+  picture?: GroundPicture | undefined
+  gradient?: Gradient | undefined
+}
+
 /**
- * Content on a picture. The Word engine knows no background pictures: it gets a VML box that grows with its words,
- * filled with the picture. @param width px; null: the whole window @param color behind the picture
+ * Content on a picture or a gradient. The Word engine draws neither behind a cell: it gets a VML box that grows with its words,
+ * filled so. @param width px; null: the whole window @param color behind the picture
  */
-export function onPicture(
-  p: GroundPicture | undefined,
+export function onFill(
+  { picture: p, gradient }: Fill,
   width: number | null,
   color: string,
   content: ElementContent[],
   c: Pick<CompileContext, 'src'> & { rules: Rules },
 ): ElementContent[] {
-  if (!p) return content
+  if (!p && !gradient) return content
   c.rules.vml()
-  const place = `${at[p.x]},${at[p.y]}`
-  const fill = el('v:fill', {
-    type: p.fit === 'repeat' ? 'tile' : 'frame',
-    aspect: p.fit === 'cover' ? 'atleast' : undefined,
-    ...(p.fit === 'repeat' ? {} : { origin: place, position: place }),
-    src: c.src(p.picture),
-    color,
-  })
+  const fill = el('v:fill', p ? pictureFill(p, color, c) : gradientFill(gradient!))
   const box = {
     fill: 'true',
     stroke: 'false',
@@ -135,4 +146,15 @@ export function onPicture(
     el('div', null, content),
   ])
   return [ghost('v:rect', box, [words], [fill])]
+}
+
+function pictureFill(p: GroundPicture, color: string, c: Pick<CompileContext, 'src'>): Properties {
+  const place = `${at[p.x]},${at[p.y]}`
+  return {
+    type: p.fit === 'repeat' ? 'tile' : 'frame',
+    aspect: p.fit === 'cover' ? 'atleast' : undefined,
+    ...(p.fit === 'repeat' ? {} : { origin: place, position: place }),
+    src: c.src(p.picture),
+    color,
+  }
 }

@@ -9,12 +9,12 @@ import { definitionOf, tileOutput } from '../tiles'
 import { classes, type CompileContext, type TileContext } from '../tiles/context'
 import { isPlain, physical } from '../tiles/letters'
 import type { Rules } from '../tiles/rules'
-import { layout } from './boxes'
+import { layout, onFill } from './boxes'
 import { flush, insetOf, isFlush, isLow, partOf, spaceStyle, within, type Inset } from './inset'
 
 /** What the compiling of a band's rows knows. */
 export type BandContext = CompileContext &
-  Pick<TileContext, 'role' | 'look' | 'rules' | 'kept'> & {
+  Pick<TileContext, 'role' | 'look' | 'rules' | 'kept' | 'drawn'> & {
     measures: ReadonlyMap<string, CellMeasure>
     /** False inside a cell that has others beside it. */
     top: boolean
@@ -144,10 +144,22 @@ export function cellRows(cell: Cell, inset: Inset, behind: Ground, c: BandContex
 
 /** A cell as a table of its own. @param inset around all of it */
 export function cellTable(cell: Cell, inset: Inset, behind: Ground, c: BandContext): Element {
+  const { gradient } = cell
+  if (!gradient || c.drawn) return bareTable(cell, inset, behind, c)
+  const inside = [bareTable(cell, inset, behind, { ...c, drawn: true })]
+  const { color } = cellGround(cell, behind)
+  const { left, right } = cell.edges ?? {}
+  const width = c.measures.get(cell.id)!.outer - (left?.width ?? 0) - (right?.width ?? 0)
+  return layout({ width: '100%' }, [
+    el('tr', null, el('td', null, onFill({ gradient }, width, color, inside, c))),
+  ])
+}
+
+function bareTable(cell: Cell, inset: Inset, behind: Ground, c: BandContext): Element {
   const rows = cellRows(cell, inset, behind, c)
   return layout(
     { width: '100%' },
-    rows ?? [el('tr', null, holderCell(plain([cellTable(cell, flush, behind, c)]), inset, c))],
+    rows ?? [el('tr', null, holderCell(plain([bareTable(cell, flush, behind, c)]), inset, c))],
   )
 }
 
@@ -163,7 +175,7 @@ export const tabled = (cell: Cell, inset: Inset, behind: Ground, c: BandContext)
 export function cellHeld(cell: Cell, inset: Inset, behind: Ground, c: BandContext): Held {
   const { content } = c.measures.get(cell.id)!
   const only = cell.items.length === 1 ? cell.items[0]! : undefined
-  if (only && showOf(only) === 'all' && isFlush(inset) && isFlush(spaceOf(only))) {
+  if (only && !cell.gradient && showOf(only) === 'all' && isFlush(inset) && isFlush(spaceOf(only))) {
     const held = heldOf(only, cell, content, cellGround(cell, behind), c)
     return { ...held, marks: [cell.id, ...held.marks] }
   }

@@ -288,6 +288,53 @@ test('a table of data has header cells with their scope; as cards its cells are 
   expect(html).toMatch(/<span class="show-inline" style="display:none">Leaves: <\/span>21:40/)
 })
 
+test('rows of a table that stand out have their ground, ink and weight, by day and by night', () => {
+  const table = {
+    id: 't',
+    kind: 'table',
+    padding: { top: 0, right: 0, bottom: 0, left: 0 },
+    show: 'all',
+    caption: '',
+    columns: [{ align: 'left' }, { align: 'right' }],
+    rows: [
+      ['Club', 'Points'],
+      ['Harriers', '28'],
+      ['Fleetwood', '26'],
+    ],
+    headRow: true,
+    headColumn: false,
+    rowLooks: [
+      {
+        row: 1,
+        background: '#e4c100',
+        color: '#111111',
+        bold: true,
+        nightBackground: '#5c4e00',
+        nightColor: '#fff6cc',
+      },
+    ],
+    space: 6,
+    spaceBeside: 20,
+    compact: 'whole',
+  } as const
+  const html = out(
+    applyEdit(longEmail(1), { name: 'addTile', what: { cell: 'c0-0', at: 0, tile: table as never } }),
+  )
+  const cells = (said: string) => html.match(new RegExp(`<td[^>]*>${said}</td>`))![0]
+  for (const said of ['Harriers', '28']) {
+    expect(cells(said)).toContain('bgcolor="#e4c100"')
+    expect(cells(said)).toContain('color:#111111')
+    expect(cells(said)).toMatch(/font-weight:bold/)
+  }
+  expect(cells('Fleetwood')).not.toMatch(/e4c100|111111|bold/)
+  expect(html).toMatch(
+    /@media \(prefers-color-scheme: ?dark\)[\s\S]*#5c4e00[\s\S]*#fff6cc|#fff6cc[\s\S]*#5c4e00/,
+  )
+  // On a phone the whole table has its room for words.
+  const name = /class="([^"]*)"[^>]*>Fleetwood/.exec(html)![1]!.split(' ')
+  expect(name.some((n) => new RegExp(`\\.${n}\\{padding-left:6px!important`).test(html))).toBe(true)
+})
+
 test('share links are made from their pattern, percent-encoded (RFC 3986, 2.1)', () => {
   const icon = {
     picture: { id: 'e'.repeat(64), type: 'image/png', width: 64, height: 64, bytes: 1 },

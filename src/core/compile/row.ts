@@ -1,13 +1,14 @@
 import type { Element, ElementContent } from 'hast'
 import type { Ground } from '../email/ground'
 import type { Cell, Row } from '../email/schema'
+import { plainOf } from '../email/gradient'
 import { css, el, trim, type Declarations } from '../html/element'
 import { ghost } from '../html/nodes'
 import { classes } from '../tiles/context'
 import { physical } from '../tiles/letters'
 import { MARK } from '../tiles/picture/html'
 import { NARROW } from '../tiles/rules'
-import { cellShell, ghostTable, layout, type Shell } from './boxes'
+import { cellShell, colored, ghostTable, gradientStyle, layout, type Shell } from './boxes'
 import {
   cellHeld,
   cellInset,
@@ -20,7 +21,7 @@ import {
   type Held,
   type HeldRow,
 } from './cell'
-import { flush } from './inset'
+import { flush, type Inset } from './inset'
 
 type RowParts = Pick<Row, 'cells' | 'gap' | 'narrow'>
 
@@ -33,7 +34,8 @@ export function rowContent(row: RowParts, shared: number, ground: Ground, c: Ban
 }
 
 /** Whether a cell has no look of its own. */
-export const bare = (cell: Cell) => !cell.background && !cell.edges && !cell.radius && !cell.nightBackground
+export const bare = (cell: Cell) =>
+  !cell.background && !cell.gradient && !cell.edges && !cell.radius && !cell.nightBackground
 
 /** The only cell of a row: as wide as the row. */
 export function loneCell(cell: Cell, ground: Ground, c: BandContext): Element {
@@ -46,8 +48,8 @@ export function loneCell(cell: Cell, ground: Ground, c: BandContext): Element {
     el(
       'tr',
       null,
-      holderCell(plain([cellTable(cell, flush, ground, c)]), cellInset(cell), c, {
-        ...(cell.background ? { bgColor: cell.background } : {}),
+      holderCell(...heldIn(cell, ground, c), c, {
+        ...colored(cell),
         className: classes(...shell.names),
         style: css(shell.style),
       }),
@@ -96,7 +98,7 @@ function keptCell(cell: Cell, width: string | undefined, ground: Ground, c: Band
   return holderCell(held, flush, c, {
     width,
     vAlign: cell.valign,
-    ...(cell.background ? { bgColor: cell.background } : {}),
+    ...colored(cell),
     className: classes(...shell.names),
     style: css({
       'box-sizing': !!cell.edges && 'border-box',
@@ -202,7 +204,8 @@ function stackingColumn(cell: Cell, look: ColumnLook, ground: Ground, context: B
       'vertical-align': cell.valign,
       // Columns stand in the middle of their row; what they hold does not.
       'text-align': physical('left', c),
-      'background-color': !cell.radius && cell.background,
+      'background-color': !cell.radius && plainOf(cell.background, cell.gradient),
+      ...(cell.radius ? {} : gradientStyle(cell.gradient)),
       ...held.style,
     })
   const column = el(
@@ -225,9 +228,15 @@ function stackingColumn(cell: Cell, look: ColumnLook, ground: Ground, context: B
   return ghost('td', { width: trim(outer), vAlign: cell.valign, ...shell.word }, [column])
 }
 
+/** A cell's content and the space around it, for a holder that keeps that; the drawing of a gradient for the Word engine reaches to the edges of the holder, so that the space is in it. */
+const heldIn = (cell: Cell, ground: Ground, c: BandContext): [Held, Inset] =>
+  cell.gradient
+    ? [plain([cellTable(cell, cellInset(cell), ground, c)]), flush]
+    : [plain([cellTable(cell, flush, ground, c)]), cellInset(cell)]
+
 /** A cell with an edge or round corners, as high as its column. */
 function framedHeld(cell: Cell, shell: Shell, ground: Ground, c: BandContext): Held {
-  const frame = holderCell(plain([cellTable(cell, flush, ground, c)]), cellInset(cell), c, {
+  const frame = holderCell(...heldIn(cell, ground, c), c, {
     className: classes(...shell.names),
     style: css({ ...shell.style, 'vertical-align': cell.valign }),
   })

@@ -5,6 +5,7 @@ import { cellsOf, placesOf, tilesOf } from '../email/walk'
 import { entriesOf, wordsOfEntries } from './entries'
 import { partsOf } from './shared-words'
 import { isUnread, type Built, type Cut, type CutPlan } from './plan'
+import { overlap } from './raster'
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
@@ -292,10 +293,11 @@ function merged(now: Tile, oldTiles: ReadonlyMap<string, Tile>, plan: CutPlan): 
   const ids = cutsOf(now)
   const old = ids.length ? oldTiles.get(keyOf(now)) : undefined
   if (!old || old.kind !== now.kind || !isOf(now, old)) return now
+  const cuts = plan.cuts.filter((c) => ids.includes(c.id))
+  if (!cuts.every((c) => isSame(c, plan.built[c.id]))) return now
   const restated = restate(old, now, plan.built[ids[0]!])
   const { cut, cuts: several } = now
   const kept = restated.kind === 'words' ? { ...restated, id: now.id, cut, cuts: several } : restated
-  const cuts = plan.cuts.filter((c) => ids.includes(c.id))
   if (cuts.every((c) => unmoved(c, plan.built[c.id]))) return kept
   return kept.kind === 'picture' && now.kind === 'picture'
     ? { ...kept, width: now.width, padding: now.padding }
@@ -308,6 +310,20 @@ function merged(now: Tile, oldTiles: ReadonlyMap<string, Tile>, plan: CutPlan): 
 const isOf = (now: Tile, old: Tile): boolean =>
   same(old.cuts, now.cuts) ||
   (now.kind === 'words' && !!old.cuts && cutsOf(now).every((id) => old.cuts!.includes(id)))
+
+/** A thing that moved keeps its size to this; one that was drawn in or out keeps this much of what it was. */
+const SIZE = 0.1
+const REST = 0.5
+
+/** Whether a cut is still the thing that it was at the last build: what was one of two parts of it now was looked at anew. */
+function isSame(cut: Cut, base: Built | undefined): boolean {
+  if (!base) return true
+  if (cut.kind !== base.kind) return false
+  const near = (a: number, b: number) => Math.abs(a - b) <= SIZE * Math.max(a, b)
+  const both = overlap(cut, base)
+  const rest = both ? (both.w * both.h) / Math.max(cut.w * cut.h, base.w * base.h) : 0
+  return rest >= REST || (near(cut.w, base.w) && near(cut.h, base.h))
+}
 
 /** Puts tiles that were added by hand back behind what they followed, else at the end of the first cell. */
 function withExtras(band: Band, old: Band): Band {

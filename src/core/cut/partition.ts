@@ -132,7 +132,7 @@ function captioned<C extends Rect & Kinded, P extends Rect>(rows: Layout<C, P>[]
     if (row.kind === 'columns')
       for (; end < rows.length; end++) {
         const next = underColumns(row, rows[end]!)
-        if (!next || !follows(row, next)) break
+        if (!next || !follows(row, next, run.length > 1)) break
         run.push(next)
       }
     const words = run.filter((r) => leavesOf(r).every(live)).length
@@ -155,15 +155,24 @@ function captioned<C extends Rect & Kinded, P extends Rect>(rows: Layout<C, P>[]
 
 const live = (c: Kinded) =>
   c.kind === 'words' || c.kind === 'button' || c.seen?.part === 'words' || c.seen?.part === 'button'
+/** @param more whether other rows follow already: what begins with its heading belongs under it then */
 const follows = <C extends Rect & Kinded, P extends Rect>(
   above: Columns<C, P>,
   row: Columns<C, P>,
-): boolean =>
-  row.parts.length === above.parts.length &&
-  above.parts.every(
-    (p, i) => sameColumn(p.box, row.parts[i]!.box) || (isPictured(p) && isUnder(p.box, row.parts[i]!.box)),
-  ) &&
-  leavesOf(row).every(live)
+  more: boolean,
+): boolean => {
+  if (row.parts.length !== above.parts.length || !leavesOf(row).every(live)) return false
+  const figures = row.parts.length > 2 && above.box.h >= LARGER * row.box.h
+  const headings = more || row.box.h >= LARGER * above.box.h
+  return above.parts.every((p, i) => {
+    const under = row.parts[i]!.box
+    if (sameColumn(p.box, under) || (headings && begins(p.box, under))) return true
+    return (figures || isPictured(p)) && isUnder(p.box, under)
+  })
+}
+
+/** Figures of a row stand so many times as high as what they count, and so do words under their headings. */
+const LARGER = 1.3
 
 const isPictured = <C extends Rect & Kinded, P extends Rect>(n: Layout<C, P>): boolean =>
   leavesOf(n)[0]!.kind === 'picture'
@@ -176,9 +185,12 @@ const BEYOND = 0.08
 const OFF_MIDDLE = 0.1
 const OFF_EDGE = 0.04
 
+const begins = (above: Rect, words: Rect): boolean =>
+  Math.abs(words.x - above.x) <= OFF_EDGE * Math.max(above.w, words.w)
+
 /** Whether words are no wider than what they stand under, stand in its middle, or begin with it. */
 const isUnder = (above: Rect, words: Rect): boolean =>
-  Math.abs(words.x - above.x) <= OFF_EDGE * Math.max(above.w, words.w) ||
+  begins(above, words) ||
   (words.x >= above.x - BEYOND * above.w && words.x + words.w <= above.x + (1 + BEYOND) * above.w) ||
   Math.abs(words.x + words.w / 2 - above.x - above.w / 2) <= OFF_MIDDLE * words.w
 

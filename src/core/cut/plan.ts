@@ -1,3 +1,4 @@
+import { languageOf } from './reading/languages'
 import { z } from 'zod'
 import { plainOf, richTextSchema } from '../email/richtext'
 import { fontSchema } from '../email/fonts'
@@ -197,6 +198,8 @@ const planFields = {
   /** Rows of the design where a band begins, from the top; the first band begins at 0. */
   edges: z.array(z.number().int().min(1)).max(200),
   panels: z.array(panelSchema).max(200),
+  /** What a copy deck said for the email itself: taken over where the email says nothing yet. */
+  says: z.object({ subject: z.string().max(500), preheader: z.string().max(500) }).optional(),
   /** Where the last build found the bands of the design in the narrow one, by their cuts; px of that design. */
   onNarrow: z
     .array(
@@ -247,10 +250,11 @@ export const DEFAULT_BUDGET = { all: 800 * 1024, each: 200 * 1024 }
 
 /**
  * Cuts in reading order: by row (cuts that overlap in height for more than half of the lower one), then from
- * the left.
+ * the left, or from the right.
  */
 export function readingOrder<C extends { x: number; y: number; w: number; h: number }>(
   cuts: readonly C[],
+  fromRight = false,
 ): C[] {
   const byTop = [...cuts].sort((a, b) => a.y - b.y || a.x - b.x)
   const rows: C[][] = []
@@ -261,15 +265,15 @@ export function readingOrder<C extends { x: number; y: number; w: number; h: num
       row!.push(cut)
     else rows.push([cut])
   }
-  return rows.flatMap((r) => r.sort((a, b) => a.x - b.x))
+  return rows.flatMap((r) => r.sort((a, b) => (fromRight ? b.x + b.w - a.x - a.w : a.x - b.x)))
 }
 
 /**
  * The cuts of a plan in the order the person gave them, else in reading order; cuts made since stand where
  * they are read.
  */
-export function orderedCuts(plan: Pick<CutPlan, 'cuts' | 'order'>): Cut[] {
-  const read = readingOrder(plan.cuts)
+export function orderedCuts(plan: Pick<CutPlan, 'cuts' | 'order' | 'language'>): Cut[] {
+  const read = readingOrder(plan.cuts, !!plan.language && languageOf(plan.language.code)?.dir === 'rtl')
   if (!plan.order) return read
   const place = new Map(plan.order.map((id, i) => [id, i]))
   const out = read.filter((c) => place.has(c.id)).sort((a, b) => place.get(a.id)! - place.get(b.id)!)

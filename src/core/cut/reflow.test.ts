@@ -306,3 +306,15 @@ test('a title and its price, which leave most of their column free, are two line
     'Running words that are broken here',
   ])
 })
+
+test('lines that end long before they have to are a list, and so are few words far apart; each keeps its end', () => {
+  const players = ['Ida Voss', 'Maren Thorsteinsdottir', 'Lo', 'Per Anders'].map((t, i) =>
+    line(t, 100 + 24 * i, 9 * t.length),
+  )
+  expect(paragraphsOf(players)).toEqual([players.map((l) => l.text).join('\n')])
+  const acts = ['Salt Choir', 'Nine Lamps', 'The Ropes'].map((t, i) => line(t, 100 + 30 * i, 110))
+  expect(paragraphsOf(acts, 112)).toEqual([acts.map((l) => l.text).join('\n')])
+  // As near to each other as running words are, they are that.
+  const running = ['A bell that', 'was lost at', 'sea in may'].map((t, i) => line(t, 100 + 20 * i, 110))
+  expect(paragraphsOf(running, 112)).toEqual(['A bell that was lost at sea in may'])
+})

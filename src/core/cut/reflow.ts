@@ -1,3 +1,5 @@
+import { inReadingOrder, runsFromRight } from '../text/reading-order'
+
 /** A line of words as a file or the reading of a picture gives it. All measures in design px. */
 export interface TextLine {
   text: string
@@ -45,21 +47,33 @@ export function joinPieces(pieces: readonly TextLine[], apart = 1.6): TextLine[]
   }
   const out: TextLine[] = []
   for (const row of rows) {
-    let line: TextLine | null = null
+    let own: TextLine[] = []
+    const end = () => own.length && out.push(lineOf(own))
     for (const p of row.sort((a, b) => a.x - b.x)) {
-      const gap: number = line ? p.x - line.x - line.w : 0
-      if (line && gap < apart * p.size) {
-        const space: string =
-          gap > 0.15 * p.size && !line.text.endsWith(' ') && !p.text.startsWith(' ') ? ' ' : ''
-        line = Object.assign(line, {
-          text: line.text + space + p.text,
-          w: p.x + p.w - line.x,
-          size: Math.max(line.size, p.size),
-        })
-      } else out.push((line = { ...p }))
+      const last = own.at(-1)
+      if (last && p.x - last.x - last.w >= apart * p.size) {
+        end()
+        own = []
+      }
+      own.push(p)
     }
+    end()
   }
   return out.map((l) => ({ ...l, text: l.text.replace(/[ \t\u00a0]+/g, ' ').trim() }))
+}
+
+/** Pieces beside each other as one line, from the left; what they say in the order in which it is read. */
+function lineOf(pieces: readonly TextLine[]): TextLine {
+  const [first, last] = [pieces[0]!, pieces.at(-1)!]
+  const apart = (a: TextLine, b: TextLine) =>
+    Math.max(b.x - a.x - a.w, a.x - b.x - b.w) > 0.15 * b.size &&
+    !a.text.endsWith(' ') &&
+    !b.text.startsWith(' ')
+  const text = inReadingOrder(pieces).reduce(
+    (said, p, i, all) => said + (i && apart(all[i - 1]!, p) ? ' ' : '') + p.text,
+    '',
+  )
+  return { ...first, text, w: last.x + last.w - first.x, size: Math.max(...pieces.map((p) => p.size)) }
 }
 
 /** What a round list mark is read as. */
@@ -158,6 +172,14 @@ function alignOf(lines: readonly TextLine[]): 'left' | 'center' | 'right' {
   return left <= least + 1 ? 'left' : mid <= right ? 'center' : 'right'
 }
 
+/** Entries stand further apart than lines of running words do, in sizes of their letters, and have no more words than that. */
+const ENTRY = { apart: 1.65, words: 3 } as const
+const isEntry = ({ text, size }: Pick<TextLine, 'text' | 'size'>, pitch: number): boolean =>
+  pitch >= ENTRY.apart * size && text.trim().split(/\s+/).length <= ENTRY.words
+
+/** Lines are a list where this share of them ends before it had to. */
+const LISTED = 0.6
+
 /**
  * Joins lines that only the width of their box broke, and keeps real paragraphs: where the next line stands
  * further away than the lines usually do, or a list item begins. Where only the next word would still have
@@ -176,6 +198,17 @@ export function paragraphsOf(
   const usual = steps[steps.length >> 1] ?? 0
   const room = Math.max(...lines.map((l) => l.w))
   const short = lines.length <= 3 && room <= SHORT * width
+  const firstWord = (text: string) => text.trim().split(/\s/)[0] ?? ''
+  /** Whether the first word of a line would have had room in the one above. */
+  const hadRoom = (line: (typeof lines)[number], above: (typeof lines)[number]) =>
+    above.w +
+      0.28 * line.size +
+      (line.w * firstWord(line.text).length) / Math.max(1, line.text.trim().length) <=
+    0.985 * room
+  // Where most lines end before they had to, as in a list, all were meant to.
+  const roomy = lines.slice(1).filter((l, i) => hadRoom(l, lines[i]!)).length
+  const entries = lines.length >= 3 && lines.every((l) => isEntry(l, usual))
+  const list = entries || (roomy >= 2 && roomy >= LISTED * (lines.length - 1))
   const out: string[] = []
   lines.forEach((line, i) => {
     const text = line.text.trim()
@@ -184,13 +217,11 @@ export function paragraphsOf(
       out.push(text)
       return
     }
-    const word = text.split(/\s/)[0] ?? ''
-    const fits =
-      before.w + 0.28 * line.size + (line.w * word.length) / Math.max(1, text.length) <= 0.985 * room
+    const fits = hadRoom(line, before)
     const ended = /[.!?:…"”»]$/.test(before.text.trim())
     // A word that would have fitted tells of a break; unless the sentence goes on, it is one.
     const apart = line.base - before.base > 1.3 * usual || /^([•·–▪*-]|\d{1,2}[.)])\s/.test(text)
-    const early = short || (fits && (ended || before.w < 0.72 * room) && lines.length > 1)
+    const early = short || list || (fits && (ended || before.w < 0.72 * room) && lines.length > 1)
     if (apart) out.push(text)
     else if (early) out[out.length - 1] += `\n${text}`
     else out[out.length - 1] = glued(out.at(-1)!, text)
@@ -211,15 +242,21 @@ export function readAcross(blocks: readonly TextBlock[]): string {
     Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y) > 0.6 * Math.min(a.h, b.h) &&
     !a.text.includes('\n') &&
     !b.text.includes('\n')
+  const fromRight = runsFromRight(blocks.map((b) => b.text).join(' '))
   return [...blocks]
-    .sort((a, b) => (level(a, b) ? a.x - b.x : a.y - b.y))
+    .sort((a, b) => (level(a, b) ? (fromRight ? b.x - a.x : a.x - b.x) : a.y - b.y))
     .reduce((said, b, i, all) => {
       const before = all[i - 1]
       if (!before) return b.text
       return (
         said +
         (level(before, b)
-          ? '\u2003'.repeat(Math.max(1, Math.min(4, Math.round((b.x - before.x - before.w) / b.size))))
+          ? '\u2003'.repeat(
+              Math.max(
+                1,
+                Math.min(4, Math.round(Math.max(b.x - before.x - before.w, before.x - b.x - b.w) / b.size)),
+              ),
+            )
           : '\n\n') +
         b.text
       )

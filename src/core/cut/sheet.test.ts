@@ -40,7 +40,19 @@ test.each([
     'a card with an edge alone',
     '<rect width="600" height="600" fill="#fff"/><rect x="20.5" y="20.5" width="559" height="559" fill="none" stroke="#ccc"/>',
   ],
+  [
+    'boxes on a page',
+    `${page}<rect x="20" y="10" width="560" height="280" fill="#fff"/><rect x="20" y="306" width="560" height="284" fill="#fff"/>`,
+  ],
   ['a box on one side', `${page}<rect x="20" width="300" height="600" fill="#fff"/>`],
 ])('%s are no sheet', async (_, body) => {
   expect(sheetOf(await raster(600, body), 2, 8)).toBeNull()
+})
+
+test('a sheet whose bands hardly differ from the page is one', async () => {
+  const design = await raster(
+    600,
+    `<rect width="600" height="600" fill="#eef5e9"/><rect x="20" y="20" width="560" height="180" fill="#fff"/><rect x="20" y="200" width="560" height="300" fill="#ebf2e4"/><rect x="20" y="500" width="560" height="80" fill="#23401a"/>`,
+  )
+  expect(sheetOf(design, 2, 8)).toEqual({ x: 40, w: 1120, page: '#eef5e9' })
 })

@@ -17,6 +17,11 @@ const PLAIN = 0.97
 /** And along so much of its height the sheet is told from the page, this far inside its edge, px of the email: an edge alone makes no sheet. */
 const TOLD = 0.75
 const INSIDE = 3
+/** In a design without noise a sheet is told from its page by colours that hardly differ, channel difference. */
+const HARDLY = 2
+const NOISY = 10
+/** Where the page runs across for so much between the first and the last of a sheet, px of the email, there are boxes on it and no sheet. */
+const ACROSS = 12
 
 /**
  * The sheet that a design's content stands on, where a page shows at both of its sides from top to bottom, as most designs have it whose email is a card. Null where bands reach
@@ -45,7 +50,19 @@ export function sheetOf(raster: Raster, scale: number, noise: number): Sheet | n
   if (Math.abs(margins[0]! - margins[1]!) > EVEN * scale) return null
   // Columns of words begin anywhere; the edge of a sheet is one line.
   const inside = Math.round(INSIDE * scale)
-  if (1 - plain(left + inside) < TOLD || 1 - plain(right - 1 - inside) < TOLD) return null
+  const least = noise > NOISY ? noise : HARDLY
+  const other = (x: number, y: number) => difference(px[y * width + x]!, page) > least
+  const edges = [left + inside, right - 1 - inside]
+  const rows = Array.from({ length: height }, (_, y) => y)
+  const told = rows.filter((y) => edges.every((x) => other(x, y)))
+  if (told.length < TOLD * height) return null
+  let across = 0
+  for (let y = told[0]!; y < told.at(-1)!; y++) {
+    let x = left
+    while (x < right && !other(x, y)) x += 2
+    across = x < right ? 0 : across + 1
+    if (across >= ACROSS * scale) return null
+  }
   return { x: left, w: right - left, page: hexOf(page) }
 }
 

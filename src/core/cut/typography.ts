@@ -404,16 +404,16 @@ export class Typography {
       8,
       60,
     )
-    // Set in another font, or with letters apart, words are as wide as the design has them.
     const set = wide * size
-    return {
-      color,
-      font: told,
-      stack: font,
-      size,
-      bold,
-      width: Math.abs(set / inked - 1) < 0.06 ? wordsWidth(said, font, size, { bold }) : inked,
-    }
+    // What a font that readers load is wide, the design alone tells; others are as wide as they are measured.
+    const asDrawn = !wide || (web && !told && Math.abs(set / inked - 1) >= 0.06)
+    const width = wordsWidth(said, font, size, { bold })
+    const room = cut.w / scale - 2 * LEAST_PAD
+    if (asDrawn || width <= room)
+      return { color, font: told, stack: font, size, bold, width: asDrawn ? inked : width }
+    // In a font that is wider than the drawn one the label must still be one line of its button.
+    const less = Math.max(SMALLEST_LABEL, Math.floor((size * room) / width))
+    return { color, font: told, stack: font, size: less, bold, width: wordsWidth(said, font, less, { bold }) }
   }
 
   /** What stands inside the edge and the round ends of a button. */
@@ -489,6 +489,10 @@ export class Typography {
 /** Whether two single lines stand on one line. @param scale design px for each px of the email */
 const isLevel = ({ lines: [a, ...more] }: Ink, { lines: [b, ...rest] }: Ink, scale: number): boolean =>
   Boolean(a && b && !more.length && !rest.length && Math.abs(a.base - b.base) <= 2 * scale)
+
+/** Least space beside the label of a button, and the size down to which its letters give way to it, px of the email. */
+const LEAST_PAD = 6
+const SMALLEST_LABEL = 11
 
 /** Least contrast at which the shapes of letters are told (WCAG 2.2 asks as much of large words). */
 const CLEAR = 3

@@ -38,6 +38,17 @@ function settle<T>(layers: Layers<T>): T {
   return out as T
 }
 
+/** Without keys set to undefined. */
+const said = <T extends object>(values: Partial<T>): Partial<T> =>
+  Object.fromEntries(Object.entries(values).filter(([, v]) => v !== undefined)) as Partial<T>
+
+/** A button's values over those that it inherits: a ground of its own covers an inherited gradient. */
+export function buttonOver(inherited: ButtonStyle, own: Partial<ButtonStyle> | undefined): ButtonStyle {
+  const style = { ...inherited, ...own }
+  if (own?.background && !own.gradient) delete style.gradient
+  return style
+}
+
 const layer = <T>(from: Origin, values: Partial<T> | undefined): Layers<T> =>
   values ? [{ from, values }] : []
 const roleSheets = (house: HouseStyle, own: StyleOverrides, role: Role): RoleSheet[] =>
@@ -108,7 +119,13 @@ export function resolveStyle(house: HouseStyle, own: StyleOverrides): Style {
     ) as RoleStyle['text'],
     link: settle(linkLayers(house, own, role)),
     button: Object.fromEntries(
-      buttonVariants.map((v) => [v, settle(buttonLayers(house, own, role, v))]),
+      buttonVariants.map((v) => [
+        v,
+        buttonLayers(house, own, role, v).reduce(
+          (s, { values }) => buttonOver(s, said(values)),
+          {} as ButtonStyle,
+        ),
+      ]),
     ) as RoleStyle['button'],
   })
   return {

@@ -1,23 +1,46 @@
 import type { Style } from './cascade'
+import { plainOf } from './gradient'
 import type { Band, Cell, Email, EmailGround, GroundPicture, Row } from './schema'
+import type { Gradient } from './styles'
 import type { Tile } from './tile'
 
-/** What stands behind something: its colour by day and, by the email's own rules, at night; and a picture over that colour. */
+/** What stands behind something: its colour by day and, by the email's own rules, at night; and a gradient or a picture over that colour. */
 export interface Ground {
   color: string
   night: string
+  gradient?: Gradient
   picture?: GroundPicture
 }
 
 /** A colour of its own covers what lies behind, by day and at night alike unless it has one for the night. */
-const cover = (behind: Ground, day: string | undefined, night: string | undefined): Ground =>
-  day === undefined && night === undefined
+const cover = (
+  behind: Ground,
+  day: string | undefined,
+  night: string | undefined,
+  gradient?: Gradient,
+): Ground =>
+  day === undefined && night === undefined && !gradient
     ? behind
     : {
-        ...(day === undefined ? behind : {}),
-        color: day ?? behind.color,
-        night: night ?? day ?? behind.night,
+        ...(day === undefined && !gradient ? behind : {}),
+        color: plainOf(day, gradient) ?? behind.color,
+        night: night ?? plainOf(day, gradient) ?? behind.night,
+        ...(gradient ? { gradient } : {}),
       }
+
+/** The gradient of a band where it runs so far. */
+export const gradientAcross = (band: Band, across: 'email' | 'window'): Gradient | undefined =>
+  band.gradient?.across === across ? band.gradient : undefined
+
+/** The ground at each stop of its gradient, by day and at night; the ground itself where it has none, or a picture over it. */
+export const groundTones = (g: Ground): Ground[] =>
+  g.gradient && !g.picture
+    ? g.gradient.stops.map(({ color, nightColor }) => ({ color, night: nightAt(g, color, nightColor) }))
+    : [g]
+
+/** A gradient gives way at night to a plain ground of the night, unless it has colours for the night itself. */
+const nightAt = (g: Ground, day: string, night: string | undefined): string =>
+  g.gradient!.stops.some((s) => s.nightColor) ? (night ?? day) : g.night === g.color ? day : g.night
 
 type Colors = Pick<Style, 'ground' | 'nightGround'>
 
@@ -30,19 +53,29 @@ export const windowGround = (style: Colors, behind?: EmailGround): Ground => ({
 
 /** Behind a band's own block: its bleed over the whole window, and a picture there. */
 export function bleedGround(band: Band, style: Colors, behind?: EmailGround): Ground {
-  const ground = cover(windowGround(style, behind), band.bleed, band.nightBleed)
+  const ground = cover(
+    windowGround(style, behind),
+    band.bleed,
+    band.nightBleed,
+    gradientAcross(band, 'window'),
+  )
   return band.picture?.across === 'window' ? { ...ground, picture: band.picture } : ground
 }
 
 /** Behind the cells of a band. */
 export function bandGround(band: Band, style: Colors, behind?: EmailGround): Ground {
-  const ground = cover(bleedGround(band, style, behind), band.background, band.nightBackground)
+  const ground = cover(
+    bleedGround(band, style, behind),
+    band.background,
+    band.nightBackground,
+    gradientAcross(band, 'email'),
+  )
   return band.picture?.across === 'email' ? { ...ground, picture: band.picture } : ground
 }
 
 /** Behind the tiles of a cell. @param behind the cell itself */
 export const cellGround = (cell: Cell, behind: Ground): Ground =>
-  cover(behind, cell.background, cell.nightBackground)
+  cover(behind, cell.background, cell.nightBackground, cell.gradient)
 
 /** Every tile of a band with what stands behind it, in reading order. */
 export function* groundsOf(band: Band, style: Colors, behind?: EmailGround): Generator<[Tile, Ground]> {

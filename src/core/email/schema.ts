@@ -9,11 +9,13 @@ import {
   colorSchema,
   edgeSchema,
   edgesSchema,
+  gradientSchema,
   roleSchema,
   sidesSchema,
   styleOverridesSchema,
   type Align,
   type Edges,
+  type Gradient,
   type Sides,
 } from './styles'
 import type { Tile } from './tile'
@@ -47,6 +49,7 @@ export interface Cell {
   width: number
   background?: string
   nightBackground?: string
+  gradient?: Gradient
   /** Borders per side; they take their room from inside the cell. */
   edges?: Edges
   /** px */
@@ -75,6 +78,10 @@ export type GroundPicture = z.infer<typeof groundPictureSchema>
 /** A picture or a pattern behind the whole email. */
 export const emailGroundSchema = groundPictureSchema.omit({ across: true })
 export type EmailGround = z.infer<typeof emailGroundSchema>
+
+/** A gradient behind a band: behind the email's width, or behind the whole window. */
+export const groundGradientSchema = gradientSchema.extend({ across: z.enum(['email', 'window']) })
+export type GroundGradient = z.infer<typeof groundGradientSchema>
 
 /** A band drawn as a card: an edge and round corners, with space around it, px. */
 export const cardSchema = z.object({
@@ -158,6 +165,7 @@ export function documentSchemas(tile: z.ZodType<Tile>) {
       width: z.number().positive().max(1200),
       background: colorSchema.optional(),
       nightBackground: colorSchema.optional(),
+      gradient: gradientSchema.optional(),
       edges: edgesSchema.optional(),
       radius: z.number().int().min(0).max(100).optional(),
       padding: sidesSchema,
@@ -189,6 +197,8 @@ export function documentSchemas(tile: z.ZodType<Tile>) {
     /** Ground that runs over the whole window. */
     bleed: colorSchema.optional(),
     nightBleed: colorSchema.optional(),
+    /** Under the picture, where there is one. */
+    gradient: groundGradientSchema.optional(),
     picture: groundPictureSchema.optional(),
     card: cardSchema.optional(),
     padding: sidesSchema,

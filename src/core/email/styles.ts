@@ -49,6 +49,23 @@ export const edgesSchema = z.object({
 /** Borders per side. */
 export type Edges = z.infer<typeof edgesSchema>
 
+const stopSchema = z.object({
+  color: colorSchema,
+  nightColor: colorSchema.optional(),
+  /** Where it is reached, % of the way. */
+  at: z.number().min(0).max(100),
+})
+
+/**
+ * Colours that go over into one another along a line, as a ground. The plain colour of the ground stands beside it, for readers that draw none.
+ */
+export const gradientSchema = z.object({
+  /** Degrees, clockwise: 0 goes up, 90 to the right (CSS Images 3, 3.1.1). */
+  angle: z.number().int().min(0).max(359),
+  stops: z.array(stopSchema).min(2).max(5),
+})
+export type Gradient = z.infer<typeof gradientSchema>
+
 export const textStyleSchema = z.object({
   font: fontSchema,
   /** px */
@@ -85,6 +102,8 @@ export type LinkStyle = z.infer<typeof linkStyleSchema>
 
 export const buttonStyleSchema = z.object({
   background: colorSchema,
+  /** Over the ground; a ground set nearer to the button without one takes it away. */
+  gradient: gradientSchema.optional(),
   color: colorSchema,
   font: fontSchema,
   size: z.number().int().min(8).max(60),

@@ -28,11 +28,66 @@ test('a page says its grounds, words, links, buttons, fonts and logo', () => {
 
 test('style sheets beside the page count, and a later rule of one weight prevails', () => {
   const found = pageStyle('<body><p>Some words here</p></body>', [
-    'p{color:#111111}',
-    'p{color:#224466;font-family:Arial}',
+    { css: 'p{color:#111111}' },
+    { css: 'p{color:#224466;font-family:Arial}' },
   ])
   expect(found.texts[0]!.value).toBe('#224466')
   expect(found.fonts[0]).toMatchObject({ value: 'Arial', safe: 'sans' })
+})
+
+test('sheets prevail in the order of the page, whatever came first; the framework gives way to what the page says after it', () => {
+  const html =
+    '<head><link rel="stylesheet" href="css/z-frame.css"><style>p{letter-spacing:0}</style><link rel="stylesheet" href="css/app.css"></head><body><p>Some words of the house</p><a class="btn" href="/x">Go there now</a></body>'
+  const own = {
+    href: 'css/app.css',
+    css: 'p{color:#224466}.btn{background:#8a1f4f;color:#fffdf8;padding:10px 20px}',
+  }
+  const frame = {
+    href: 'css/z-frame.css',
+    css: 'p{color:#212529}.btn{background:#0d6efd;color:#ffffff;padding:6px 12px}.btn-info{background:#0dcaf0}',
+  }
+  for (const sheets of [
+    [own, frame],
+    [frame, own],
+  ]) {
+    const found = pageStyle(html, sheets)
+    expect(found.texts[0]!.value).toBe('#224466')
+    // What is only defined is no button of the page.
+    expect(found.buttons.map((b) => b.value.background)).toEqual(['#8a1f4f'])
+  }
+  const turned = html.replace('z-frame', 'x').replace('app', 'z-frame').replace('css/x', 'css/app')
+  expect(pageStyle(turned, [own, frame]).texts[0]!.value).toBe('#212529')
+})
+
+// CSS Fonts 4, 2.7: size, and line height behind a stroke, before the families; later longhands prevail.
+test.each([
+  ['font:italic 600 17px/1.5 "Young Serif", Georgia, serif', 'Young Serif'],
+  ['font:700 clamp(1rem, 2vw, 2rem) / 1.2 Karla,sans-serif', 'Karla'],
+  ['font:16px Arial;font-family:Karla', 'Karla'],
+  ['font-family:Karla;font:16px Arial', 'Arial'],
+  ['font:var(--body)', 'Rubik'],
+])('%s', (css, family) => {
+  const html = `<style>:root{--body:400 16px Rubik, sans-serif}p{color:#333333;${css}}</style><p>Words of a page</p>`
+  expect(pageStyle(html).fonts[0]!.value).toBe(family)
+})
+
+test('a logo drawn in the page is a file of its own: in the colours of the page, with nothing that runs', () => {
+  const html =
+    '<style>.mark{color:#8a1f4f}</style><header><a class="mark" href="/"><svg viewBox="0 0 40 20" onload="alert(1)" aria-label="Fennmoor"><script>alert(2)</script><path fill="currentColor" d="M0 0h40v20z"/><foreignObject><b>x</b></foreignObject></svg></a><svg class="icon"><use href="#menu"/></svg></header><p>Words</p>'
+  const { logos } = pageStyle(html)
+  expect(logos).toHaveLength(1)
+  expect(logos[0]).toMatchObject({ alt: 'Fennmoor', why: 'stands in the header' })
+  const svg = decodeURIComponent(logos[0]!.src.slice('data:image/svg+xml,'.length))
+  expect(svg).toContain('fill="#8a1f4f"')
+  expect(svg).toContain('viewBox="0 0 40 20"')
+  expect(svg).not.toMatch(/script|onload|foreign/i)
+  expect(
+    pageStyle(
+      '<style>.logo{background:url(/i/mark.png)}</style><a class="logo" href="/"></a>',
+      [],
+      'https://a.example/',
+    ).logos[0]!.src,
+  ).toBe('https://a.example/i/mark.png')
 })
 
 test.each([
@@ -89,7 +144,10 @@ const pages: [name: string, html: string, sheets: string[], truth: object][] = [
 ]
 
 test.each(pages)('%s', (_, html, sheets, truth) => {
-  const { backgrounds, texts, links, buttons } = pageStyle(html, sheets)
+  const { backgrounds, texts, links, buttons } = pageStyle(
+    html,
+    sheets.map((css) => ({ css })),
+  )
   const found: Record<string, unknown> = {
     background: backgrounds[0]?.value,
     text: texts[0]?.value,

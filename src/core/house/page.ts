@@ -3,6 +3,7 @@ import { fromHtml } from 'hast-util-from-html'
 import { elementsOf } from '../html/elements'
 import { inlineRules, readSheet } from '../html/stylesheet'
 import { colorOf, paddingOf, pxOf, styleOfElement } from '../html/values'
+import { logoOf } from './logo'
 import { safeFontFor } from '../email/safe-fonts'
 import type { SafeFont, WebFont } from '../email/fonts'
 
@@ -40,18 +41,39 @@ export interface PageStyle {
   logos: { src: string; alt: string; why: string }[]
 }
 
+/** A style sheet beside a page. */
+export interface PageSheet {
+  css: string
+  /** As the page links it; left out, it links it nowhere. */
+  href?: string
+}
+
+/** All sheets in the order in which they prevail, the last most (CSS Cascading and Inheritance Level 4, 6.1: order of appearance). */
+function inOrder(tree: Root, sheets: readonly PageSheet[]): string[] {
+  const left = new Set(sheets)
+  const out: string[] = []
+  for (const e of elementsOf(tree)) {
+    if (e.tagName === 'style') out.push(textOf(e))
+    if (e.tagName !== 'link') continue
+    const found = [...left].find((s) => s.href !== undefined && s.href === e.properties.href)
+    if (found) {
+      out.push(found.css)
+      left.delete(found)
+    }
+  }
+  return [...[...left].map((s) => s.css), ...out]
+}
+
 /**
  * Reads the looks off a page: its rules are written into its elements by the cascade, then colours, fonts,
  * buttons and logo candidates are counted, by how much text or how many elements have them. Scripts are never
  * run.
- * @param sheets style sheets that came beside the page
+ * @param sheets style sheets that came beside the page: those it links stand where their links do, others before all
  * @param base address of the page, for pictures named relatively
  */
-export function pageStyle(html: string, sheets: readonly string[] = [], base?: string): PageStyle {
+export function pageStyle(html: string, sheets: readonly PageSheet[] = [], base?: string): PageStyle {
   const tree = fromHtml(html)
-  const own: string[] = []
-  for (const e of elementsOf(tree)) if (e.tagName === 'style') own.push(textOf(e))
-  const sheet = readSheet([...sheets, ...own].join('\n'))
+  const sheet = readSheet(inOrder(tree, sheets).join('\n'))
   inlineRules(tree, sheet.statics)
   const page: Counted = {
     backgrounds: new Map(),
@@ -113,7 +135,8 @@ const count = <T>(m: Tally<T>, value: T, by: number, key = String(value)) => {
   if (f) f.count += by
   else m.set(key, { value, count: by })
 }
-const textOf = (e: Element | Root): string =>
+/** The words of an element, without those of scripts and sheets. */
+export const textOf = (e: Element | Root): string =>
   e.children
     .map((c) =>
       c.type === 'text'
@@ -187,13 +210,15 @@ function visit(node: Element | Root, from: Inherited, page: Visit): void {
       `${e.tagName} ${String(e.properties.id ?? '')} ${[e.properties.className].flat().join(' ')}`.toLowerCase()
     const here: Inherited = {
       color: colorOf(style.color) ?? from.color,
-      font: style['font-family'] ?? from.font,
+      font: style['font-family'] ?? familyOf(style.font) ?? from.font,
       header: from.header || e.tagName === 'header' || /\b(header|navbar|masthead|topbar)\b/.test(name),
       menu: from.menu || e.tagName === 'nav' || e.properties.role === 'navigation' || MENU.test(name),
       properties,
     }
     countLooks(e, style, here, page.counted)
-    logo(e, name, here.header, page.logos, page.base)
+    const mark = logoOf(e, { name, style, ...here }, page.base)
+    if (mark?.named) page.logos.unshift(mark.logo)
+    else if (mark) page.logos.push(mark.logo)
     visit(e, here, page)
   }
 }
@@ -250,16 +275,18 @@ const backgroundOf = (v: string | undefined): string | undefined =>
   v?.match(/#[0-9a-f]{3,8}\b|rgba?\([^()]*\)/i)?.[0] ??
   (v && /^[a-z]+$/i.test(v.trim()) ? v.trim() : undefined)
 
-function logo(e: Element, name: string, header: boolean, logos: PageStyle['logos'], base?: string): void {
-  if (e.tagName !== 'img') return
-  const src = String(e.properties.src ?? '')
-  if (!src) return
-  const said = `${name} ${src} ${String(e.properties.alt ?? '')}`.toLowerCase()
-  const why = /logo|brand|wordmark/.test(said) ? 'named as one' : header ? 'stands in the header' : null
-  if (!why) return
-  const address = base && URL.canParse(src, base) ? new URL(src, base).href : src
-  if (/^javascript:/i.test(address)) return
-  const found = { src: address, alt: String(e.properties.alt ?? ''), why }
-  if (why === 'named as one') logos.unshift(found)
-  else logos.push(found)
+/** A letter size in a `font` shorthand, after which its families stand (CSS Fonts 4, 2.7). */
+const SIZE =
+  /^(?:[\d.]+(?:px|pt|em|rem|%|vw|vh|ch|ex)|xx-small|x-small|small|medium|large|x-large|xx-large|smaller|larger|(?:calc|clamp|min|max)\(.*\))$/i
+
+/** The families of a `font` shorthand; undefined where it has none, as the system's fonts. */
+function familyOf(font: string | undefined): string | undefined {
+  // What stands within brackets is one word.
+  const tight = (font ?? '')
+    .split('/')
+    .map((t) => t.trim())
+    .join('/')
+  const words = tight.match(/(?:[^\s()]|\([^()]*\))+/g) ?? []
+  const at = words.findIndex((w) => SIZE.test(w.split('/')[0]!))
+  return at >= 0 && at < words.length - 1 ? words.slice(at + 1).join(' ') : undefined
 }

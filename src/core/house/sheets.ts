@@ -5,7 +5,9 @@ export const linkedSheets = (html: string): string[] =>
   tagsOf(html).flatMap((tag) => {
     const get = (name: string) => tag.attributes.find((a) => a.name === name)?.value
     const sheet = tag.name === 'link' && /(?:^|\s)stylesheet(?:\s|$)/i.test(get('rel') ?? '')
-    return sheet ? (get('href') ?? []) : []
+    // What is for paper alone says nothing of the screen.
+    const printed = /^\s*print\s*$/i.test(get('media') ?? '')
+    return sheet && !printed ? (get('href') ?? []) : []
   })
 
 /** The style sheets that stand in a page (4.2.6). */

@@ -62,6 +62,7 @@ function bandOf(
     name: (said ?? `Band ${index + 1}`).trim().split(/\s+/).slice(0, 3).join(' ').slice(0, 40),
     role: 'main',
     ...(inherited.background && inherited.background !== ground ? { background: inherited.background } : {}),
+    ...(strip.gradient ? { gradient: strip.gradient } : {}),
     ...(strip.picture ? { picture: strip.picture } : {}),
     padding,
     gap: strip.gap ?? 0,

@@ -1,10 +1,12 @@
 import type { Element } from 'hast'
 import type { SafeFont } from '../email/fonts'
+import { plainOf } from '../email/gradient'
 import { fontOf } from '../email/safe-fonts'
 import type { Cell, GroundPicture } from '../email/schema'
 import type { Align, Edge, Edges } from '../email/styles'
 import { colorOf, edgeOf, pxOf, styleOfElement } from '../html/values'
 import { urlIn } from '../html/css-url'
+import { gradientOf } from './gradient'
 import { clampInt } from './measures'
 
 /** What letters inherit from the elements around them, as far as it could be read; sizes in px. */
@@ -81,14 +83,17 @@ export function ownGround(e: Element): string | undefined {
   return (
     colorOf(s['background-color']) ??
     colorOf(s.background) ??
-    colorOf(typeof e.properties.bgColor === 'string' ? e.properties.bgColor : undefined)
+    colorOf(typeof e.properties.bgColor === 'string' ? e.properties.bgColor : undefined) ??
+    // Words are read on it, whatever else can be made of it.
+    plainOf(undefined, gradientOf(e) ?? undefined)
   )
 }
 
 const edgeNames = ['top', 'right', 'bottom', 'left'] as const
 
-/** The edges and corners that an element draws around what is in it, as a cell has them. Edges of tables made by attribute are none. */
-export function frameOf(e: Element): Pick<Cell, 'edges' | 'radius'> {
+/** The edges, the corners and the gradient that an element draws around what is in it, as a cell has them. Edges of tables made by attribute are none. */
+export function frameOf(e: Element): Pick<Cell, 'edges' | 'gradient' | 'radius'> {
+  const gradient = gradientOf(e)
   const s = styleOfElement(e)
   const edges: Edges = {}
   for (const name of edgeNames) {
@@ -104,6 +109,7 @@ export function frameOf(e: Element): Pick<Cell, 'edges' | 'radius'> {
   const radius = pxOf(s['border-radius']?.split(/[\s/]/)[0])
   return {
     ...(Object.keys(edges).length ? { edges } : {}),
+    ...(gradient ? { gradient } : {}),
     ...(radius ? { radius: clampInt(radius, 0, 100) } : {}),
   }
 }

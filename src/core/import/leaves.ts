@@ -11,6 +11,7 @@ import { sides, type TextStyleOverride } from '../email/styles'
 import { lineWidth } from '../email/widths'
 import type { Block } from '../email/richtext'
 import { handDown, ownGround, type Inherited } from './css'
+import { gradientOf } from './gradient'
 import { clampInt, percent } from './measures'
 import { isElement, isText, meaningful, shownIn, textOf } from './source'
 import type { Taking } from './taking'
@@ -90,6 +91,7 @@ function buttonTile(
     own = styleOfElement(a)
   const inside = [paddingOf(own), paddingOf(s)].reduce((x, y) => (x.left + x.top >= y.left + y.top ? x : y))
   const radius = pxOf(s['border-radius']) ?? pxOf(own['border-radius'])
+  const gradient = gradientOf(box)
   return {
     ...taking.base(),
     kind: 'button',
@@ -99,6 +101,7 @@ function buttonTile(
     fullNarrow: false,
     style: {
       background: ownGround(box) ?? inherited.background ?? '#ffffff',
+      ...(gradient ? { gradient } : {}),
       ...(buttonEdge(box) ?? {}),
       ...(letters.color ? { color: letters.color } : {}),
       ...(letters.size ? { size: clampInt(letters.size, 8, 60) } : {}),

@@ -2,10 +2,11 @@ import { elementsOf } from '../html/elements'
 import { readStyle, styleText } from '../html/stylesheet'
 import { paddingOf, pxOf, styleOfElement } from '../html/values'
 import type { Element, ElementContent } from 'hast'
-import type { GroundPicture } from '../email/schema'
-import { sides, type Sides } from '../email/styles'
+import type { GroundGradient, GroundPicture } from '../email/schema'
+import { sides, type Gradient, type Sides } from '../email/styles'
 import { boxButton } from './leaves'
 import { frameOf, groundPictureOf, groundPlace, handDown, isFramed, ownGround, type Inherited } from './css'
+import { gradientOf, plainBehind } from './gradient'
 import { clampInt, plus } from './measures'
 import { beside, cellsOfRow, heightOf, hidden, isData, isElement, layout, meaningful, rowsOf } from './source'
 import type { Taking } from './taking'
@@ -19,6 +20,7 @@ export interface Strip {
   padding: Sides
   /** Behind it. */
   picture?: GroundPicture
+  gradient?: GroundGradient
   /** Its ground where space of another stands around it, and the space within. */
   box?: Box
 }
@@ -96,8 +98,9 @@ export const isOn = ({ inherited }: Strip, ground: string | undefined): boolean 
   inherited.background === undefined || inherited.background === ground
 
 /** The frame of one of several beneath each other; corners are round where there is one alone. */
-function frameAt({ edges, radius }: Frame, at: number, all: readonly unknown[]): Frame {
+function frameAt({ edges, gradient, radius }: Frame, at: number, all: readonly unknown[]): Frame {
   const { top, bottom, ...beside } = edges ?? {}
+  const whole = all.length === 1
   const own = {
     ...beside,
     ...(top && !at ? { top } : {}),
@@ -105,7 +108,8 @@ function frameAt({ edges, radius }: Frame, at: number, all: readonly unknown[]):
   }
   return {
     ...(Object.keys(own).length ? { edges: own } : {}),
-    ...(radius && all.length === 1 ? { radius } : {}),
+    ...(gradient && whole ? { gradient } : {}),
+    ...(radius && whole ? { radius } : {}),
   }
 }
 
@@ -125,6 +129,8 @@ export function parted(
   const picture = groundPictureOf(node)
   if (node.tagName !== 'body' && picture !== undefined)
     return [onPicture(taking, node, inherited, padding, whole)]
+  const gradient = node.tagName !== 'body' && !box ? gradientOf(node) : null
+  if (gradient) return [onGradient(taking, node, gradient, inherited, padding)]
   const inside = plus(padding, paddingOf(styleOfElement(node)))
   if (node.tagName === 'table') {
     if (isData(node)) return [whole]
@@ -175,6 +181,27 @@ function columnsOf(elements: readonly Element[], gap = 0): Required<Pick<Strip, 
 function onPicture(taking: Taking, node: Element, inherited: Inherited, padding: Sides, whole: Strip): Strip {
   const kept = taking.pictures[groundPictureOf(node)!]
   if (!kept) return whole
+  const strip = asOne(taking, node, inherited, padding)
+  return { ...strip, picture: { picture: kept, across: acrossOf(inherited), ...groundPlace(node) } }
+}
+
+/** What has a gradient behind it is one strip. */
+function onGradient(
+  taking: Taking,
+  node: Element,
+  gradient: Gradient,
+  inherited: Inherited,
+  padding: Sides,
+): Strip {
+  const background = plainBehind(node, gradient, inherited.background)
+  const strip = asOne(taking, node, { ...inherited, background }, padding)
+  return { ...strip, gradient: { ...gradient, across: acrossOf(inherited) } }
+}
+
+const acrossOf = ({ bounded }: Inherited): 'email' | 'window' => (bounded ? 'email' : 'window')
+
+/** What stands in an element as one strip, without what the element draws behind it. */
+function asOne(taking: Taking, node: Element, inherited: Inherited, padding: Sides): Strip {
   const style = styleText(
     readStyle(String(node.properties.style ?? '')).filter(
       (d) => !/^background(-(image|position|repeat|size))?$/.test(d.property),
@@ -184,10 +211,7 @@ function onPicture(taking: Taking, node: Element, inherited: Inherited, padding:
   const bare: Element = { ...node, properties: { ...properties, style } }
   const inside = stripsOf(taking, bare, inherited, padding)
   const own = handDown(bare, inherited)
-  const strip: Strip =
-    inside.length === 1 ? inside[0]! : { columns: null, content: bare.children, inherited: own, padding }
-  const across = inherited.bounded ? ('email' as const) : ('window' as const)
-  return { ...strip, picture: { picture: kept, across, ...groundPlace(node) } }
+  return inside.length === 1 ? inside[0]! : { columns: null, content: bare.children, inherited: own, padding }
 }
 
 /** Whether an element or one in it draws a line. */

@@ -15,6 +15,8 @@ export interface Said {
   /** A ground or an ink that the same element says. */
   ground?: string
   ink?: string
+  /** Whether the ground is drawn as a picture is, by a gradient: readers leave it as it is (common practice, no source). */
+  drawn?: boolean
 }
 
 /** What a kind of dark mode does to colours: one stated algorithm, a forecast by rule. */

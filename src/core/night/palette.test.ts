@@ -9,6 +9,7 @@ import { applyEdit } from '../email/edits'
 import { readEmail } from '../tiles/document'
 import type { Email } from '../email/schema'
 import type { HouseStyle } from '../email/styles'
+import type { TileOf } from '../email/tile'
 import { newTile } from '../tiles'
 import { nightPalette, unreadAtNight } from './palette'
 import { NightTones } from './tones'
@@ -133,17 +134,20 @@ test('a table has its stripes and its head at night', () => {
   const tile = {
     ...newTile('table', () => 't'),
     zebra: '#f4f4f2',
+    rowLooks: [{ row: 1, background: '#e4c100', color: '#141414' }],
     headRow: true,
     headBackground: '#e8eef6',
     headColor: '#123456',
   } as never
   const email = applyEdit(longEmail(1), { name: 'addTile', what: { cell: 'c0-0', at: 0, tile } })
   const night = atNight(email, house)
-  const set = night.bands[0]!.cells[0]!.items[0] as { nightZebra?: string; nightHeadBackground?: string }
+  const set = night.bands[0]!.cells[0]!.items[0] as TileOf<'table'>
   const ground = night.bands[0]!.nightBackground ?? night.styles.nightGround!
   expect(contrast(set.nightZebra!, ground)).toBeGreaterThan(1.01)
   expect(contrast(set.nightZebra!, ground)).toBeLessThan(1.5)
   expect(set.nightHeadBackground).toBeDefined()
+  const [row] = set.rowLooks!
+  expect(contrast(row!.nightColor!, row!.nightBackground!)).toBeGreaterThan(4.5)
   expect(unreadAtNight(night, house)).toEqual([])
 })
 

@@ -10,6 +10,7 @@ import {
   type ButtonStyle,
   type Edge,
   type Edges,
+  type Gradient,
   type HouseStyle,
   type StyleOverrides,
 } from '../email/styles'
@@ -143,7 +144,8 @@ class Work {
   }
 
   private band(band: Band): void {
-    const set: Partial<Pick<Band, 'nightBackground' | 'nightBleed' | 'card'>> = {}
+    const set: Partial<Pick<Band, 'nightBackground' | 'nightBleed' | 'gradient' | 'card'>> = {}
+    if (band.gradient) set.gradient = { ...band.gradient, ...this.gradient(band.gradient) }
     if (band.background && !band.nightBackground) set.nightBackground = this.tones.ground(band.background)
     if (band.bleed && !band.nightBleed) set.nightBleed = this.tones.ground(band.bleed)
     const { edge } = band.card ?? {}
@@ -155,13 +157,23 @@ class Work {
   }
 
   private cell(band: Band, cell: Cell): void {
-    const set: Partial<Pick<Cell, 'nightBackground' | 'edges'>> = {}
+    const set: Partial<Pick<Cell, 'nightBackground' | 'gradient' | 'edges'>> = {}
+    if (cell.gradient) set.gradient = this.gradient(cell.gradient)
     if (cell.background && !cell.nightBackground) set.nightBackground = this.tones.ground(cell.background)
     const now = this.email.bands.find((b) => b.id === band.id)!
     const behind = cellGround({ ...cell, ...set }, bandGround(now, this.style))
     const edges = cell.edges && this.edges(cell.edges, behind.color, behind.night)
     if (edges) set.edges = edges
     if (Object.keys(set).length) this.apply({ name: 'setCell', what: { id: cell.id, set } })
+  }
+
+  /** A gradient whose stops are as dark at night as a plain ground would be. */
+  private gradient(gradient: Gradient): Pick<Gradient, 'angle' | 'stops'> {
+    const stops = gradient.stops.map((s) => ({
+      ...s,
+      nightColor: s.nightColor ?? this.tones.ground(s.color),
+    }))
+    return { angle: gradient.angle, stops }
   }
 
   private edges(edges: Edges, day: string, night: string): Edges | null {
@@ -224,6 +236,16 @@ class Work {
     const head = set.nightHeadBackground ?? tile.nightHeadBackground ?? night
     if (tile.headColor && !tile.nightHeadColor)
       set.nightHeadColor = tones.ink(tile.headColor, [head]) ?? undefined
+    if (tile.rowLooks)
+      set.rowLooks = tile.rowLooks.map((look) => {
+        const ground = look.background && (look.nightBackground ?? tones.ground(look.background))
+        const ink = look.color && (look.nightColor ?? tones.ink(look.color, [ground ?? night]))
+        return {
+          ...look,
+          ...(ground ? { nightBackground: ground } : {}),
+          ...(ink ? { nightColor: ink } : {}),
+        }
+      })
     if (tile.edge && !tile.edge.nightColor)
       set.edge = { ...tile.edge, nightColor: tones.line(tile.edge.color, day, night) }
     return set
@@ -353,7 +375,14 @@ class Work {
     if (set.nightBackground || [...cellsOf(set)].some((cell) => cell.nightBackground)) return
     const band = this.email.bands.find((b) => b.id === id)!
     const { color } = bandGround(band, this.style)
-    this.apply({ name: 'setBand', what: { id, set: { nightBackground: color } } })
+    const { gradient } = set
+    this.apply({
+      name: 'setBand',
+      what: { id, set: { nightBackground: color, ...(gradient ? { gradient } : {}) } },
+    })
+    for (const cell of cellsOf(set))
+      if (cell.gradient)
+        this.apply({ name: 'setCell', what: { id: cell.id, set: { gradient: cell.gradient } } })
     for (const cell of cellsOf(band))
       if (cell.background && cell.nightBackground !== cell.background)
         this.apply({ name: 'setCell', what: { id: cell.id, set: { nightBackground: cell.background } } })

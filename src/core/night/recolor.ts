@@ -65,6 +65,14 @@ interface Context {
   mark: string | null
 }
 
+/** The colours of a gradient that an element draws. */
+const gradientIn = (style: Record<string, string>): string[] => {
+  const value = style['background-image'] ?? style.background ?? ''
+  return /gradient\(/.test(value)
+    ? [...value.matchAll(new RegExp(COLOR, 'g'))].flatMap(([c]) => readHex(c) ?? [])
+    : []
+}
+
 /** The first colour in a value. */
 const COLOR = /#[0-9a-fA-F]{3,6}\b/
 
@@ -139,7 +147,12 @@ class Walk {
       hex(node.properties.bgColor as string | undefined)
     const ink = hex(style.color) ?? undefined
     let { behind, grounds } = outer
-    if (ground) {
+    const drawn = gradientIn(style)
+    if (drawn.length) {
+      const middle = drawn[drawn.length >> 1]!
+      behind = { before: middle, after: middle, picture: false }
+      grounds = [{ drawn: true, ground: middle }, ...grounds]
+    } else if (ground) {
       const said = { picture, link: node.tagName === 'a', ink }
       const after = this.behaviour ? this.behaviour.ground(ground, said) : ground
       behind = { before: ground, after: after ?? outer.behind.after, picture }
@@ -182,6 +195,7 @@ class Walk {
       ink: hex(style.color) ?? undefined,
     }
     const set = new Map<string, string | null>()
+    for (const color of new Set(gradientIn(style))) this.seenGround(color, outer, at, { drawn: true })
     for (const [name, value] of Object.entries(style)) {
       const color = COLOR.exec(value)?.[0]
       const plain = color && readHex(color)
@@ -222,9 +236,11 @@ class Walk {
     return bg && this.behaviour ? { ...properties, bgColor } : properties
   }
 
-  private seenGround(color: string, outer: Context, at: Context): void {
+  private seenGround(color: string, outer: Context, at: Context, said: Said = {}): void {
+    const use = this.useOf(at)
     this.seen({
-      ...this.useOf(at),
+      ...use,
+      said: { ...use.said, ...said },
       ...beside(outer),
       what: 'ground',
       color,
@@ -295,7 +311,9 @@ export function underBehaviour(use: Use, behaviour: Behaviour): { color: string;
   const behind = { before: use.ground, after: ground, picture: use.behind.picture }
   const color =
     use.what === 'ground'
-      ? (behaviour.ground(use.color, use.said) ?? ground)
+      ? use.said.drawn
+        ? use.color
+        : (behaviour.ground(use.color, use.said) ?? ground)
       : use.what === 'words'
         ? behaviour.words(use.color, behind, use.said)
         : behaviour.border(use.color, behind)
@@ -305,6 +323,7 @@ export function underBehaviour(use: Use, behaviour: Behaviour): { color: string;
 /** What is seen of grounds behind one another: the nearest that is left, else the reader's own. */
 function lastingOf(grounds: readonly Layer[], behaviour: Behaviour): string {
   for (const layer of grounds) {
+    if (layer.drawn) return layer.ground
     const after = behaviour.ground(layer.ground, layer)
     if (after !== null) return after
   }

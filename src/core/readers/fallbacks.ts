@@ -52,6 +52,8 @@ export const fallbacks: Readonly<Record<string, string>> = {
   'css-function-min': 'Without a style sheet, columns that fit beside each other on narrow stay there.',
   'css-important': 'Such a reader knows no rules of the head at all: see media queries.',
   'css-justify-content': 'A column made taller keeps its content on top.',
+  'css-linear-gradient':
+    'The plain colour of the ground; the Word engine gets a VML drawing filled with the gradient.',
   'css-letter-spacing': 'Letters stand as close as the font has them.',
   'css-margin':
     'Margins above and below words are kept everywhere; pictures are held by the cell they stand in.',

@@ -112,6 +112,7 @@ export function featuresOf(html: string, known: (slug: string) => boolean): Set<
         ['none', 'css-display-none'],
       ] as const)
         if (value.includes(word)) out.add(slug)
+    if (/linear-gradient\(/.test(value)) out.add('css-linear-gradient')
     if (/\bmin\(/.test(value)) out.add('css-function-min')
     if (/\d%/.test(value)) out.add('css-unit-percent')
     if (/\dpx/.test(value)) out.add('css-unit-px')

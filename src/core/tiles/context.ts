@@ -49,6 +49,8 @@ export interface TileContext extends CompileContext {
   ground: Ground
   /** Whether its cell stays beside others on narrow, where there is little room. */
   kept: boolean
+  /** Whether it stands in a drawing of the Word engine, which may hold no other. */
+  drawn?: boolean
   rules: Rules
 }
 

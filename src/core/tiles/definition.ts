@@ -35,6 +35,8 @@ export interface ColorPair {
   /** Whether it is a link's, and whether the ground stands on the same element: some dark modes ask. */
   link?: boolean
   own?: boolean
+  /** Whether the ground is drawn by a gradient, which readers leave as it is at night. */
+  drawn?: boolean
 }
 
 /** What a holder, the cell around a tile, says for it: letters that its paragraphs inherit, and where their lines stand. */

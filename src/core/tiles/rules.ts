@@ -1,4 +1,5 @@
-import type { Sides } from '../email/styles'
+import { gradientAtNight, nightGradient } from '../email/gradient'
+import type { Gradient, Sides } from '../email/styles'
 import { trim } from '../html/element'
 import { box } from './space'
 
@@ -115,6 +116,14 @@ export class Rules {
   nightInk = (color: string) => this.ask('night', `n-ink-${hex(color)}`, `color:${color}!important`)
   nightGround = (color: string) =>
     this.ask('night', `n-ground-${hex(color)}`, `background-color:${color}!important`)
+  /** The ground of the night where there is a gradient: that in its own colours of the night, or none where the night has a plain ground. @param ground of the night */
+  nightGradient = (g: Gradient, ground: string | undefined) => {
+    if (!gradientAtNight(g))
+      return ground && this.ask('night', 'n-ground-plain', 'background-image:none!important')
+    const stops = g.stops.map((s) => `${hex(s.nightColor ?? s.color)}_${inName(s.at)}`)
+    const name = `n-ground-${g.angle}-${stops.join('-')}`
+    return this.ask('night', name, `background-image:${nightGradient(g)}!important`)
+  }
   nightEdge = (color: string) => this.ask('night', `n-edge-${hex(color)}`, `border-color:${color}!important`)
 
   /** What custom code does under a media query or a pointer; its selectors are scoped already. */

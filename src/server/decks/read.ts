@@ -1,5 +1,6 @@
 import mammoth from 'mammoth'
 import { markdownDeck, plainDeck, type DeckPiece } from '@/core/cut/deck'
+import { labelled } from '@/core/cut/deck-labels'
 import { decode } from '../import/decode'
 import { unzip } from '../import/unzip'
 import { Problem } from '../problem'
@@ -31,7 +32,8 @@ export function deckOfText(
     )
   if (/>{50}|(?:> ){50}/.test(text))
     throw refuse('Quotations stand in it more than 50 deep. Take their marks out.')
-  const pieces = markdown ? markdownDeck(text) : plainDeck(text)
+  // As they were written, lines are only looked at for their labels.
+  const pieces = labelled(markdown ? markdownDeck(text) : plainDeck(text)).map(({ lines: _, ...p }) => p)
   if (!pieces.length) throw refuse('There are no words in it. Paste the copy, or drop the file with it.')
   return { pieces }
 }

@@ -4,6 +4,7 @@ import { decode } from '../import/decode'
 import { guardedFetch, type FetchLimits } from '../net/guarded-fetch'
 import { compute } from '../pool'
 import { Problem } from '../problem'
+import type { Tell } from '../tasks/progress'
 import { offered } from './offers'
 import { MOST_PAGE, MOST_SHEETS, refuse } from './read'
 
@@ -13,18 +14,22 @@ export const looksOfFile = (content: Content, name: string, signal?: AbortSignal
 
 /** The looks of pasted HTML and CSS. */
 export const looksOfSource = (html: string, css = '', signal?: AbortSignal): Promise<PageStyle> =>
-  compute('pageOf', { html, sheets: [css] }, { signal })
+  compute('pageOf', { html, sheets: [{ css }] }, { signal })
 
 /** Longest that a page and all its sheets may take to come, ms. */
-const MOST_TIME = 20_000
+const MOST_TIME = 10_000
+
+/** What is told of on the way. */
+const STEPS = 4
 
 /** The looks of the page at an address, fetched with its style sheets; private networks are refused. */
 export async function looksOfAddress(
   address: string,
   limits: Pick<FetchLimits, 'lookup' | 'ask'> = {},
-  signal?: AbortSignal,
+  { tell = () => {}, signal }: { tell?: Tell; signal?: AbortSignal } = {},
 ): Promise<PageStyle & { address: string }> {
-  const bounds = { most: MOST_PAGE, patience: 12_000, until: Date.now() + MOST_TIME, ...limits }
+  tell({ done: 0, total: STEPS, what: 'Asking for the page' })
+  const bounds = { most: MOST_PAGE, patience: 8_000, until: Date.now() + MOST_TIME, ...limits }
   const page = await guardedFetch(address, bounds)
   if (!/html|xml|text\/plain/.test(page.type))
     throw refuse(
@@ -33,14 +38,21 @@ export async function looksOfAddress(
     )
   const html = decode(page.bytes)
   const { address: base } = page
+  tell({ done: 1, total: STEPS, what: 'Asking for its style sheets' })
   const linked = await compute('linkedSheets', { html }, { signal })
   const sheets = await Promise.all(
     linked
       .filter((href) => URL.canParse(href, base))
       .slice(0, MOST_SHEETS)
-      .map((href) => sheetAt(new URL(href, base).href, bounds)),
+      .map(async (href) => ({ href, ...(await sheetAt(new URL(href, base).href, bounds)) })),
   )
-  const looks = await compute('pageOf', { html, sheets: sheets.map((s) => s.css), base }, { signal })
+  tell({ done: 2, total: STEPS, what: 'Reading what it looks like' })
+  const looks = await compute(
+    'pageOf',
+    { html, sheets: sheets.map(({ css, href }) => ({ css, href })), base },
+    { signal },
+  )
+  tell({ done: 3, total: STEPS, what: 'Asking for its fonts' })
   const faces = await compute('fontFaces', { html, base, sheets }, { signal })
   return { ...looks, fonts: await offered(looks.fonts, faces, bounds, signal), address: base }
 }

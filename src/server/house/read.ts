@@ -1,5 +1,6 @@
 import { tooMuch } from '@/core/html/bounds'
-import { pageStyle, type PageStyle } from '@/core/house/page'
+import { linkedSheets } from '@/core/house/sheets'
+import { pageStyle, type PageSheet, type PageStyle } from '@/core/house/page'
 import { decode } from '../import/decode'
 import { unzip } from '../import/unzip'
 import { Problem } from '../problem'
@@ -12,9 +13,9 @@ export const MOST_SHEETS = 12
  * The looks of a page. @param sheets its style sheets, beside those that stand in it @param base its address, for pictures named
  * relatively
  */
-export function pageOf(html: string, sheets: readonly string[] = [], base?: string): PageStyle {
+export function pageOf(html: string, sheets: readonly PageSheet[] = [], base?: string): PageStyle {
   const tags = /<[a-z!]/i.test(html)
-  const css = sheets.filter((s) => s.trim())
+  const css = sheets.filter((s) => s.css.trim())
   if (!tags && !css.length)
     throw refuse('There is no HTML in it', 'Paste the source of a page, with its tags, or its style sheet.')
   const much = tags && tooMuch(html)
@@ -43,8 +44,28 @@ export async function pageOfFile(bytes: Buffer, name: string): Promise<PageStyle
     )[0]
   if (!page)
     throw refuse('There is no page in this ZIP', `Among its ${files.length} files none ends in .html.`)
-  const sheets: string[] = []
-  for (const f of files.filter((x) => /\.css$/i.test(x.name)).slice(0, MOST_SHEETS))
-    sheets.push(decode(await read(f)))
-  return pageOf(decode(await read(page)), sheets)
+  const html = decode(await read(page))
+  const sheets: PageSheet[] = []
+  for (const { file, href } of sheetsIn(files, page.name, html).slice(0, MOST_SHEETS))
+    sheets.push({ css: decode(await read(file)), ...(href ? { href } : {}) })
+  return pageOf(html, sheets)
+}
+
+/** The sheets of a ZIP that a page links, by where it says they stand; all of them where it links none that is there. */
+function sheetsIn<F extends { name: string }>(
+  files: readonly F[],
+  page: string,
+  html: string,
+): { file: F; href?: string }[] {
+  const sheets = files.filter((f) => /\.css$/i.test(f.name))
+  const base = new URL(`zip://page/${page}`)
+  const linked = linkedSheets(html).flatMap((href) => {
+    const path = URL.canParse(href, base) ? decodeURI(new URL(href, base).pathname.slice(1)) : ''
+    // A page saved by a browser may name a sheet by where it came from.
+    const file =
+      sheets.find((f) => f.name === path) ??
+      sheets.find((f) => f.name.split('/').at(-1) === path.split('/').at(-1))
+    return file ? [{ file, href }] : []
+  })
+  return linked.length ? linked : sheets.map((file) => ({ file }))
 }

@@ -270,6 +270,19 @@ describe('copy decks and pages', () => {
     expect(
       (await pageOfFile(await zip.generateAsync({ type: 'nodebuffer' }), 'page.zip')).texts[0]!.value,
     ).toBe('#12343b')
+    // In the order of the page's links, not of their names; what it does not link says nothing.
+    const linked = new JSZip()
+    linked.file(
+      'site/index.html',
+      '<link rel="stylesheet" href="css/z.css"><link rel="stylesheet" href="./css/a%20b.css?v=2"><link rel="stylesheet" href="p.css" media="print"><body><p>Words of the page</p></body>',
+    )
+    linked.file('site/css/a b.css', 'p{color:#111111}')
+    linked.file('site/css/z.css', 'p{color:#222222}')
+    linked.file('site/p.css', 'p{color:#333333}')
+    linked.file('site/other.css', 'p{color:#444444!important}')
+    expect(
+      (await pageOfFile(await linked.generateAsync({ type: 'nodebuffer' }), 'page.zip')).texts[0]!.value,
+    ).toBe('#111111')
     expect(pageOf('<a style="color:#1f6f6b">a link</a>').links[0]!.value).toBe('#1f6f6b')
     expect(() => pageOf('just words')).toThrow(/no HTML/)
   })

@@ -3,6 +3,7 @@ import type { BuildInput, BuildResult } from '@/core/cut/build'
 import type { DesignLayers } from '@/core/cut/layers'
 import type { CutPlan } from '@/core/cut/plan'
 import type { Rect } from '@/core/cut/raster'
+import type { PageSheet } from '@/core/house/page'
 import type { Email } from '@/core/email/schema'
 import type { PictureLook } from '@/core/night/look'
 import type { How } from '../destinations/written'
@@ -71,7 +72,7 @@ export const computations = {
     (await import('../decks/read')).deckOfFile(await bytesOf(content), name),
   deckOfText: async ({ text, markdown }: { text: string; markdown?: boolean }) =>
     (await import('../decks/read')).deckOfText(text, markdown),
-  pageOf: async ({ html, sheets, base }: { html: string; sheets: string[]; base?: string }) =>
+  pageOf: async ({ html, sheets, base }: { html: string; sheets: PageSheet[]; base?: string }) =>
     (await import('../house/read')).pageOf(html, sheets, base),
   linkedSheets: async ({ html }: { html: string }) =>
     (await import('@/core/house/sheets')).linkedSheets(html),
@@ -165,19 +166,25 @@ export const computations = {
     design,
     narrow,
     ...input
-  }: Omit<BuildInput, 'groundOf' | 'readInk' | 'size' | 'narrow'> & {
+  }: Omit<BuildInput, 'groundOf' | 'readInk' | 'gradientOf' | 'size' | 'narrow'> & {
     design: string
     narrow?: string
   }): Promise<BuildResult> => {
-    const [{ buildEmail }, { readNarrowDesign }, { groundOf }, { readInk }, { rasterOf }] = await Promise.all(
-      [
-        import('@/core/cut/build'),
-        import('@/core/cut/narrow-design'),
-        import('@/core/cut/ground'),
-        import('@/core/cut/ink'),
-        import('./raster'),
-      ],
-    )
+    const [
+      { buildEmail },
+      { readNarrowDesign },
+      { groundOf },
+      { linearGradientOf },
+      { readInk },
+      { rasterOf },
+    ] = await Promise.all([
+      import('@/core/cut/build'),
+      import('@/core/cut/narrow-design'),
+      import('@/core/cut/ground'),
+      import('@/core/cut/gradient'),
+      import('@/core/cut/ink'),
+      import('./raster'),
+    ])
     const raster = await rasterOf(design)
     const wide = { ...raster, plan: input.plan, groundOf: (r: Rect) => groundOf(raster, r) }
     return buildEmail({
@@ -186,6 +193,7 @@ export const computations = {
       size: raster,
       groundOf: (r) => groundOf(raster, r),
       readInk: (r, g) => readInk(raster, r, g),
+      gradientOf: (r, apart) => linearGradientOf(raster, r, apart),
     })
   },
 

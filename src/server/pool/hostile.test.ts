@@ -87,7 +87,9 @@ test.each([
       compute('pageOf', {
         html: '<a class="b" href="x">y</a>',
         sheets: [
-          `:root{${Array.from({ length: 6 }, (_, i) => `--a${i}:${times(200, `var(--a${i + 1}) `)}`).join(';')}}.b{color:var(--a0)}`,
+          {
+            css: `:root{${Array.from({ length: 6 }, (_, i) => `--a${i}:${times(200, `var(--a${i + 1}) `)}`).join(';')}}.b{color:var(--a0)}`,
+          },
         ],
       }),
     'read',
@@ -97,7 +99,9 @@ test.each([
     () =>
       compute('pageOf', {
         html: times(2700, '<p class="a b">x</p>'),
-        sheets: [Array.from({ length: 1500 }, (_, i) => `.c${i} > p.a, .a .d${i}{color:red}`).join('')],
+        sheets: [
+          { css: Array.from({ length: 1500 }, (_, i) => `.c${i} > p.a, .a .d${i}{color:red}`).join('') },
+        ],
       }),
     'read',
   ],

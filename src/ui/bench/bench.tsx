@@ -13,6 +13,7 @@ import type { DocumentSession } from '../session/document'
 import { ShelfOf } from '../parts/shelf'
 import { useFinder, type Action } from './actions'
 import { useEmailWork, useFirstCompile, type EmailWork } from './email-work'
+import type { Email } from '@/core/email/schema'
 import { openCuts, openEmail } from './sessions'
 import { TrayEdge, useTrayHeight } from './tray-edge'
 import { TopBar, stages, type StageId } from './top'
@@ -214,6 +215,10 @@ function Stage({
         email={built ? work.email : null}
         setActions={setActions}
         onJob={setJob}
+        onSaid={(said) => {
+          // Before the first build the plan keeps it for the email.
+          if (built) emailSession.change('take the copy', (e) => ({ ...e, ...filled(said) }))
+        }}
         onBuilt={(r) => {
           emailSession.adopt('build the email', r.email, r.revision)
           cutSession.adopt('build the email', r.plan, r.cutsRevision)
@@ -231,6 +236,10 @@ function Stage({
   if (stage === 'proof') return <ProofStage work={work} setActions={setActions} onValue={onValue} />
   return <HandoverStage {...{ job, work, focus, setActions }} session={emailSession} />
 }
+
+/** Only what says something. */
+const filled = (said: Pick<Email, 'subject' | 'preheader'>): Partial<Email> =>
+  Object.fromEntries(Object.entries(said).filter(([, v]) => v))
 
 /** Everything the bench can do, by name and by shortcut. */
 const useBenchFinder = (

@@ -3,6 +3,7 @@ import { mergeDocuments } from '@/core/email/merge'
 import { newEmail } from '@/core/email/defaults'
 import { readEmail } from '@/core/tiles/document'
 import { call } from '../api'
+import { historyPlace } from '../session/history'
 import { openDocument } from '../session/document'
 import type { BenchJob, BenchProps, CutSession, EmailSession } from './types'
 
@@ -11,6 +12,7 @@ export const openCuts = (job: BenchJob, cuts: BenchProps['cuts']): CutSession =>
   openDocument({
     key: `cuts:${job.id}`,
     read: readPlan,
+    history: historyPlace(`cuts:${job.id}`, readPlan),
     merge: (base, mine, theirs) =>
       mergeDocuments(base, mine, theirs, 'cuts', (c) => c.name ?? `cut at ${c.x}, ${c.y}`),
     doc: cuts.plan,
@@ -32,6 +34,7 @@ export const openEmail = (job: BenchJob, email: BenchProps['email']): EmailSessi
   openDocument({
     key: `email:${job.id}`,
     read: readEmail,
+    history: historyPlace(`email:${job.id}`, readEmail),
     merge: (base, mine, theirs) => mergeDocuments(base, mine, theirs, 'bands', (b) => `band "${b.name}"`),
     doc: email?.email ?? newEmail(job.width),
     revision: email?.revision ?? 0,

@@ -64,8 +64,8 @@ function parts(w: CutWork, hand: ByHand): Action[] {
     cut('all', 'Select all cuts', () => w.setSelected(w.order.map((c) => c.id)), { keys: 'Ctrl A' }),
     cut('fill', 'Cut everything that was left out', hand.fill, { keys: 'N', off: !w.left.length }),
     cut('merge', 'Merge with the next, or all selected', hand.merge, { keys: 'M', off: none }),
-    cut('across', 'Split across', () => hand.split('across'), { keys: 'S', off: none }),
-    cut('down', 'Split down', () => hand.split('down'), { keys: 'D', off: none }),
+    cut('across', 'Split across', () => void hand.split('across'), { keys: 'S', off: none }),
+    cut('down', 'Split down', () => void hand.split('down'), { keys: 'D', off: none }),
     cut('duplicate', 'Duplicate the cut', hand.duplicate, { keys: 'Ctrl D', off: single }),
     cut('remove', 'Remove the cut', hand.remove, { keys: 'Delete', off: none }),
     cut('earlier', 'Earlier in the reading order', () => hand.reorder(-1), {

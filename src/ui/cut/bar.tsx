@@ -47,7 +47,7 @@ export function CutBar({ w, hand, open }: Props) {
         )}
         {!w.work && <ToLookAt w={w} />}
         <Dialogs w={w} open={open} />
-        <Language w={w} />
+        {w.selected.length === 0 && <Language w={w} />}
         <Button
           look={w.plan.cuts.length ? undefined : 'main'}
           onClick={() => w.find(true)}
@@ -75,10 +75,10 @@ function Selected({ w, hand }: Omit<Props, 'open'>) {
       <Button look="plain" className="px-1.5!" onClick={hand.merge}>
         Merge
       </Button>
-      <Button look="plain" className="px-1.5!" onClick={() => hand.split('across')}>
+      <Button look="plain" className="px-1.5!" onClick={() => void hand.split('across')}>
         Split across
       </Button>
-      <Button look="plain" className="px-1.5!" onClick={() => hand.split('down')}>
+      <Button look="plain" className="px-1.5!" onClick={() => void hand.split('down')}>
         Split down
       </Button>
       {w.current && <EqualParts onSplit={hand.splitInto} />}

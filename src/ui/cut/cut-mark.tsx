@@ -42,7 +42,7 @@ export function CutMark({
   zoom: number
   dragging: Dragging
 }) {
-  const { at, onMove, end, grab } = dragging
+  const { onMove, end, press, held } = dragging
   const on = w.selected.includes(cut.id)
   return (
     <div
@@ -52,22 +52,21 @@ export function CutMark({
       data-cut={cut.id}
       aria-label={`Cut ${number}, ${kindNames[cut.kind]}, ${cut.w} by ${cut.h} at ${cut.x}, ${cut.y}`}
       className={cx(
-        'group absolute cursor-move',
+        'group absolute',
         on
-          ? 'z-10 outline-2 -outline-offset-1 outline-[#21508f]'
+          ? 'z-10 cursor-move outline-2 -outline-offset-1 outline-[#21508f]'
           : 'outline-1 -outline-offset-1 outline-[#21508f]/70 outline-dashed hover:outline-2',
       )}
       style={{ ...boxOf(cut, zoom), background: on ? 'transparent' : tints[cut.kind] }}
       onFocus={(e) => {
-        if (e.currentTarget.matches(':focus-visible') && !on) w.select(cut.id)
+        if (e.currentTarget.matches(':focus-visible') && !on && !held()) w.select(cut.id)
       }}
       onPointerEnter={() => w.setHovered(cut.id)}
       onPointerLeave={() => w.setHovered(null)}
       onPointerDown={(e) => {
-        w.select(cut.id, e.shiftKey || e.ctrlKey || e.metaKey)
-        e.currentTarget.focus()
-        if (cut.locked) e.stopPropagation()
-        else grab(e, { kind: 'move', id: cut.id, from: at(e), plan: w.plan })
+        press(e, cut.id)
+        // Focus alone would scroll the lens.
+        e.currentTarget.focus({ preventScroll: true })
       }}
       onPointerMove={onMove}
       onPointerUp={(e) => {

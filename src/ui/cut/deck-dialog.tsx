@@ -2,7 +2,7 @@
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
 import { useState } from 'react'
 import { toast } from '../parts/toast'
-import { deal, takeDeck, type Deal, type DeckPiece } from '@/core/cut/deck'
+import { deal, deckMeta, takeDeck, type Deal, type DeckPiece } from '@/core/cut/deck'
 import { saidOf } from '@/core/cut/imagemap'
 import type { Cut } from '@/core/cut/plan'
 import { ApiProblem, formOf } from '../api'
@@ -10,7 +10,9 @@ import { runTask } from '../tasks/run'
 import { Dropdown, Tick } from '../compose/groups/parts'
 import { Button, cx } from '../parts/controls'
 import { Dialog } from '../parts/dialog'
+import type { Design } from '../bench/types'
 import { kindNames } from './kinds'
+import { CutThumb } from './spine'
 import type { CutWork } from './work/use-cut-work'
 
 /** The pieces of the copy, and which cut each is dealt to. */
@@ -19,13 +21,14 @@ function useDeck(w: CutWork) {
   const [pieces, setPieces] = useState<DeckPiece[] | null>(null)
   const [dealt, setDealt] = useState<Deal>({})
   const [problem, setProblem] = useState<string | null>(null)
-  const places = w.order.filter((c) => c.kind === 'words' || c.kind === 'button')
+  const places = w.order.filter((c) => c.kind === 'words' || c.kind === 'button' || c.kind === 'picture')
   async function open(work: () => Promise<{ pieces: DeckPiece[] }>) {
     setProblem(null)
     try {
       const r = await work()
+      const seen = await w.seenWords()
       setPieces(r.pieces)
-      setDealt(deal(r.pieces, w.plan))
+      setDealt(deal(r.pieces, w.plan, seen))
     } catch (e) {
       setProblem(e instanceof ApiProblem ? `${e.title}. ${e.detail}` : String(e))
     }
@@ -37,6 +40,7 @@ function useDeck(w: CutWork) {
     dealt,
     problem,
     places,
+    design: w.job.design,
     fromText: () => open(() => runTask('POST /api/decks', { body: { text } })),
     fromFile: (file: File) => open(() => runTask('POST /api/decks', { form: formOf({ file }) })),
     again: () => setPieces(null),
@@ -62,7 +66,12 @@ export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () =>
   const deck = useDeck(w)
   const { pieces, problem, places } = deck
   const take = (formatted: boolean) => {
-    w.change('take the copy', (p) => takeDeck(p, pieces!, deck.dealt, formatted))
+    const meta = deckMeta(pieces!)
+    w.change('take the copy', (p) => ({
+      ...takeDeck(p, pieces!, deck.dealt, formatted),
+      ...(meta ? { says: { ...p.says, ...meta } } : {}),
+    }))
+    if (meta) w.onSaid(meta)
     const count = Object.values(deck.dealt).flat().length
     toast(`${count} pieces taken. Undo brings back what stood there.`)
     onClose()
@@ -75,7 +84,7 @@ export function DeckDialog({ work: w, onClose }: { work: CutWork; onClose: () =>
       about={
         pieces
           ? 'Drag a piece to another cut, or choose it in its list. What is already written in a cut that gets a piece is replaced; undo brings it back.'
-          : 'Paste the copy, or drop a file: plain text, Markdown or DOCX.'
+          : 'Paste the copy, or drop a file: plain text, Markdown or DOCX. "Subject:", "Preheader:", "H1:", "CTA:", "Alt:" and the like before a piece say what it is.'
       }
       wide
     >
@@ -164,7 +173,8 @@ function PiecesAndPlaces({ deck, pieces }: { deck: Deck; pieces: DeckPiece[] }) 
         {places.map((c) => (
           <Place
             key={c.id}
-            id={c.id}
+            cut={c}
+            design={deck.design}
             name={nameOf(c)}
             said={(dealt[c.id] ?? []).map((i) => pieces[i]!.text).join('\n\n')}
           />
@@ -208,6 +218,18 @@ function CopyForm({ deck }: { deck: Deck }) {
   )
 }
 
+/** What a piece is called. */
+const pieceNames: Record<DeckPiece['kind'], string> = {
+  subject: 'subject',
+  preheader: 'preheader',
+  heading: 'heading',
+  words: 'words',
+  list: 'list',
+  link: 'button',
+  picture: 'alt text',
+  note: 'note',
+}
+
 function Piece({
   at,
   piece,
@@ -237,27 +259,37 @@ function Piece({
         className="mt-1 grid grid-cols-[60px_1fr] items-center gap-1 text-[11px] text-soft"
         onPointerDown={(e) => e.stopPropagation()}
       >
-        {piece.kind}
-        <Dropdown
-          label={`Cut for piece ${at + 1}`}
-          value={place}
-          options={[{ value: '', label: 'left out' }, ...options]}
-          onChange={onGive}
-        />
+        {pieceNames[piece.kind]}
+        {piece.kind === 'subject' || piece.kind === 'preheader' ? (
+          <span>for the email itself</span>
+        ) : (
+          <Dropdown
+            label={`Cut for piece ${at + 1}`}
+            value={place}
+            options={[{ value: '', label: 'left out' }, ...options]}
+            onChange={onGive}
+          />
+        )}
       </div>
     </li>
   )
 }
 
-function Place({ id, name, said }: { id: string; name: string; said: string }) {
-  const { setNodeRef, isOver } = useDroppable({ id })
+function Place({ cut, design, name, said }: { cut: Cut; design: Design; name: string; said: string }) {
+  const { setNodeRef, isOver } = useDroppable({ id: cut.id })
   return (
     <li
       ref={setNodeRef}
-      className={cx('min-h-12 border p-1.5', isOver ? 'border-lapis bg-wash' : 'border-dashed border-grout')}
+      className={cx(
+        'grid min-h-12 grid-cols-[108px_1fr] items-start gap-2 border p-1.5',
+        isOver ? 'border-lapis bg-wash' : 'border-dashed border-grout',
+      )}
     >
-      <b className="block truncate">{name}</b>
-      <p className="line-clamp-3 whitespace-pre-line text-soft">{said || 'nothing'}</p>
+      <CutThumb design={design} cut={cut} most={108} />
+      <div className="min-w-0">
+        <b className="block truncate">{name}</b>
+        <p className="line-clamp-3 whitespace-pre-line text-soft">{said || 'nothing'}</p>
+      </div>
     </li>
   )
 }

@@ -89,7 +89,7 @@ function Sheet({
 }: Props & { zoom: number; former: boolean }) {
   const { design, before } = w.job
   const dragging = useDrag(w, zoom, zoom >= GRID, onAdd)
-  const { at, snapped, onMove, end, grab, drawn } = dragging
+  const { onMove, end, press, drawn, framed } = dragging
   const picked = (color: string | null) => {
     if (color && w.current) w.change('pick a colour', (p) => setCut(p, w.current!.id, { ground: color }))
     onPicked()
@@ -99,10 +99,7 @@ function Sheet({
       data-design
       className="relative mx-auto my-3 cursor-crosshair touch-none select-none"
       style={{ width: design.width * zoom, height: design.height * zoom }}
-      onPointerDown={(e) => {
-        w.select(null)
-        grab(e, { kind: 'draw', from: snapped(at(e)) })
-      }}
+      onPointerDown={(e) => press(e, null)}
       onPointerMove={onMove}
       onPointerUp={end}
       onPointerCancel={end}
@@ -123,7 +120,10 @@ function Sheet({
       {picking && <Loupe work={w} zoom={zoom} onDone={picked} />}
       {drawn && (
         <div
-          className="pointer-events-none absolute z-20 border-2 border-[#21508f] bg-[#21508f]/15"
+          className={cx(
+            'pointer-events-none absolute z-20 border-[#21508f]',
+            framed ? 'border border-dashed' : 'border-2 bg-[#21508f]/15',
+          )}
           style={boxOf(drawn, zoom)}
         />
       )}

@@ -98,7 +98,7 @@ function Entry({ cut: c, at, work: w }: { cut: Cut; at: number; work: CutWork })
         {...listeners}
         aria-pressed={on}
         aria-roledescription="cut, can be reordered"
-        onClick={(e) => w.select(c.id, e.shiftKey || e.ctrlKey || e.metaKey)}
+        onClick={(e) => (e.shiftKey ? w.selectTo(c.id) : w.select(c.id, e.ctrlKey || e.metaKey))}
         onMouseEnter={() => w.setHovered(c.id)}
         onMouseLeave={() => w.setHovered(null)}
         className={cx(
@@ -128,9 +128,9 @@ function Entry({ cut: c, at, work: w }: { cut: Cut; at: number; work: CutWork })
   )
 }
 
-/** A cut as it stands in the design, at most 54 px wide. */
-function CutThumb({ design, cut }: { design: Design; cut: Cut }) {
-  const scale = 54 / Math.max(cut.w, design.width * 0.35)
+/** A cut as it stands in the design. @param most px wide */
+export function CutThumb({ design, cut, most = 54 }: { design: Design; cut: Cut; most?: number }) {
+  const scale = most / Math.max(cut.w, design.width * 0.35)
   return (
     <span
       aria-hidden

@@ -28,6 +28,7 @@ interface Props {
   session: CutSession
   email: Email | null
   onBuilt: (r: Built) => void
+  onSaid: (said: Pick<Email, 'subject' | 'preheader'>) => void
   onJob: (j: BenchJob) => void
   setActions: (a: Action[]) => void
 }
@@ -38,8 +39,8 @@ export function CutStage({ job, ...p }: Omit<Props, 'job'> & { job: BenchJob }) 
   return designed ? <Cutting job={designed} {...p} /> : <NoDesign job={job} onJob={p.onJob} />
 }
 
-function Cutting({ job, session, email, onBuilt, onJob, setActions }: Props) {
-  const w = useCutWork({ job, session, email, onBuilt })
+function Cutting({ job, session, email, onBuilt, onSaid, onJob, setActions }: Props) {
+  const w = useCutWork({ job, session, email, onBuilt, onSaid })
   const hand = byHand(w)
   const [open, setOpen] = useState<CutDialog | null>(null)
   const [picking, setPicking] = useState(false)

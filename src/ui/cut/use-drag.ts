@@ -1,15 +1,25 @@
 import { useRef, useState, type PointerEvent } from 'react'
 import { LEAST, moveCut, moveEdge, moveSide, snap, type Side } from '@/core/cut/edits'
 import type { Cut, CutPlan } from '@/core/cut/plan'
-import type { Rect } from '@/core/cut/raster'
+import { overlap, type Rect } from '@/core/cut/raster'
 import type { CutWork } from './work/use-cut-work'
 
+interface Point {
+  x: number
+  y: number
+}
 type Drag =
-  | { kind: 'move'; id: string; from: { x: number; y: number }; plan: CutPlan }
+  /** Pressed, on a cut or beside all: what it becomes is told by what is moved from there. */
+  | { kind: 'press'; id: string | null; from: Point; more: boolean; frame: boolean }
+  | { kind: 'move'; id: string; from: Point; plan: CutPlan }
   | { kind: 'side'; id: string; side: Side; alone: boolean; plan: CutPlan }
-  | { kind: 'draw'; from: { x: number; y: number } }
+  | { kind: 'draw'; from: Point }
+  | { kind: 'frame'; from: Point }
 
 const cutOf = (plan: CutPlan, id: string): Cut | undefined => plan.cuts.find((c) => c.id === id)
+
+/** A press that goes no further is none that drags, px of the screen. */
+const STILL = 4
 
 /** Within so many px of the screen what is dragged snaps to an edge; where the pixel grid shows, to it alone. */
 const REACH = 7
@@ -30,36 +40,10 @@ const down = ({ job, edges }: CutWork, cuts: readonly Cut[]): number[] => [
   ...cuts.flatMap((c) => [c.y, c.y + c.h]),
 ]
 
-/**
- * Drawing, moving and resizing of cuts by the pointer. Whatever is dragged snaps to the edges of other cuts, of
- * bands and of what stands near; each drag is one step of undo.
- * @param zoom px of the screen for each of the design @param grid whether the pixel grid is shown
- * @param onAdd called with a rectangle that was drawn, design px
- */
-export function useDrag(w: CutWork, zoom: number, grid: boolean, onAdd: (drawn: Rect) => void) {
+/** Moving and resizing of cuts. @param reach of what is snapped to, design px @param at where a pointer is, design px */
+function placingBy(w: CutWork, reach: number, at: (e: PointerEvent) => Point) {
   const { plan } = w
   const { design } = w.job
-  const drag = useRef<Drag | null>(null)
-  const [drawn, setDrawn] = useState<Rect | null>(null)
-  const reach = Math.max(grid ? 0.5 : 2, REACH / zoom)
-  const at = (e: PointerEvent) => {
-    const box = (e.currentTarget as HTMLElement).closest('[data-design]')!.getBoundingClientRect()
-    return { x: (e.clientX - box.left) / zoom, y: (e.clientY - box.top) / zoom }
-  }
-  const snapped = (p: { x: number; y: number }) => ({
-    x: snap(p.x, across(w), reach),
-    y: snap(p.y, down(w, plan.cuts), reach),
-  })
-
-  const draw = (d: Extract<Drag, { kind: 'draw' }>, e: PointerEvent) => {
-    const { x, y } = snapped(at(e))
-    setDrawn({
-      x: Math.min(d.from.x, x),
-      y: Math.min(d.from.y, y),
-      w: Math.abs(x - d.from.x),
-      h: Math.abs(y - d.from.y),
-    })
-  }
   const resize = (d: Extract<Drag, { kind: 'side' }>, e: PointerEvent) => {
     const own = cutOf(d.plan, d.id)
     const upright = d.side === 'left' || d.side === 'right'
@@ -83,14 +67,67 @@ export function useDrag(w: CutWork, zoom: number, grid: boolean, onAdd: (drawn: 
     w.change('move a cut', () => moveCut(d.plan, d.id, x - cut.x, y - cut.y, design), `drag-${d.id}`)
   }
 
+  return { resize, move }
+}
+
+/**
+ * Choosing, drawing, moving and resizing of cuts by the pointer. A press chooses; only a chosen cut is moved by a drag, any other
+ * drag draws, and with Shift it draws a frame that chooses what it meets. Whatever is dragged snaps to the edges of other cuts, of
+ * bands and of what stands near; each drag is one step of undo.
+ * @param zoom px of the screen for each of the design @param grid whether the pixel grid is shown
+ * @param onAdd called with a rectangle that was drawn, design px
+ */
+export function useDrag(w: CutWork, zoom: number, grid: boolean, onAdd: (drawn: Rect) => void) {
+  const { plan } = w
+  const drag = useRef<Drag | null>(null)
+  const [drawn, setDrawn] = useState<Rect | null>(null)
+  const reach = Math.max(grid ? 0.5 : 2, REACH / zoom)
+  const at = (e: PointerEvent) => {
+    const box = (e.currentTarget as HTMLElement).closest('[data-design]')!.getBoundingClientRect()
+    return { x: (e.clientX - box.left) / zoom, y: (e.clientY - box.top) / zoom }
+  }
+  const snapped = (p: Point) => ({
+    x: snap(p.x, across(w), reach),
+    y: snap(p.y, down(w, plan.cuts), reach),
+  })
+
+  const [framed, setFramed] = useState(false)
+  const draw = (d: Extract<Drag, { kind: 'draw' | 'frame' }>, e: PointerEvent) => {
+    const { x, y } = d.kind === 'frame' ? at(e) : snapped(at(e))
+    setFramed(d.kind === 'frame')
+    setDrawn({
+      x: Math.min(d.from.x, x),
+      y: Math.min(d.from.y, y),
+      w: Math.abs(x - d.from.x),
+      h: Math.abs(y - d.from.y),
+    })
+  }
+  const { resize, move } = placingBy(w, reach, at)
+  const begun = ({ id, from, frame }: Extract<Drag, { kind: 'press' }>): Drag | null => {
+    if (frame) return { kind: 'frame', from }
+    const chosen = id && w.selected.includes(id) ? cutOf(plan, id) : undefined
+    if (!chosen) return { kind: 'draw', from: snapped(from) }
+    return chosen.locked ? null : { kind: 'move', id: chosen.id, from, plan }
+  }
   const onMove = (e: PointerEvent) => {
     const d = drag.current
-    if (d?.kind === 'draw') draw(d, e)
-    else if (d?.kind === 'side') resize(d, e)
-    else if (d) move(d, e)
+    if (d?.kind === 'press') {
+      const here = at(e)
+      if (Math.hypot(here.x - d.from.x, here.y - d.from.y) * zoom < STILL) return
+      drag.current = begun(d)
+    }
+    const now = drag.current
+    if (now?.kind === 'draw' || now?.kind === 'frame') draw(now, e)
+    else if (now?.kind === 'side') resize(now, e)
+    else if (now?.kind === 'move') move(now, e)
   }
   const end = () => {
-    if (drag.current?.kind === 'draw' && drawn && drawn.w >= LEAST && drawn.h >= LEAST) onAdd(drawn)
+    const d = drag.current
+    if (d?.kind === 'press') w.select(d.id, d.more, 'Design')
+    else if (d?.kind === 'frame' && drawn) {
+      const met = w.order.filter((c) => overlap(c, drawn)).map((c) => c.id)
+      w.setSelected([...w.selected.filter((id) => !met.includes(id)), ...met])
+    } else if (d?.kind === 'draw' && drawn && drawn.w >= LEAST && drawn.h >= LEAST) onAdd(drawn)
     drag.current = null
     setDrawn(null)
   }
@@ -100,6 +137,17 @@ export function useDrag(w: CutWork, zoom: number, grid: boolean, onAdd: (drawn: 
     drag.current = d
     ;(e.currentTarget as HTMLElement).setPointerCapture(e.pointerId)
   }
-  return { drawn, at, snapped, onMove, end, grab }
+  /** @param id of the cut that is pressed; null: none */
+  const press = (e: PointerEvent, id: string | null) =>
+    grab(e, {
+      kind: 'press',
+      id,
+      from: at(e),
+      more: e.shiftKey || e.ctrlKey || e.metaKey,
+      frame: e.shiftKey,
+    })
+  /** Whether a pointer holds something. */
+  const held = () => drag.current !== null
+  return { drawn, framed, onMove, end, grab, press, held }
 }
 export type Dragging = ReturnType<typeof useDrag>

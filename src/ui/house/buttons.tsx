@@ -1,6 +1,7 @@
 'use client'
 import { buttonVariants, type ButtonStyle, type ButtonVariant, type HouseStyle } from '@/core/email/styles'
 import { ColorField, NumberField } from '../parts/controls'
+import { GradientField } from '../parts/gradient-field'
 import type { SetHouse } from './set-house'
 
 const names: Record<ButtonVariant, string> = { main: 'Main', second: 'Second', quiet: 'Quiet' }
@@ -66,6 +67,7 @@ export function Buttons({ house, set }: { house: HouseStyle; set: SetHouse }) {
             }}
           </Line>
         ))}
+        <GradientLine house={house} put={put} />
         {numbers.map(({ key, said, min, max }) => (
           <Line key={key} said={`${said}, px`}>
             {(v) => {
@@ -85,6 +87,32 @@ export function Buttons({ house, set }: { house: HouseStyle; set: SetHouse }) {
         ))}
       </tbody>
     </table>
+  )
+}
+
+/** The gradients over their grounds. */
+function GradientLine({
+  house,
+  put,
+}: {
+  house: HouseStyle
+  put: (variant: ButtonVariant, patch: Partial<ButtonStyle>) => void
+}) {
+  return (
+    <Line said="Gradient">
+      {(v) => {
+        const own = v === 'main' ? house.button : house.buttons?.[v]
+        return (
+          <GradientField
+            label={`${names[v]} button`}
+            value={own?.gradient}
+            ground={own?.background ?? house.button.background}
+            swatches={house.colors}
+            onChange={(gradient) => put(v, { gradient })}
+          />
+        )
+      }}
+    </Line>
   )
 }
 

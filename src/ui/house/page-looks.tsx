@@ -21,6 +21,34 @@ const everyText = (h: HouseStyle, set: Partial<HouseStyle['text']['body']>): Hou
 /** Has a page read. */
 type Send = (body: { html?: string; css?: string; address?: string }) => Promise<void>
 
+/** Has pages read, with what is told on the way. */
+function useReading() {
+  const [page, setPage] = useState<PageStyle | null>(null)
+  const [busy, setBusy] = useState<string | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  async function read(work: () => Promise<PageStyle>) {
+    setBusy('Reading…')
+    setProblem(null)
+    try {
+      setPage(await work())
+    } catch (e) {
+      setProblem(e instanceof ApiProblem ? `${e.title}. ${e.detail}` : String(e))
+    } finally {
+      setBusy(null)
+    }
+  }
+  const send = (body: { html?: string; css?: string; address?: string }) =>
+    read(() =>
+      runTask(
+        'POST /api/pages',
+        { body },
+        { onProgress: ({ what, done, total }) => setBusy(`${what}, ${done + 1} of ${total}`) },
+      ),
+    )
+  const file = (f: File) => read(() => runTask('POST /api/pages', { form: formOf({ file: f }) }))
+  return { page, busy, problem, send, file }
+}
+
 /**
  * The looks of a client's own page, read off an address, a saved page or pasted source; the person picks what
  * the house style takes over.
@@ -29,23 +57,7 @@ export function PageLooks({ house, onChange }: { house: HouseStyle; onChange: Pa
   const [way, setWay] = useState<'address' | 'paste'>('address')
   const [typed, setTyped] = useState('')
   const [css, setCss] = useState('')
-  const [page, setPage] = useState<PageStyle | null>(null)
-  const [busy, setBusy] = useState(false)
-  const [problem, setProblem] = useState<string | null>(null)
-  async function read(work: () => Promise<PageStyle>) {
-    setBusy(true)
-    setProblem(null)
-    try {
-      setPage(await work())
-    } catch (e) {
-      setProblem(e instanceof ApiProblem ? `${e.title}. ${e.detail}` : String(e))
-    } finally {
-      setBusy(false)
-    }
-  }
-  const send = (body: { html?: string; css?: string; address?: string }) =>
-    read(() => runTask('POST /api/pages', { body }))
-  const file = (f: File) => read(() => runTask('POST /api/pages', { form: formOf({ file: f }) }))
+  const { page, busy, problem, send, file } = useReading()
   return (
     <details className="mt-3 text-xs">
       <summary className="cursor-pointer font-semibold">From the client&apos;s page…</summary>
@@ -60,17 +72,22 @@ export function PageLooks({ house, onChange }: { house: HouseStyle; onChange: Pa
           onChange={setWay}
         />
         {way === 'address' ? (
-          <AtAddress typed={typed} setTyped={setTyped} busy={busy} send={send} />
+          <AtAddress typed={typed} setTyped={setTyped} busy={!!busy} send={send} />
         ) : (
           <Pasted
             typed={typed}
             setTyped={setTyped}
             css={css}
             setCss={setCss}
-            busy={busy}
+            busy={!!busy}
             send={send}
             file={file}
           />
+        )}
+        {busy && (
+          <p role="status" className="text-soft">
+            {busy}
+          </p>
         )}
         {problem && (
           <p role="alert" className="border-l-4 border-terra pl-2">
@@ -170,7 +187,7 @@ function AtAddress({
         onChange={(e) => setTyped(e.target.value)}
       />
       <Button disabled={busy || !typed.trim()} onClick={() => void send({ address: typed })}>
-        {busy ? 'Reading…' : 'Read it'}
+        Read it
       </Button>
     </span>
   )
@@ -216,7 +233,9 @@ function Found({ page, onChange }: { page: PageStyle; onChange: Patch }) {
       <Kind name="Logo">
         {page.logos.map((l) => (
           <span key={l.src} className="max-w-64 truncate font-mono text-[11px]" title={l.why}>
-            {/^https?:/.test(l.src) ? (
+            {l.src.startsWith('data:image/svg+xml,') ? (
+              <Drawn src={l.src} alt={l.alt} />
+            ) : /^https?:/.test(l.src) ? (
               <a href={l.src} target="_blank" rel="noreferrer" className="underline">
                 {l.src}
               </a>
@@ -229,6 +248,14 @@ function Found({ page, onChange }: { page: PageStyle; onChange: Patch }) {
     </dl>
   )
 }
+
+/** A logo that is drawn in the page: shown, and kept as a file. */
+const Drawn = ({ src, alt }: { src: string; alt: string }) => (
+  <a href={src} download="logo.svg" className="inline-flex items-center gap-1.5 underline">
+    <img src={src} alt={alt || 'Logo'} className="h-7 max-w-40 bg-white object-contain p-0.5" />
+    logo.svg
+  </a>
+)
 
 /** One kind of thing that was looked for. */
 function Kind({ name, children }: { name: string; children: ReactNode[] }) {

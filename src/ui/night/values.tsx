@@ -59,6 +59,24 @@ function valuesOf({ selection, style }: EmailWork): Value[] {
       inherited: cellGround(cell, behind).night,
       edit: (nightBackground) => ({ name: 'setCell', what: { id: cell.id, set: { nightBackground } } }),
     })
+  const gradient = cell?.gradient ?? band.gradient
+  if (gradient) {
+    const whose = cell?.gradient ? 'cell' : 'band'
+    values.push(
+      ...gradient.stops.map((stop, i): Value => ({
+        label: `Colour ${i + 1}`,
+        name: `Colour ${i + 1} of the gradient of the ${whose} at night`,
+        own: stop.nightColor,
+        inherited: stop.color,
+        edit: (nightColor) => {
+          const stops = gradient.stops.map((s, k) => (k === i ? { ...s, nightColor } : s))
+          return cell?.gradient
+            ? { name: 'setCell', what: { id: cell.id, set: { gradient: { ...gradient, stops } } } }
+            : { name: 'setBand', what: { id: band.id, set: { gradient: { ...band.gradient!, stops } } } }
+        },
+      })),
+    )
+  }
   return tile
     ? [...values, ...(tile.kind === 'button' ? ofButton : ofLetters)(tile, style.roles[band.role])]
     : values

@@ -1,6 +1,7 @@
 import { ApiProblem } from '../api'
 import { jest } from '@jest/globals'
 import { GESTURE, openDocument } from './document'
+import type { History } from './history'
 
 /** A server that keeps revisions, and a browser's storage. */
 function world(start = 'a') {
@@ -71,6 +72,58 @@ test('a gesture is one step of undo, however long it takes; what is typed with a
   expect(steps(`${GESTURE}1`)).toBe(1)
   expect(steps('write')).toBe(3)
   now.mockRestore()
+})
+
+test('undo lives through a reload, as long as the document is what it led back from', async () => {
+  jest.useFakeTimers()
+  const { server } = world()
+  let kept: History<string> | null = null
+  const open = () =>
+    openDocument<string>({
+      key: 'x',
+      ...server,
+      savedAt: '',
+      save: (doc, revision) => {
+        Object.assign(server, { doc, revision: revision + 1 })
+        return Promise.resolve({ revision: server.revision, savedAt: '' })
+      },
+      load: () => Promise.resolve({ ...server }),
+      history: {
+        keep: (h) => Promise.resolve(void (kept = structuredClone(h))),
+        recall: () => Promise.resolve(kept),
+      },
+    })
+  const first = open()
+  first.change('one', (d) => `${d}b`)
+  first.change('two', (d) => `${d}c`)
+  first.undo()
+  await first.flush()
+  await jest.advanceTimersByTimeAsync(1000)
+  first.dispose()
+  const second = open()
+  await jest.advanceTimersByTimeAsync(10)
+  expect(second.store.getState().doc).toBe('ab')
+  second.redo()
+  expect(second.store.getState().doc).toBe('abc')
+  second.undo()
+  second.undo()
+  expect(second.store.getState().doc).toBe('a')
+  await second.flush()
+  await jest.advanceTimersByTimeAsync(1000)
+  second.dispose()
+  // Asked for before the browser's storage has answered.
+  const quick = open()
+  quick.redo()
+  await jest.advanceTimersByTimeAsync(10)
+  expect(quick.store.getState().doc).toBe('ab')
+  quick.dispose()
+  // Changed elsewhere meanwhile: its steps would lead to what never was.
+  Object.assign(server, { doc: 'other', revision: 9 })
+  const third = open()
+  await jest.advanceTimersByTimeAsync(10)
+  expect(third.store.getState().past).toEqual([])
+  third.dispose()
+  jest.useRealTimers()
 })
 
 test('typing in one place is one step of undo; a change that changes nothing is none', () => {

@@ -1,5 +1,6 @@
 import { createStore, type StoreApi } from 'zustand'
 import { ApiProblem } from '../api'
+import type { HistoryPlace } from './history'
 import { draftPlace, type Draft, type DraftPlace } from './draft'
 
 /** How the saving stands. */
@@ -53,6 +54,8 @@ interface Options<T> {
    * Brings a draft that an older version of the app left in the browser up to date. Throws for what is none.
    */
   read?: (draft: unknown) => T
+  /** Where undo is kept through a reload; left out, it ends with the page. */
+  history?: HistoryPlace<T>
   /** Brings two changes of one document together, or names what both changed. */
   merge?: (base: T, mine: T, theirs: T) => { doc: T } | { clashes: string[] }
 }
@@ -96,14 +99,57 @@ export function openDocument<T>(o: Options<T>): DocumentSession<T> {
   const base: Base<T> = { doc: o.doc }
   const saving = savingOf(o, store, draft, base)
   takeUp(o, store, draft, saving.touched)
+  const remembered = o.history && remembering(store, o.history)
   return {
     store,
-    ...changes(store, saving.touched),
+    ...changes(store, saving.touched, remembered?.taken),
     ...takingOver(store, draft, base, saving.touched),
     hear: (revision) => void hearOf(o, store, base, revision),
     flush: saving.flush,
-    dispose: saving.dispose,
+    dispose() {
+      remembered?.end()
+      saving.dispose()
+    },
   }
+}
+
+/** After so long without a change the steps of undo are kept, ms. */
+const RESTED = 300
+
+/** Takes up the steps that a page before this one left, and keeps those of this one. */
+function remembering<T>(store: StoreApi<DocumentState<T>>, place: HistoryPlace<T>): Remembered {
+  const { revision } = store.getState()
+  const taken = place.recall().then((kept) => {
+    // Steps lead back from one state alone.
+    if (!kept || kept.revision !== revision) return
+    store.setState((s) => ({
+      past: [...kept.past, ...s.past].slice(-DEPTH),
+      future: s.past.length ? s.future : kept.future,
+    }))
+  })
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const end = store.subscribe((s, before) => {
+    const changed = s.past !== before.past || s.future !== before.future || s.revision !== before.revision
+    if (!changed) return
+    clearTimeout(timer)
+    timer = setTimeout(() => {
+      const { revision, past, future, status } = store.getState()
+      if (status.kind === 'saved') void place.keep({ revision, past, future })
+    }, RESTED)
+  })
+  return {
+    taken,
+    end() {
+      clearTimeout(timer)
+      end()
+    },
+  }
+}
+
+interface Remembered {
+  /** Resolves once the steps of the page before are taken up, where there are some. */
+  taken: Promise<void>
+  end: () => void
 }
 
 /** The last state that the server is known to have. */
@@ -273,8 +319,11 @@ async function hearOf<T>(
 function changes<T>(
   store: StoreApi<DocumentState<T>>,
   touched: () => void,
+  taken?: Promise<void>,
 ): Pick<DocumentSession<T>, 'change' | 'amend' | 'undo' | 'redo'> {
   let lastMerge = { key: '', at: 0 }
+  let recalling = !!taken
+  void taken?.finally(() => (recalling = false))
   const step = (from: 'past' | 'future') => {
     const s = store.getState()
     const last = s[from].at(-1)
@@ -287,6 +336,11 @@ function changes<T>(
       [other]: [...s[other], { doc: s.doc, label: last.label }],
     } as Partial<DocumentState<T>>)
     touched()
+  }
+  /** Who is quicker than the browser's storage, just after a reload, gets the step all the same. */
+  const walk = (from: 'past' | 'future') => {
+    if (recalling && !store.getState()[from].length) void taken?.then(() => step(from))
+    else step(from)
   }
   return {
     change(label, next, merge) {
@@ -310,8 +364,8 @@ function changes<T>(
       store.setState({ doc })
       touched()
     },
-    undo: () => step('past'),
-    redo: () => step('future'),
+    undo: () => walk('past'),
+    redo: () => walk('future'),
   }
 }
 

@@ -116,7 +116,7 @@ function bandOf(b: Building, strip: Strip, index: number, count: number): Band {
   if (node.kind === 'panel' && node.panel.picture) return onPicture(b, strip, node, index, count)
   const first = leavesOf(node)[0]!
   const whole: Rect = { x: 0, y, w: size.width, h: bottom - y }
-  const background = backgroundOf(b, node, whole)
+  const { background, gradient } = b.groundAs(whole, backgroundOf(b, node, whole), b.standingIn(whole))
   const role = roleOf(b, whole, index, count)
   const { grown, spread } = roomBeside(b, node)
   const pitch = pitchOf(b, node)
@@ -143,6 +143,7 @@ function bandOf(b: Building, strip: Strip, index: number, count: number): Band {
     name: nameOf(b, node, role, index),
     role,
     background,
+    ...(gradient ? { gradient: { ...gradient, across: 'email' as const } } : {}),
     padding: { top: above, bottom: below, left, right },
     show: 'all',
     ...made,
@@ -157,14 +158,16 @@ function onPicture(
   index: number,
   count: number,
 ): Band {
-  const picture = b.input.pictures.get(groundId(panel))
+  const { background, gradient } = b.groundAs(panel, panel.color, b.standingIn(panel))
+  const picture = gradient ? undefined : b.input.pictures.get(groundId(panel))
   const [first] = leavesOf(inner)
   // What stands on it is told from no ground of its own.
   const band = bandOf(b, { ...strip, y: panel.y, bottom: panel.y + panel.h, node: inner }, index, count)
   return {
     ...band,
     id: `b-${first!.id}`,
-    background: panel.color,
+    background,
+    ...(gradient ? { gradient: { ...gradient, across: 'email' as const } } : {}),
     ...(picture
       ? { picture: { picture, across: 'email', fit: 'cover', x: 'center', y: 'center' } as const }
       : {}),

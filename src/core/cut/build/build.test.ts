@@ -6,11 +6,14 @@ import { type Cell, type Email } from '../../email/schema'
 import { plainOf, textOf, type RichText } from '../../email/richtext'
 import { cutsOf } from '../../email/tile'
 import { applyEdit } from '../../email/edits'
+import { fontStacks } from '../../email/fonts'
 import { plainHouseStyle } from '../../email/styles'
 import { placesOf, tilesOf } from '../../email/walk'
+import { wordsWidth } from '../../email/widths'
 import { buildEmail, type BuildInput } from './index'
 import { harvest } from '../carry'
 import { addCut, mergeCuts, setCut } from '../edits'
+import { partCut } from '../parting'
 import { contentEdges } from '../content'
 import { groundOf } from '../ground'
 import { alignmentOf, inkBlocks, readInk } from '../ink'
@@ -135,6 +138,169 @@ test('a time and a dot stay beside what happens on a phone, as wide as they are'
   expect(band?.cells.map((c) => c.narrow?.keepsWidth)).toEqual([true, true, undefined])
 })
 
+test('statistics stay beside each other on a phone, though what they count is a little wider than their room', () => {
+  const say = (id: string, middle: number, y: number, w: number, text: string) =>
+    cut(id, middle - w / 2, y, w, y === 1200 ? 56 : 30, {
+      kind: 'words',
+      ground: '#ffffff',
+      words: textOf(text),
+    })
+  const row = (captions: [string, number]) =>
+    build(
+      plan(
+        ...[200, 600, 1000].flatMap((x, i) => [
+          say(`f${i}`, x, 1200, 80, ['12', '480', '3'][i]!),
+          say(`c${i}`, x, 1270, captions[1], captions[0]),
+        ]),
+      ),
+    ).email.bands.flatMap((b) => (b.cells.length === 3 ? b.narrow : []))
+  expect(row(['nights open', 210])).toEqual(['keep'])
+  expect(row(['nights of the year open to all', 290])).toEqual(['stack'])
+})
+
+test('an icon over centred words stays in their middle on a phone, wherever its column stands', () => {
+  const column = (id: string, x: number, said: string, w: number) => [
+    cut(`i${id}`, x - 40, 1200, 80, 80),
+    cut(`w${id}`, x - w / 2, 1300, w, 30, {
+      kind: 'words',
+      ground: '#ffffff',
+      words: textOf(said),
+      lettering: { size: 15, align: 'center' },
+    }),
+  ]
+  const { email } = build(
+    plan(
+      ...column('a', 240, 'Choose a size for the bed', 300),
+      ...column('b', 600, 'And then a colour of it', 320),
+      ...column('c', 930, 'We send it to your door', 300),
+    ),
+  )
+  const [band] = email.bands.filter((b) => b.cells.length === 3)
+  const icons = band!.cells.flatMap((c) => c.items.flatMap((t) => (t.kind === 'picture' ? [t] : [])))
+  expect([band!.narrow, ...icons.map((t) => t.align)]).toEqual(['stack', 'center', 'center', 'center'])
+})
+
+test('columns whose words begin at the left stand apart once stacked, though their middles are evenly apart', () => {
+  const column = (id: string, x: number, w: number) => [
+    cut(`h${id}`, x, 1200, 130, 44, { kind: 'words', ground: '#ffffff', words: textOf('Coach') }),
+    cut(`w${id}`, x, 1256, w, 120, {
+      kind: 'words',
+      ground: '#ffffff',
+      words: textOf('It leaves the square at four and comes back at one and at three.'),
+    }),
+  ]
+  const link = (id: string, x: number) =>
+    cut(`l${id}`, x, 1400, 110, 30, {
+      kind: 'words',
+      ground: '#ffffff',
+      words: textOf('See more'),
+      link: 'https://a.example',
+    })
+  const all = [['a', 140, 250] as const, ['b', 470, 254] as const, ['c', 800, 260] as const]
+  const { email } = build(plan(...all.flatMap(([id, x, w]) => [...column(id, x, w), link(id, x)])))
+  const [band] = email.bands.filter((b) => b.cells.length === 3)
+  expect([band!.narrow, band!.gap]).toEqual(['stack', 16])
+  // What leads on stands with the words that it belongs to.
+  expect(band!.cells.map((c) => cutsOf([...tilesOf({ cells: [c] })].at(-1)!).at(-1))).toEqual([
+    'la',
+    'lb',
+    'lc',
+  ])
+})
+
+test('a row that stays beside each other keeps from the sides of a phone at its ends, in a box as in a band', () => {
+  const say = (id: string, x: number, w: number, text: string, align?: 'right') =>
+    cut(id, x, 1320, w, 28, {
+      kind: 'words',
+      ground: '#ffffff',
+      words: textOf(text),
+      lettering: { size: 13, align },
+    })
+  const card = { x: 80, y: 1000, w: 500, h: 400, radius: 20, color: '#ffffff' }
+  const { email } = build({
+    ...plan(cut('p', 80, 1000, 500, 300), say('h', 120, 90, '7 h 02'), say('f', 460, 80, 'from 29', 'right')),
+    panels: [card],
+  })
+  const row = email.bands.flatMap((b) => b.cells.flatMap((c) => c.items)).find((i) => i.kind === 'row')!
+  const sides = row.cells.map((c) => {
+    const [item] = c.items
+    return item && item.kind !== 'row' ? (item.narrow?.padding ?? item.padding) : null
+  })
+  expect([row.narrow, sides[0]?.left, sides[0]?.right, sides.at(-1)?.left, sides.at(-1)?.right]).toEqual([
+    'keep',
+    20,
+    0,
+    0,
+    20,
+  ])
+})
+
+test('a flat cut at one side is space without sides', () => {
+  const { email } = build(
+    plan(
+      cut('a', 0, 0, 1200, 600),
+      cut('f', 80, 640, 90, 46, { kind: 'flat', ground: '#ffffff' }),
+      cut('b', 0, 700, 1200, 300),
+    ),
+  )
+  const gaps = email.bands.flatMap((b) => [...tilesOf(b)].filter((t) => t.kind === 'gap'))
+  expect(gaps.map((t) => [t.padding.left, t.padding.right])).toEqual(gaps.map(() => [0, 0]))
+  expect(gaps.length).toBeGreaterThan(0)
+})
+
+test('a line of short words is one on a phone, each in a cell that has room for it; what is too long for that stacks', () => {
+  const say = (id: string, x: number, w: number, text: string) =>
+    cut(id, x, 1200, w, 28, {
+      kind: 'words',
+      ground: '#ffffff',
+      words: textOf(text),
+      lettering: { size: 13 },
+    })
+  const lines = (title: string) =>
+    build(
+      plan(say('n', 72, 90, 'No. 208'), say('d', 470, 260, title), say('f', 1076, 52, 'Free')),
+    ).email.bands.filter((b) => b.cells.length === 3)
+  const [line] = lines('Sunday, 3 November')
+  expect(line!.narrow).toBe('keep')
+  const total = line!.cells.reduce((sum, c) => sum + c.width, 0)
+  const room = line!.cells.map((c) => (335 * c.width) / total)
+  const needs = ['No. 208', 'Sunday, 3 November', 'Free'].map((t) => wordsWidth(t, fontStacks.sans, 13))
+  needs.forEach((need, i) => expect(room[i]).toBeGreaterThan(need))
+  // Ticks in a row keep their cells' widths on phones: beside them a name has no room.
+  const ticks = build(
+    plan(say('n', 72, 160, 'Documents'), cut('a', 470, 1200, 28, 28), cut('b', 1076, 1200, 28, 28)),
+  ).email.bands.filter((b) => b.cells.length === 3)
+  expect(ticks.map((b) => b.narrow)).toEqual(['stack'])
+  const [long] = lines('Sunday, the third of November, and the day after it')
+  expect(long!.narrow).toBe('stack')
+})
+
+test('the label of a button beside another is one line in it, also where its letters run wider here than drawn', () => {
+  const button = (id: string, x: number, w: number, label: string) =>
+    cut(id, x, 1200, w, 96, {
+      kind: 'button',
+      ground: '#ffffff',
+      words: textOf(label),
+      // As reading them gives it: as tall as 17 px, drawn in a condensed face.
+      lettering: { size: 17, bold: true },
+      box: { background: '#1d3557', radius: 20 },
+    })
+  const { email } = build(
+    plan(button('a', 86, 281, 'Buy tickets'), button('b', 395, 180, 'See the line-up tonight')),
+  )
+  const made = email.bands.flatMap((b) =>
+    [...tilesOf(b)].flatMap((t) => (t.kind === 'button' ? [{ label: t.label, ...t.style }] : [])),
+  )
+  const widths = made.map(
+    ({ label, size, bold, padX }) => wordsWidth(label, fontStacks.sans, size!, { bold }) + 2 * padX!,
+  )
+  expect(widths[0]).toBeLessThanOrEqual(140.5)
+  expect(widths[0]).toBeGreaterThan(135)
+  expect(made[0]!.size).toBe(17)
+  // Where there is no room for its letters they are smaller, down to what can be read.
+  expect(made[1]!.size).toBe(11)
+})
+
 test('two prices under one picture belong to it: name, prices and button stack with it', () => {
   const parts = [100, 640].flatMap((x, i) => [
     cut(`p${i}`, x, 200, 440, 300),
@@ -218,6 +384,25 @@ test('phones get a part of their own; one chosen in Compose stays until the cut 
   emailSchema.parse(fromCut.email)
   expect(shown(fromCut.email)).toBe(picture('n').id)
   expect(shown(of(setCut(fromCut.plan, 'a', { narrow: undefined }), fromCut.email).email)).toBeUndefined()
+})
+
+test('a look set by hand stays with its thing: what was parted from it meanwhile is looked at anew', () => {
+  const first = build(basic)
+  const email = applyEdit(first.email, {
+    name: 'setTile',
+    what: { id: 't-c', kind: 'words', set: { style: { size: 41 } } },
+  })
+  const sizeOf = (p: CutPlan) => {
+    const tile = [...placesOf(build(p, email).email)].find((x) => x.tile.id === 't-c')!.tile
+    return tile.kind === 'words' ? tile.style?.size : null
+  }
+  const c = first.plan.cuts.find((x) => x.id === 'c')!
+  const moved = {
+    ...first.plan,
+    cuts: first.plan.cuts.map((x) => (x.id === 'c' ? { ...x, y: x.y + 4, h: x.h - 8 } : x)),
+  }
+  expect(sizeOf(moved)).toBe(41)
+  expect(sizeOf(partCut(first.plan, 'c', 'across', c.y + Math.round(c.h / 3), [], () => 'c2'))).not.toBe(41)
 })
 
 test('built again, it keeps words, alt texts and links, wherever they were written last', () => {
@@ -534,6 +719,42 @@ describe('how letters are set is told from the pixels, with the words known', ()
     expect(style!.line).toBe(25)
   })
 
+  test('a row that stands out in a table keeps its ground, ink and weight; letters are those of the others', async () => {
+    const rows = [
+      ['1', 'Harriers', '28'],
+      ['2', 'Fleetwood', '26'],
+      ['3', 'Formby', '21'],
+      ['4', 'Crosby', '12'],
+    ]
+    const at = [60, 140, 520]
+    const body = rows
+      .map((row, r) =>
+        row
+          .map(
+            (said, c) =>
+              `<text x="${at[c]}" y="${60 + 40 * r}" font-size="15" ${r !== 1 ? 'fill="#223"' : 'font-weight="700" fill="#8a1c00"'}>${said}</text>`,
+          )
+          .join(''),
+      )
+      .join('')
+    const made = await allOfDrawn(
+      `<rect x="40" y="74" width="520" height="40" fill="#ffe27a"/>${body}`,
+      rows.flatMap((row, r) =>
+        row.map((said, c) => ({
+          ...words(`w${r}${c}`, 2 * at[c]!, 2 * (46 + 40 * r), 20 * said.length, 36, said),
+          ground: r === 1 ? '#ffe27a' : '#ffffff',
+        })),
+      ),
+    )
+    const [table] = made.flatMap((t) => (t.kind === 'table' ? [t] : []))
+    expect(table!.rows).toEqual(rows)
+    expect(table!.rowLooks).toEqual([
+      { row: 1, background: '#ffe27a', color: expect.stringMatching(/^#8/), bold: true },
+    ])
+    expect(table!.style!.bold).toBe(false)
+    expect(table!.style!.color).toMatch(/^#2/)
+  })
+
   test('figures of a row are set alike, whatever each of them measures; names and their prices are rows of one table', async () => {
     const figure = (x: number, n: string) =>
       `<text x="${x}" y="60" text-anchor="middle" font-size="30" font-weight="700">${n}</text>`
@@ -705,6 +926,20 @@ test('whatever is cut, what is built is a whole email, with every cut in it once
       numRuns: samples(300),
       // Words so far apart that no one text could say it: they stay two.
       examples: [
+        // A box in a box, hardly larger than what it holds.
+        [
+          [
+            { x: 15, y: 3, w: 4, h: 4, kind: 'picture' },
+            { x: 0, y: 0, w: 4, h: 4, kind: 'picture' },
+          ],
+          [],
+          [],
+          320,
+          [
+            { x: 16, y: 3, w: 4, h: 5, kind: 'picture' },
+            { x: 0, y: 4, w: 76, h: 4, kind: 'picture' },
+          ],
+        ],
         [
           [
             { x: 0, y: 0, w: 4, h: 4, kind: 'picture' },

@@ -1,6 +1,7 @@
 import type { Email } from '../../email/schema'
-import type { HouseStyle } from '../../email/styles'
+import type { Gradient, HouseStyle } from '../../email/styles'
 import { placesOf } from '../../email/walk'
+import { colorAt } from '../../email/gradient'
 import type { PictureRef } from '../../picture/ref'
 import type { Ground } from '../ground'
 import type { Ink } from '../ink'
@@ -11,7 +12,7 @@ import type { WordsOf } from '../intent/lines'
 import type { WordsRoom } from './runs'
 import { leavesOf, type Layout } from '../partition'
 import { isUnread, type Cut, type CutPlan, type Panel } from '../plan'
-import { around, type Rect } from '../raster'
+import { around, overlap, type Rect } from '../raster'
 
 /**
  * What "build the email" works from. The pixels come in as two questions, so that this stays a matter of
@@ -29,12 +30,23 @@ export interface BuildInput {
   narrowPictures?: ReadonlyMap<string, PictureRef>
   groundOf: (rect: Rect) => Ground
   readInk: (rect: Rect, ground: string) => Ink
+  /** The gradient that a place is, beside what stands apart from it; left out, all grounds are plain. */
+  gradientOf?: (rect: Rect, apart: readonly Rect[]) => Gradient | null
   previous: Email | null
   /** A narrow design of the same email: phones follow it. */
   narrow?: NarrowDesign
   /** What letters inherit: how tall they are for their size depends on the font. */
   house: HouseStyle
 }
+
+/** Of the square of a round corner, this share of its side lies outside (a little more than 1 - 1 / sqrt 2). */
+const CORNER = 0.45
+
+/** The squares at the corners of a box. @param side px */
+const cornersOf = ({ x, y, w, h }: Rect, side: number): Rect[] =>
+  side
+    ? [x, x + w - side].flatMap((cx) => [y, y + h - side].map((cy) => ({ x: cx, y: cy, w: side, h: side })))
+    : []
 
 /** Cuts, parted by straight lines. */
 export type Node = Layout<Cut, Panel>
@@ -89,6 +101,30 @@ export class Building {
     this.groups = intent.groups
     this.panels = intent.panels
     this.edges = intent.edges
+  }
+
+  /** A ground as it is drawn: its gradient with the plain colour for readers that draw none, else the colour that it was taken for. @param apart what stands on it @param shape its edge and its corners, px of the design */
+  groundAs(
+    rect: Rect,
+    color: string,
+    apart: readonly Rect[],
+    { edge = 0, radius = 0 } = {},
+  ): { background: string; gradient?: Gradient } {
+    const { gradientOf } = this.input
+    const inside = {
+      x: rect.x + edge,
+      y: rect.y + edge,
+      w: Math.max(1, rect.w - 2 * edge),
+      h: Math.max(1, rect.h - 2 * edge),
+    }
+    const gradient = gradientOf?.(inside, [...apart, ...cornersOf(inside, CORNER * radius)])
+    return gradient ? { background: colorAt(gradient, 50), gradient } : { background: color }
+  }
+
+  /** Everything that stands within a place. */
+  standingIn(rect: Rect): Rect[] {
+    const smaller = (r: Rect) => r.w < rect.w || r.h < rect.h
+    return [...this.input.plan.cuts, ...this.panels].filter((r) => smaller(r) && overlap(r, rect))
   }
 
   /** What is seen of a cut: the ink of words, all of anything else. */

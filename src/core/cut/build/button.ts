@@ -18,6 +18,12 @@ const MOST_RADIUS = 60
 const MOST_PAD = { x: 400, y: 60 }
 const LONGEST_LABEL = 200
 
+/** The middle of a button, where its words stand, with room for what they measure otherwise. @param w @param size of the letters, design px */
+const labelIn = ({ x, y, w: wide, h }: Rect, w: number, size: number): Rect => {
+  const inside = { w: Math.min(wide, 1.15 * w + size), h: Math.min(h, 1.5 * size) }
+  return { x: x + (wide - inside.w) / 2, y: y + (h - inside.h) / 2, ...inside }
+}
+
 export function buttonOf(
   b: Building,
   cut: Cut,
@@ -33,6 +39,8 @@ export function buttonOf(
   // elsewhere.
   const reaches = b.columns > 0 && rect.x + rect.w - cut.x - cut.w < NEAR * s
   const spare = reaches || cut.w / s > WIDE ? (stack.matched ? 1 : Math.ceil(SPARE * width)) : 0
+  // Beside others its room ends where it does.
+  const whole = b.columns > 0 ? Math.floor : Math.round
   // What whole px of padding make it too low, the next thing makes good.
   const line = buttonLine({ size }),
     padY = Math.max(0, Math.min(MOST_PAD.y, Math.ceil((cut.h / s - line) / 2 - border - 0.5)))
@@ -53,13 +61,16 @@ export function buttonOf(
       align: centred ? 'center' : 'left',
       fullNarrow: true,
       style: {
-        background: box.background,
+        ...b.groundAs(cut, box.background, [labelIn(cut, width * s, size * s)], {
+          edge: border * s,
+          radius: box.radius * s,
+        }),
         color: cut.lettering?.color ?? color ?? '#ffffff',
         size,
         radius: Math.min(MOST_RADIUS, Math.round(box.radius)),
         bold,
         ...((cut.lettering?.font ?? font) ? { font: cut.lettering?.font ?? font } : {}),
-        padX: Math.max(0, Math.min(MOST_PAD.x, Math.round((cut.w / s - width) / 2 - border) - spare)),
+        padX: Math.max(0, Math.min(MOST_PAD.x, whole((cut.w / s - width) / 2 - border) - spare)),
         padY,
         ...(border ? { borderWidth: border, borderColor: box.borderColor } : { borderWidth: 0 }),
       },

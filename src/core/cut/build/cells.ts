@@ -7,6 +7,7 @@ import { around, type Rect } from '../raster'
 import { MARK } from '../../tiles/picture/html'
 import type { Cut } from '../plan'
 import { loose, type Building, type Node, type Placed } from './building'
+import { boundsOfLine, LOW } from './one-line'
 import { tileOf } from './tile'
 import { fitsIn } from './words'
 
@@ -22,8 +23,7 @@ const SAME_MARGIN = 6
 const MOST_EDGE = 20
 /** Least space between columns that stack, px of the email. */
 const STACK_GAP = 16
-/** What is lower stands in one line, px of the email; and what is no wider in all has room beside each other on the narrowest phone. */
-const LOW = 56
+/** What is no wider in all has room beside each other on the narrowest phone, px of the email. */
 const NARROWEST = 290
 /** A picture of at least this share of its column fills it. */
 const FILLS = 0.8
@@ -54,7 +54,9 @@ export function rowOf(
   const boxes = parts.map((p, i) => (pitch ? { ...p.box, x: pitch.x + i * pitch.w, w: pitch.w } : p.box))
   const gaps = boxes.slice(1).map((box, i) => box.x - (boxes[i]!.x + boxes[i]!.w))
   // A wide space between columns is room that their words may grow into, not a gap.
-  const even = gaps.every((g) => Math.abs(g - gaps[0]!) <= b.scale) && gaps[0]! <= WIDEST_GAP * b.scale
+  const line = pitch ? null : boundsOfLine(b, parts, rect)
+  const even =
+    !line && gaps.every((g) => Math.abs(g - gaps[0]!) <= b.scale) && gaps[0]! <= WIDEST_GAP * b.scale
   const right = rect.x + rect.w
   const top = rect.y - Math.max(0, ...parts.map((p) => liftOf(b, p, { ...p.box, y: rect.y })))
   // Half of a gap is given to the words on its left, which may run a little wider than the design's.
@@ -64,17 +66,17 @@ export function rowOf(
     !parts.some((p) => p.kind === 'panel')
       ? Math.floor(gaps[0]! / 2)
       : 0
-  holdRight(b, parts, boxes)
-  const kept = even ? 0 : stackGap(b, gaps)
+  holdRight(b, parts, boxes, line !== null)
+  const kept = even || line ? 0 : stackGap(b, gaps)
+  const midOf = (gap: number) => boxes[gap + 1]!.x - gaps[gap]! / 2
   b.columns++
   const placed = parts.map((part, i) => {
-    const from = i === 0 ? rect.x : even ? boxes[i]!.x : boxes[i]!.x - (gaps[i - 1]! - kept) / 2
+    const half = even ? 0 : kept / 2
+    const from = i === 0 ? rect.x : (line?.[i - 1] ?? (even ? boxes[i]!.x : midOf(i - 1) + half))
     const to =
       i === parts.length - 1
         ? right
-        : even
-          ? boxes[i]!.x + boxes[i]!.w + lent
-          : boxes[i]!.x + boxes[i]!.w + (gaps[i]! - kept) / 2
+        : (line?.[i] ?? (even ? boxes[i]!.x + boxes[i]!.w + lent : midOf(i) - half))
     return cellOf(
       b,
       part,
@@ -84,17 +86,13 @@ export function rowOf(
     )
   })
   b.columns--
-  const slices =
-    gaps.every((g) => g === 0) && parts.every((p) => leavesOf(p).every((c) => c.kind !== 'words'))
-  const figures = pitch !== null && parts.every((p) => widestOf(b, p) <= NARROWEST / parts.length)
   const leads = parts.length <= 3 && leadsIn(b, parts)
-  const icons = parts.every((p) => leavesOf(p).every((c) => c.seen?.part === 'icons'))
+  const stays = line || leads || areOne(b, parts, gaps, pitch !== null) || staysBeside(b, parts)
   // Even with unequal heights the row is as tall as its tallest cell.
   return {
     made: {
       gap: even ? Math.max(0, (gaps[0] ?? 0) - lent) / b.scale : kept / b.scale,
-      narrow:
-        slices || icons || figures || leads || staysBeside(b, parts) || arePair(b, parts) ? 'keep' : 'stack',
+      narrow: stays || arePair(b, parts) ? 'keep' : 'stack',
       cells: placed.map(({ made }, i) =>
         leads && i < placed.length - 1
           ? { ...made, narrow: { ...made.narrow, keepsWidth: true as const } }
@@ -104,6 +102,16 @@ export function rowOf(
     top,
     bottom: Math.max(...placed.map((p) => p.bottom)),
   }
+}
+
+/** Whether columns are slices of one picture, a row of icons, or figures. @param pitched whether their middles are evenly apart */
+function areOne(b: Building, parts: readonly Node[], gaps: readonly number[], pitched: boolean): boolean {
+  const slices =
+    gaps.every((g) => g === 0) && parts.every((p) => leavesOf(p).every((c) => c.kind !== 'words'))
+  const icons = parts.every((p) => leavesOf(p).every((c) => c.seen?.part === 'icons'))
+  const room = NARROWEST / parts.length
+  const figures = pitched && parts.every((p) => widestOf(b, p) <= (isFigure(p) ? WRAPS * room : room))
+  return slices || icons || figures
 }
 
 /** Things no wider than this share of how far apart they are stand in the middle of columns. */
@@ -119,13 +127,33 @@ export function pitchOf(b: Building, node: Node): { x: number; w: number } | nul
   if (node.kind !== 'columns' || node.parts.length < 3 || node.parts.length > MOST_CELLS) return null
   if (node.parts.some((p) => p.kind === 'panel' || loose(p).some((c) => b.groups.has(c.id)))) return null
   const boxes = node.parts.map((p) => around(leavesOf(p).map((c) => b.boxOf(c))))
-  const middles = boxes.map(({ x, w }) => x + w / 2)
+  const middles = boxes.map(middleOf)
+  // What begins at the left of its column stands in the middle of none.
+  const centred = node.parts.every((p, i) =>
+    leavesOf(p).every((c) => Math.abs(middleOf(b.boxOf(c)) - middles[i]!) <= EVEN * b.scale),
+  )
   const w = (middles.at(-1)! - middles[0]!) / (middles.length - 1)
   const x = middles[0]! - w / 2
   const even = middles.every((m, i) => Math.abs(m - middles[0]! - i * w) <= EVEN * b.scale)
   const slim = boxes.every((box) => box.w <= SLIM * w)
   const symmetrical = Math.abs(x + (node.parts.length * w) / 2 - b.input.size.width / 2) <= 2 * EVEN * b.scale
-  return even && slim && symmetrical && x >= 0 ? { x, w } : null
+  return centred && even && slim && symmetrical && x >= 0 ? { x, w } : null
+}
+
+const middleOf = ({ x, w }: Rect): number => x + w / 2
+
+/** What stands under a figure may wrap: it is no wider than this many times the room. */
+const WRAPS = 1.4
+
+/** Whether a part is a figure over what it counts. */
+function isFigure(part: Node): boolean {
+  const [figure, ...rest] = leavesOf(part)
+  return (
+    !!figure?.words &&
+    plainOf(figure.words).trim().length <= SHORT_LEAD &&
+    rest.length > 0 &&
+    rest.every((c) => c.kind === 'words')
+  )
 }
 
 /** Width of what a part shows, px of the email. */
@@ -192,18 +220,18 @@ const isThumb = (b: Building, { id, kind, w, h }: Cut): boolean =>
   kind === 'picture' && !b.groups.has(id) && w <= MARK * b.scale && h <= MARK * b.scale
 
 /**
- * Short words far to the right of the only other column, as far from the right edge as that is from the
+ * Short words far to the right of the only other column, or at the end of a line, as far from the right edge as the first is from the
  * left: they are held by the right edge.
  */
-function holdRight(b: Building, parts: readonly Node[], boxes: readonly Rect[]): void {
-  const [first, last] = boxes
+function holdRight(b: Building, parts: readonly Node[], boxes: readonly Rect[], line: boolean): void {
+  const [first, last] = [boxes[0]!, boxes.at(-1)!]
   if (
-    parts.length !== 2 ||
-    last!.x - first!.x - first!.w < FAR * b.input.size.width ||
-    Math.abs(b.input.size.width - last!.x - last!.w - first!.x) > SAME_MARGIN * b.scale
+    (parts.length !== 2 && !line) ||
+    last.x - first.x - first.w < FAR * b.input.size.width ||
+    Math.abs(b.input.size.width - last.x - last.w - first.x) > SAME_MARGIN * b.scale
   )
     return
-  for (const c of loose(parts[1]!)) if (c.kind === 'words') b.right.add(c.id)
+  for (const c of loose(parts.at(-1)!)) if (c.kind === 'words') b.right.add(c.id)
 }
 
 /** More than five side by side are taken together from the fifth on. */
@@ -257,7 +285,10 @@ function panelCell(
   )
   const below = Math.max(0, panel.y + panel.h - bottom)
   const look = {
-    background: panel.color,
+    ...b.groundAs(panel, panel.color, b.standingIn(panel), {
+      edge: panel.borderWidth ?? 0,
+      radius: panel.radius,
+    }),
     ...(panel.radius >= b.scale / 2 ? { radius: Math.min(MOST_RADIUS, b.px(panel.radius)) } : {}),
     ...(edges ? { edges } : {}),
   }

@@ -4,6 +4,7 @@ import type { Email } from '../../email/schema'
 import { carry, deletedCuts, harvest } from '../carry'
 import type { CutPlan } from '../plan'
 import { bandsOf } from './bands'
+import { mirrored } from './mirrored'
 import { Building, type BuildInput } from './building'
 
 export type { BuildInput } from './building'
@@ -23,13 +24,14 @@ export interface BuildResult {
  */
 export function buildEmail(input: BuildInput): BuildResult {
   const plan = input.previous ? harvest(input.plan, input.previous) : input.plan
-  const building = new Building({ ...input, plan })
-  const bands = bandsOf(building)
   const language = plan.language && languageOf(plan.language.code)
   const base = input.previous ?? {
     ...newEmail(input.emailWidth),
-    ...(language ? { lang: language.tag } : {}),
+    ...(language ? { lang: language.tag, dir: language.dir } : {}),
   }
+  const seen = { ...input, plan }
+  const building = new Building(base.dir === 'rtl' ? mirrored(seen) : seen)
+  const bands = bandsOf(building)
   const taken = base.way !== 'bands' && plan.cuts.length > 0
   if (taken)
     building.notes.push(
@@ -38,6 +40,8 @@ export function buildEmail(input: BuildInput): BuildResult {
   const email: Email = {
     ...base,
     ...(taken ? { way: 'bands' as const } : {}),
+    subject: base.subject || (plan.says?.subject ?? ''),
+    preheader: base.preheader || (plan.says?.preheader ?? ''),
     width: input.emailWidth,
     bands: input.previous ? carry(input.previous, bands, plan) : bands,
   }

@@ -1,6 +1,6 @@
 import type { Band, Cell, Item, Row } from '../../email/schema'
 import { sides, type Sides } from '../../email/styles'
-import type { Tile } from '../../email/tile'
+import type { Tile, TileOf } from '../../email/tile'
 import { markHeight } from '../../tiles/marks/html'
 import type { WordsRoom } from './runs'
 
@@ -50,6 +50,7 @@ export function settled(
         narrow: flush ? narrowSide : 0,
         reaches: { left: left < BLEEDS, right: right < BLEEDS },
         stays: wide.narrow === 'keep',
+        ends: both,
         loose,
       }),
       ...(same ? {} : { narrowPadding: { ...wide.padding, left: beside, right: beside } }),
@@ -63,8 +64,9 @@ interface Place {
   narrow: number
   /** Whether its cell reaches to the sides of the window on wide: what fills others keeps from them on narrow, too. */
   reaches: { left: boolean; right: boolean }
-  /** Whether it stays beside others on narrow. */
+  /** Whether it stays beside others on narrow, and at which sides of these it stands. */
   stays: boolean
+  ends: { left: boolean; right: boolean }
   loose: ReadonlySet<string>
 }
 
@@ -243,13 +245,15 @@ function settledCell(cell: Cell, place: Place): Cell {
   const inside = bare(cell)
   // What reaches to the sides of a box does so on narrow; the rest keeps its space.
   const filled = Math.min(left, right) < BLEEDS
-  const around = inside
-    ? place
-    : { ...place, narrow: filled ? NARROW_SIDE : 0, reaches: { left: true, right: true } }
+  const around = inside ? place : { ...place, narrow: filled ? NARROW_SIDE : 0, reaches: both, ends: both }
   const items = own.items.map((item): Item => {
     if (item.kind === 'row') return settledRow(item, around)
-    const tile = place.loose.has(item.id) ? loosened(item) : item
-    return settledTile(tile, content, place.stays ? sides(0) : narrowSides(tile, content, around))
+    const tile = overWords(place.loose.has(item.id) ? loosened(item) : item, own.items, content)
+    return settledTile(
+      tile,
+      content,
+      place.stays ? endSides(item, place) : narrowSides(tile, content, around),
+    )
   })
   if (inside || place.stays) return { ...own, items }
   return {
@@ -282,12 +286,15 @@ const inRow = (cells: readonly Cell[], place: Place): Cell[] =>
         left: place.reaches.left && i === 0,
         right: place.reaches.right && i === cells.length - 1,
       },
+      ends: { left: place.ends.left && i === 0, right: place.ends.right && i === cells.length - 1 },
     }),
   )
 
 /** The space that all that a cell holds keeps, as the cell's own: the same on both sides where that is nearly so. */
 function hollowed(cell: Cell): Cell {
-  const [left, right] = [least(cell.items, 'left') ?? 0, least(cell.items, 'right') ?? 0]
+  // In whole px: what a row leaves free beside it may be none.
+  const free = (side: 'left' | 'right') => Math.floor(least(cell.items, side) ?? 0)
+  const [left, right] = [free('left'), free('right')]
   const less = Math.min(left, right)
   const space = Math.abs(left - right) <= SAME ? { left, right } : { left, right: less }
   if (!hasRoom(cell, -space.left, 'left') || !hasRoom(cell, -space.right, 'right')) return cell
@@ -301,6 +308,14 @@ function hollowed(cell: Cell): Cell {
       right: cell.padding.right + space.right,
     },
   }
+}
+
+const both = { left: true, right: true } as const
+
+/** Space on narrow beside what stays beside others: at the ends of its row as much as others keep there, unless it reaches to the side. */
+function endSides({ padding }: Tile, { narrow, ends }: Place): Sides {
+  const at = (side: 'left' | 'right') => (narrow && ends[side] && padding[side] > SAME ? narrow : 0)
+  return { ...sides(0), left: at('left'), right: at('right') }
 }
 
 /** Space beside a tile on narrow: none, but where its band reaches to the window's side and it does not. */
@@ -339,8 +354,8 @@ const inCell = (tile: Tile): Tile => {
 
 /** @param beside space on narrow, px */
 function settledTile(tile: Tile, content: number, beside: Sides): Tile {
-  // A gap has no sides.
-  if (tile.kind === 'gap') return tile
+  // A gap has no sides: as wide as a flat cut was, it would widen a phone.
+  if (tile.kind === 'gap') return { ...tile, padding: { ...tile.padding, ...even } }
   const placed = inCell(aligned(tile, content))
   const { padding } = placed
   const narrow = { ...padding, left: beside.left, right: beside.right }
@@ -349,8 +364,26 @@ function settledTile(tile: Tile, content: number, beside: Sides): Tile {
   return same ? (rest as Tile) : ({ ...rest, narrow: { padding: narrow } } as Tile)
 }
 
+/** A picture whose middle is that of centred words in its cell stands in the middle of all that they stand in, on every width. @param content width of their cell, px */
+function overWords(tile: Tile, items: readonly Item[], content: number): Tile {
+  if (tile.kind !== 'picture' || tile.width >= FILLS * content) return tile
+  const offMiddle = ({ padding: { left, right } }: TileOf<'words'>) =>
+    tile.padding.left + tile.width / 2 - (left + content - right) / 2
+  const words = items.find(
+    (item): item is TileOf<'words'> =>
+      item.kind === 'words' && item.align === 'center' && Math.abs(offMiddle(item)) <= SAME,
+  )
+  if (!words) return tile
+  const off = 2 * offMiddle(words)
+  const left = words.padding.left + Math.max(0, off)
+  const right = words.padding.right + Math.max(0, -off)
+  if (left + tile.width + right > content) return tile
+  return { ...tile, align: 'center', padding: { ...tile.padding, left, right } }
+}
+
 /** A tile at the place that was measured, said by its alignment where that says as much. @param content width of its cell, px */
 function aligned(tile: Tile, content: number): Tile {
+  if (tile.kind === 'picture' && tile.align === 'center') return tile
   if (tile.kind !== 'picture' && tile.kind !== 'marks' && tile.kind !== 'menu' && tile.kind !== 'button')
     return tile
   const { left } = tile.padding

@@ -40,7 +40,8 @@ export function intentOf(
   const prices = pricesIn(linesOf(without(words, full), wordsOf), others, scale).filter(whole)
   const tables = [...full, ...prices]
   const free = without(words, tables)
-  const menus = menusIn(linesOf(free, wordsOf), others, scale).filter(whole)
+  const under = [...others, ...tables.flatMap(membersOf)]
+  const menus = menusIn(linesOf(free, wordsOf), under, scale).filter(whole)
   const groups = new Map<string, Group>()
   const standIns: Cut[] = []
   for (const group of [...marks, ...tables, ...menus]) {

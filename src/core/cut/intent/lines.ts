@@ -59,14 +59,13 @@ export function linesOf(cuts: readonly Cut[], wordsOf: (cut: Cut) => WordsOf): L
   return out
 }
 
-/** A cut whose paragraphs are single lines, well apart, line by line. */
+/** A cut whose lines are well apart, each ended by will, line by line. */
 function parted(cut: Cut, words: WordsOf): LineCell[] {
-  const blocks = cut.words?.content ?? []
   const link = cut.link || (cut.words ? firstLink(cut.words) : '')
   const said = cut.words ? plainOf(cut.words).split('\n').filter(Boolean) : []
   const { rows, size } = words
   const pitch = rows.length > 1 ? (rows.at(-1)!.y - rows[0]!.y) / (rows.length - 1) : 0
-  if (rows.length < 2 || blocks.length !== rows.length || said.length !== rows.length || pitch < APART * size)
+  if (rows.length < 2 || said.length !== rows.length || pitch < APART * size)
     return [{ cut, words, said: said.join(' '), link }]
   return rows.map((box, i) => ({
     cut,

@@ -1,6 +1,6 @@
 import type { Cut } from '../plan'
 import { entriesOf } from '../entries'
-import { around, type Rect } from '../raster'
+import { around, overlap, type Rect } from '../raster'
 import type { Line, LineCell } from './lines'
 
 /** A row of short words of one style. All measures are design px. */
@@ -36,9 +36,12 @@ export function menusIn(lines: readonly Line[], others: readonly Cut[], scale: n
     if (new Set(cells.map((c) => c.cut.id)).size < cells.length) return []
     const sizes = cells.map((c) => c.words.size)
     if (Math.max(...sizes) > ONE_SIZE * Math.min(...sizes)) return []
+    const box = around(cells.map((c) => c.words.box))
+    // What stands among them may be one of them that was not read.
+    if (others.some((o) => overlap(o, box) && o.h <= 2 * box.h)) return []
     const under = [...others, ...lines.filter((l) => l !== line).flatMap((l) => l.cells.map((c) => c.cut))]
     if (cells.filter((c) => columned(c, under, NEAR * scale)).length > 1) return []
-    return [{ kind: 'menu', cells, box: around(cells.map((c) => c.words.box)) }]
+    return [{ kind: 'menu', cells, box }]
   })
   return [...parted, ...whole]
 }

@@ -19,6 +19,9 @@ const LEAST_ROWS = 3
 const SINGLE = 0.8
 /** Letters of all rows are of one size within this; those of a head may be smaller or larger. */
 const ONE_SIZE = 1.2
+/** What stands in so many columns is a table, though small letters were told a px larger or smaller. */
+const SURE_COLUMNS = 4
+const ONE_SIZE_OF_MANY = 1.35
 /** Words of fewer characters tell no size. */
 const TELLING = 3
 /** Rows stand at least this many sizes of their letters apart, from base to base: nearer ones are lines of running words. */
@@ -120,7 +123,8 @@ function tableOf(lines: readonly Line[], others: readonly Cut[]): TableGroup | n
   const sizes = lines
     .slice(lines.length < LEAST_ROWS ? 0 : 1)
     .flatMap((l) => l.cells.flatMap((c) => (c.said.trim().length < TELLING ? [] : [c.words.size])))
-  if (Math.max(...sizes) > ONE_SIZE * Math.min(...sizes)) return null
+  const apart = columns.length >= SURE_COLUMNS ? ONE_SIZE_OF_MANY : ONE_SIZE
+  if (Math.max(...sizes) > apart * Math.min(...sizes)) return null
   return {
     kind: 'table',
     rows: lines.map((l) =>

@@ -44,7 +44,11 @@ export function behind(
   for (const [i, y] of tops.entries()) {
     const band = { x: 0, y, w: raster.width, h: (tops[i + 1] ?? raster.height) - y }
     const inside = cuts.filter((c) => c.y + c.h / 2 >= band.y && c.y + c.h / 2 < band.y + band.h)
-    const picture = inside.find((c) => on.has(c.id) && c.w >= WIDE * band.w && c.h >= HIGH * scale)
+    const wordy = inside.filter((c) => on.has(c.id) && c.w >= WIDE * band.w)
+    // A slope from side to side is cut into strips along its words: it is one picture.
+    const picture =
+      wordy.find((c) => c.h >= HIGH * scale) ??
+      (wordy.length && band.h >= HIGH * scale && slopes(raster, band) ? band : null)
     if (!picture) continue
     const own = lines.filter((l) => l.y >= band.y && l.y + l.h <= band.y + band.h)
     if (!isGround(own, band, picture, raster, scale)) continue
@@ -55,17 +59,23 @@ export function behind(
     const free = own.filter((l) => !standing.some((c) => overlap(c, l)))
     const blocks = linesOfBlocks(free)
     const left = Math.min(...blocks.map((b) => b.ink.x))
-    const words = blocks.map(({ block, lines: of, ink }): Cut => ({
-      id: id(),
-      ...clipped(roomFor(ink, left, band, scale), band),
-      kind: 'words',
-      alt: null,
-      link: '',
-      words: textOf(block.size >= TITLE * scale ? of.map((l) => l.text).join('\n') : block.text),
-      ground: null,
-      seen: { part: 'words', sure: 0.7 },
-      lettering: letteringOf(block, of, raster, scale),
-    }))
+    const words = blocks.map(({ block, lines: of, ink }): Cut => {
+      const centred = (of.length === 1 || block.align === 'center') && isCentred(ink, band)
+      return {
+        id: id(),
+        ...clipped(roomFor(ink, left, band, scale, centred), band),
+        kind: 'words',
+        alt: null,
+        link: '',
+        words: textOf(block.size >= TITLE * scale ? of.map((l) => l.text).join('\n') : block.text),
+        ground: null,
+        seen: { part: 'words', sure: 0.7 },
+        lettering: {
+          ...letteringOf(block, of, raster, scale),
+          ...(centred ? { align: 'center' as const } : {}),
+        },
+      }
+    })
     // What else was seen there is part of the picture now.
     cuts = [...cuts.filter((c) => !inside.includes(c)), ...standing, ...words]
     grounds.push({ ...band, color, radius: 0, picture: true })
@@ -77,6 +87,11 @@ export function behind(
     cuts: cuts.sort((a, b) => a.y - b.y || a.x - b.x),
   }
 }
+
+/** Whether the colour goes on changing along the first and the last row of a band: no single one has this share of them. */
+const slopes = (raster: Raster, { x, y, w, h }: Rect): boolean =>
+  [y + 2, y + h - 3].every((row) => groundOf(raster, { x, y: row, w, h: 1 }).share < SLOPE)
+const SLOPE = 0.2
 
 /** Whether words stand on something like a photograph, in one column: what is drawn around its words, such as a ticket, is in place with them alone. */
 function isGround(
@@ -111,15 +126,30 @@ const WIDER = 1.15
 /** What begins this near to the left edge of all begins there, px of the email. */
 const SAME_EDGE = 5
 
+/** Words are centred where their middle is that of their band, within this share of it, and they leave so much of it free. */
+const [OFF_MIDDLE, FREE] = [0.015, 0.2]
+const isCentred = (ink: Rect, band: Rect): boolean =>
+  ink.w <= (1 - FREE) * band.w && Math.abs(ink.x + ink.w / 2 - band.x - band.w / 2) <= OFF_MIDDLE * band.w
+
 /** The room of words on a picture: from the common left edge, a little wider than their ink. */
-function roomFor(ink: Rect, left: number, band: Rect, scale: number): Rect {
+function roomFor(ink: Rect, left: number, band: Rect, scale: number, centred: boolean): Rect {
+  if (centred) {
+    const w = Math.min(band.w, Math.ceil(ink.w * WIDER))
+    return { ...ink, x: Math.round(band.x + (band.w - w) / 2), w }
+  }
   const x = ink.x - left <= SAME_EDGE * scale ? left : ink.x
   const w = Math.min(band.x + band.w - x, Math.ceil((ink.x + ink.w - x) * WIDER))
   return { ...ink, x, w }
 }
 
 /** How the letters of a block are set. */
-function letteringOf(block: TextBlock, lines: readonly ReadLine[], raster: Raster, scale: number): Lettering {
+/** How words are set, by what was read of them and by their ink. */
+export function letteringOf(
+  block: TextBlock,
+  lines: readonly ReadLine[],
+  raster: Raster,
+  scale: number,
+): Lettering {
   const color = inkOf(raster, lines[0]!)
   const font = fontOf(block, lines, raster, color)
   return {

@@ -26,15 +26,17 @@ export interface Finding {
   tell?: (done: number) => void
 }
 
-/** What was found, and the language its words are in. */
-export type Found = Autocut & { language: string }
+/** What was found, the language its words are in, and whether they are of a script that cannot be read. */
+export type Found = Autocut & { language: string; lost: boolean }
 
 /** Reads the whole design first, then finds its parts by its words and its pixels: words that stand on pictures are found, too, and each cut says at once what it says. */
 export async function readAndFind({ reader, size, scale, here, find, tell }: Finding): Promise<Found> {
-  const { lines, language } = await readWhole(reader, size, scale, here, (done) => tell?.(READING * done))
+  const { lines, language, lost } = await readWhole(reader, size, scale, here, (done) =>
+    tell?.(READING * done),
+  )
   const found = await find(lines, (done) => tell?.(READING + (FOUND - READING) * done))
   const cuts = await readRest(reader, found.cuts, scale, (done) => tell?.(FOUND + (1 - FOUND) * done))
-  return { ...found, cuts, language }
+  return { ...found, cuts, language, lost }
 }
 
 /** Whether words are as many as were seen, and those struck through figures: a line through letters is easily read as one of them. */

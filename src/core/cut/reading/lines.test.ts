@@ -56,3 +56,13 @@ test('no word is said twice or invented, however often it was read', () => {
     { numRuns: samples(100) },
   )
 })
+
+test('a dash between two words of a row is kept, alone it is noise', () => {
+  const dash = word('–', 40, 6, { w: 12, h: 2, sure: 70 })
+  const score = [word('2', 20, 0), word('4', 62, 0)]
+  expect(linesOf([[...score, dash]]).map((l) => l.text)).toEqual(['2 – 4'])
+  // Read twice it is one.
+  expect(linesOf([[...score, dash], [dash]]).map((l) => l.text)).toEqual(['2 – 4'])
+  expect(linesOf([[dash]])).toEqual([])
+  expect(linesOf([[word('4', 62, 0), dash]]).map((l) => l.text)).toEqual(['4'])
+})

@@ -1,4 +1,5 @@
 import { overlap, type Rect } from '../raster'
+import { runsFromRight } from '../../text/reading-order'
 import { joinPieces, type TextLine } from '../reflow'
 
 /** A word as a reading of the whole design gives it. Design px. */
@@ -16,6 +17,8 @@ export interface ReadLine extends Rect {
   /** Of its letters. */
   size: number
   base: number
+  /** Its words as they were read, in their order. */
+  words?: readonly (Rect & { text: string })[]
 }
 
 /** Words are taken from this confidence on, 0 to 100; of a whole design much looks a little like letters. */
@@ -35,9 +38,47 @@ const [TALL, SMALL, SHORTER, BELOW] = [0.72, 0.52, 0.64, 0.21]
 
 /** The size of the letters of a word by the height of its ink: what it says tells how far that reaches. @param height of any unit, which is that of the answer */
 export function sizeByInk(text: string, height: number): number {
+  if (runsFromRight(text)) return height / (reaching(text, ABOVE_RIGHT) + reaching(text, BELOW_RIGHT))
   const above = /[\p{Lu}\p{N}bdfhkl]/u.test(text) ? TALL : /[tiıj]/u.test(text) ? SHORTER : SMALL
   const below = /[gjpqyçş,;]/u.test(text) ? BELOW : 0
   return height / (above + below)
+}
+
+/** The same of letters that run from the right: those that rise or hang, and how far, the others; in IBM Plex Sans Arabic and Hebrew, as drawn. */
+const ABOVE_RIGHT = { of: /[\u0622-\u0627\u0637\u0638\u0643\u0644\u05DC]/u, far: 0.72, else: 0.56 }
+const BELOW_RIGHT = {
+  of: /[\u062C-\u062E\u0631\u0632\u0633-\u0636\u0639\u063A\u0642\u0645\u0646\u0648-\u064A\u05DA\u05DF\u05E3\u05E5\u05E7]/u,
+  far: 0.26,
+  else: 0.04,
+}
+const reaching = (text: string, { of, far, else: rest }: typeof ABOVE_RIGHT): number =>
+  of.test(text) ? far : rest
+
+/** A dash is read at least so surely as this. */
+const DASH_SURE = 40
+const DASH = /^[-\u2010-\u2015\u2212]$/u
+
+/** Dashes that stand between two words of a row, such as the figures of a score or of hours: alone a dash is noise. */
+function dashesBetween(pieces: readonly TextLine[], words: readonly ReadWord[]): TextLine[] {
+  const out: TextLine[] = []
+  for (const { text, sure, x, y, w, h } of words) {
+    if (sure < DASH_SURE || !DASH.test(text) || out.some((d) => overlap({ ...d, y, h }, { x, y, w, h })))
+      continue
+    const middle = y + h / 2
+    const beside = (gap: (p: TextLine) => number) =>
+      pieces.find(
+        (p) =>
+          middle < p.base &&
+          middle > p.base - TALL * p.size &&
+          gap(p) >= 0 &&
+          gap(p) <= APART * p.size &&
+          w < 1.2 * p.size,
+      )
+    const before = beside((p) => x - p.x - p.w)
+    const after = beside((p) => p.x - x - w)
+    if (before && after) out.push({ text, x, w, base: before.base, size: before.size })
+  }
+  return out
 }
 
 /**
@@ -64,6 +105,7 @@ export function linesOf(readings: readonly (readonly ReadWord[])[]): ReadLine[] 
     base,
     size: sizeByInk(text, h),
   }))
+  pieces.push(...dashesBetween(pieces, readings.flat()))
   return joinPieces(pieces, APART).flatMap((line): ReadLine[] => {
     const own = kept.filter(
       (w) =>
@@ -76,6 +118,7 @@ export function linesOf(readings: readonly (readonly ReadWord[])[]): ReadLine[] 
     const bottom = Math.max(...own.map((w) => w.y + w.h))
     const sizes = own.map((w) => sizeByInk(w.text, w.h)).sort((a, b) => a - b)
     const { text, x, w, base } = line
-    return [{ text, x, w, y: top, h: bottom - top, size: sizes[sizes.length >> 1]!, base }]
+    const words = own.sort((a, b) => a.x - b.x).map(({ text, x, y, w, h }) => ({ text, x, y, w, h }))
+    return [{ text, x, w, y: top, h: bottom - top, size: sizes[sizes.length >> 1]!, base, words }]
   })
 }

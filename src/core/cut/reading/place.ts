@@ -14,6 +14,15 @@ const SURE = 70
 /** From this on, of 1, words are not read a second time. */
 const PLAIN = 0.85
 
+/** What is read less surely than this, of 1, says hardly anything. */
+const HARDLY = 0.7
+
+/** And by so much larger, where that does not help. */
+const LARGER = 1.5
+
+/** What is no higher may be a single line, px of the email. */
+const LONE = 30
+
 /** Ground around what is read, px of what is drawn. */
 const MARGIN = 12
 
@@ -77,21 +86,32 @@ async function readPlace(reader: Reader, at: Rect, scale: number, scattered: boo
   if (scattered || first.sure >= PLAIN) return first
   const other = zoom < 2 ? 2 * zoom : 0.8 * zoom,
     second = await readOnce(reader, { rect: at, zoom: other }, scattered)
-  const better = second.sure > first.sure ? second : first
-  if (better.sure >= PLAIN) return better
+  const seen = second.sure > first.sure ? second : first
+  if (seen.sure >= PLAIN) return seen
+  // What hardly says anything as a page, such as a lone figure, may as one line.
+  if (at.h <= LONE * scale && seen.sure < HARDLY)
+    for (const by of [other, LARGER * other]) {
+      const alone = await readOnce(reader, { rect: at, zoom: by }, scattered, 'line')
+      if (alone.sure >= PLAIN) return alone
+    }
   const parted = await readOnce(reader, { rect: at, zoom, way: 'parted' }, scattered)
-  return parted.sure > better.sure ? parted : better
+  return parted.sure > seen.sure ? parted : seen
 }
 
 /** @param scattered then only what was read surely counts, since much of a picture looks a little like letters */
-async function readOnce(reader: Reader, view: View, scattered: boolean): Promise<Reading> {
+async function readOnce(
+  reader: Reader,
+  view: View,
+  scattered: boolean,
+  as: Layout = 'page',
+): Promise<Reading> {
   const { rect: at, zoom } = view
   const linesOf = async (layout: Layout, kept: (l: SeenLine) => boolean) =>
     (await reader.read({ ...view, margin: MARGIN }, layout)).filter(kept)
   // Sparse text in no order; or automatic, and where that finds nothing (a lone figure), as a single line.
   const found = scattered
     ? await linesOf('sparse', (l) => l.confidence >= SURE && /\p{L}{2}|\d{2}/u.test(l.text))
-    : await linesOf('page', (l) => l.confidence > 25)
+    : await linesOf(as, (l) => l.confidence > 25)
   const lines = found.length || scattered ? found : await linesOf('line', (l) => l.confidence > 50)
   const [left, top] = [at.x - MARGIN / zoom, at.y - MARGIN / zoom]
   const pieces = lines.flatMap((l) => {
@@ -118,7 +138,10 @@ async function readOnce(reader: Reader, view: View, scattered: boolean): Promise
   const settled = pieces.map((p) => (Math.abs(p.size - usual) <= 0.25 * usual ? { ...p, size: usual } : p))
   return {
     blocks: blocksOf(withBullets(joinPieces(settled)), at.w),
-    sure: lines.length ? lines.reduce((s, l) => s + l.confidence, 0) / lines.length / 100 : 0,
+    // What holds neither letter nor figure was not read, however surely.
+    sure: lines.some((l) => /[\p{L}\p{N}]/u.test(l.text))
+      ? lines.reduce((s, l) => s + l.confidence, 0) / lines.length / 100
+      : 0,
   }
 }
 

@@ -31,6 +31,15 @@ export function plainGround(raster: Raster, around: Rect, scale: number): string
   return near >= ALL * all ? ground.color : null
 }
 
+/** What is drawn around words before they are read: their ground, also where a bold figure fills its rectangle to the edge. */
+export function groundBehind(raster: Raster, rect: Rect): string {
+  const own = groundOf(raster, rect)
+  if (own.share >= FLAT) return own.color
+  const around = groundOf(raster, grown(rect, BEYOND, raster))
+  return around.share > own.share ? around.color : own.color
+}
+const BEYOND = 3
+
 /** A rectangle with some px more on each side, within the design. */
 export function grown(r: Rect, by: number, { width, height }: Raster): Rect {
   const [x, y] = [Math.max(0, r.x - by), Math.max(0, r.y - by)]

@@ -54,4 +54,7 @@ test('words that are as many as were seen are marked, others stay as they are', 
   })
   expect(withStrikes(text, [true])).toBe(text)
   expect(withStrikes(text, [false, false])).toBe(text)
+  // A stroke of a letter is no line through an old price.
+  const sale = textOf('Was t99')
+  expect(withStrikes(sale, [true, false])).toBe(sale)
 })

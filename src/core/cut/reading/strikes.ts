@@ -98,7 +98,8 @@ export function withStrikes(text: RichText, struck: readonly boolean[] | undefin
   const [run, ...others] = runs
   if (run?.type !== 'text' || others.length || markOf(run, 'strike')) return text
   const said = run.text.trim().split(/\s+/)
-  if (said.length !== struck.length) return text
+  // An old price is figures: a line through letters is easily one of their own strokes.
+  if (said.length !== struck.length || said.some((word, i) => struck[i] && !/\d/.test(word))) return text
   const strike = { type: 'strike' as const }
   return {
     ...text,

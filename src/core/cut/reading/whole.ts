@@ -1,6 +1,6 @@
 import type { Rect } from '../raster'
 import { readingWays, type ReadingWay } from './channels'
-import { guessedLanguage } from './languages'
+import { guessedLanguage, readingLanguages } from './languages'
 import { linesOf, type ReadLine, type ReadWord } from './lines'
 import type { Reader, SeenLine } from './reader'
 
@@ -13,7 +13,13 @@ export interface ReadDesign {
   lines: ReadLine[]
   /** The language that its words are in, as far as they tell; else the one it was read in. */
   language: string
+  /** Hardly anything could be read: its words are likely in a script that trained data is not at hand for. */
+  lost: boolean
 }
+
+/** Words of a script that is not read come out as anything, so surely at most, 0 to 100; of one that is, more surely than that (measured: 22 and 24 against 87 to 95 on two and four designs). */
+const LOST = 52
+const FOUND = 65
 
 /**
  * The words of a whole design, each way of seeing it (`readingWays`) and each stretch of it by itself. Where the first way tells of another language that can be read, the design is read in that.
@@ -39,10 +45,17 @@ export async function readWhole(
     return words
   }
   let { language } = reader
+  let lost = false
   for (const [i, way] of readingWays.entries()) {
     let words = await readBy(way, i)
     if (i === 0 && here.length) {
       language = guessedLanguage(linesOf([words]))?.code ?? language
+      lost = sureness(words) < LOST
+      if (lost) {
+        const other = await otherScript(reader, stretches[0]!, zoom, here)
+        language = other ?? language
+        lost = !other
+      }
       if (language !== reader.language && here.includes(language)) {
         reader.language = language
         words = await readBy(way, i)
@@ -50,7 +63,33 @@ export async function readWhole(
     }
     readings.push(words)
   }
-  return { lines: linesOf(readings), language }
+  return { lines: linesOf(readings), language, lost }
+}
+
+/** How surely words were read on the whole, 0 to 100, the longer the more; of nothing, all. */
+function sureness(words: readonly ReadWord[]): number {
+  const letters = words.reduce((n, w) => n + w.text.length, 0)
+  return letters ? words.reduce((n, w) => n + w.sure * w.text.length, 0) / letters : 100
+}
+
+/** The language of another script in which a stretch is read surely; null where there is none at hand. */
+async function otherScript(
+  reader: Reader,
+  rect: Rect,
+  zoom: number,
+  here: readonly string[],
+): Promise<string | null> {
+  const { language } = reader
+  let best = { code: null as string | null, sure: FOUND }
+  for (const { code, dir } of readingLanguages) {
+    if (dir === 'ltr' || !here.includes(code)) continue
+    reader.language = code
+    const lines = await reader.read({ rect, zoom }, 'sparse')
+    const sure = sureness(lines.flatMap((l) => wordsOfLine(l, rect, zoom)))
+    if (sure > best.sure) best = { code, sure }
+  }
+  reader.language = language
+  return best.code
 }
 
 /** By how much a design is drawn larger: one of two px or more for each of the email is read as it is; of one px small letters are read at three times their size as they are not at twice. */

@@ -196,3 +196,68 @@ test('words on a slope of colour that fills its band are live, and so is their b
     ['words', lead.text],
   ])
 })
+
+const card = '<rect x="48" y="240" width="504" height="180" fill="#fffaf2"/>'
+const onCard = [
+  said('Low water, high rocks', 80, 290, { size: 26, bold: true, w: 270 }),
+  said('We walk to the island and back', 80, 326),
+  said('before the tide returns at noon', 80, 350),
+]
+
+test('a card over a photograph is a box below what is seen of it, and its words are on the box', async () => {
+  const { worded } = await cut(480, sea(40, 320) + card, onCard)
+  const box = worded.panels.find((p) => !p.picture)!
+  expect(box).toMatchObject({ x: 96, y: 480, w: 1008, color: '#fffaf2' })
+  expect(worded.panels.some((p) => p.picture)).toBe(false)
+  const photos = worded.cuts.filter((c) => c.kind === 'picture')
+  expect(photos.map((p) => [p.y, p.y + p.h])).toEqual([[80, 480]])
+  const words = worded.cuts.filter((c) => c.kind === 'words')
+  expect(words.map(saysOf).join(' ')).toBe(onCard.map((l) => l.text).join(' '))
+  expect(words.every((c) => c.x >= box.x && c.x + c.w <= box.x + box.w && c.y > box.y)).toBe(true)
+})
+
+test('words straight on a photograph are on no card', async () => {
+  const { worded } = await cut(
+    480,
+    sea(40, 400),
+    onCard.map((l) => ({ ...l, fill: '#ffffff' })),
+  )
+  expect(worded.panels.filter((p) => !p.picture)).toEqual([])
+})
+
+test('a slope from side to side under words is one picture behind them', async () => {
+  const body =
+    '<defs><linearGradient id="s" x2="1" y2="0"><stop stop-color="#5b2a86"/><stop offset="1" stop-color="#e0655b"/></linearGradient></defs><rect y="60" width="600" height="240" fill="url(#s)"/>'
+  const head = said('One night in May', 150, 160, { size: 36, fill: '#ffffff', w: 300, bold: true })
+  const lead = said('All rooms are open', 220, 210, { fill: '#ffffff', w: 160 })
+  const { worded } = await cut(420, body, [head, lead, said('A line below', 40, 370)])
+  expect(worded.panels.filter((p) => p.picture)).toHaveLength(1)
+  const on = worded.cuts.filter((c) => c.y >= 120 && c.y < 600)
+  expect(of(on)).toEqual([
+    ['words', head.text],
+    ['words', lead.text],
+  ])
+  expect(on.map((c) => c.lettering?.align)).toEqual(['center', 'center'])
+})
+
+test('two names and the score between them are three things, read or not', async () => {
+  const row = [
+    said('Crosby Town', 140, 84, { fill: '#ffffff', bold: true, w: 96 }),
+    said('0 – 0', 274, 88, { fill: '#e4c100', size: 22, bold: true, w: 50 }),
+    said('Harriers', 360, 84, { fill: '#ffffff', bold: true, w: 64 }),
+  ]
+  const ground = '<rect width="600" height="160" fill="#16253c"/>'
+  const { worded } = await cut(160, ground, row)
+  const read = worded.cuts.filter((c) => c.kind === 'words')
+  expect(read.map((c) => Math.round(c.x / SCALE / 10)).sort()).toEqual([14, 27, 36])
+  // What was read with a gap in it is read again; nothing says what is another's.
+  for (const c of read)
+    expect([null, row.find((r) => Math.abs(r.x - c.x / SCALE) < 8)!.text]).toContain(saysOf(c))
+  expect(new Set(read.map((c) => c.id)).size).toBe(3)
+  // Where nothing of it was read each is read by itself.
+  const drawnOnly = await cut(160, `${ground}${row.map(drawn).join('')}`, [
+    said('x', 20, 150, { fill: '#16253c', w: 8 }),
+  ])
+  const unread = drawnOnly.worded.cuts.filter((c) => c.kind === 'words' && !c.words)
+  expect(unread.map((c) => Math.round(c.x / SCALE / 10)).sort()).toEqual([14, 27, 36])
+})

@@ -1,3 +1,4 @@
+import { plainOf } from '../../email/richtext'
 import { newId, type NewId } from '../../email/defaults'
 import type { Autocut } from '../autocut'
 import { groundOf } from '../ground'
@@ -5,15 +6,18 @@ import { looksOf } from '../looks'
 import type { Cut } from '../plan'
 import { packHex, type Raster } from '../raster'
 import { blocksOf } from '../reflow'
-import { behind } from './behind'
-import { INSIDE, share, type WordedBy } from './blocks'
+import { behind, letteringOf } from './behind'
+import { INSIDE, linesOfBlocks, share, type WordedBy } from './blocks'
 import { boxesOn } from './boxes-on'
+import { withCards } from './card'
 import { withCharts } from './charts'
 import { shareLeft } from './ink-left'
 import type { ReadLine } from './lines'
-import { ICON, LINE, ONE_INK, partedFrom, says, SPECK, wordsOf } from './parting'
+import { ICON, LINE, ONE_INK, partedFrom, inksOfRow, says, thingsApart, SPECK, wordsOf } from './parting'
 import { readableOf } from './place'
 import { FLAT, grown, plainGround } from './plain-ground'
+import { withSigns } from './signs'
+import { withSpaces } from './spaces'
 import { strikesIn, withStrikes } from './strikes'
 
 /** So much of the ink may lie beside the words: accents, the line under a link. */
@@ -31,7 +35,7 @@ const LEAST = 6
  */
 export function withWords(found: Autocut, by: WordedBy): Autocut {
   const { raster, scale, id = newId } = by
-  const lines = by.lines.filter((l) => l.size >= LEAST * scale)
+  const lines = by.lines.filter((l) => l.size >= LEAST * scale).map((l) => withSpaces(raster, l))
   const on = new Set<string>()
   const cuts = found.cuts.flatMap((cut): Cut[] => {
     const own = lines.filter((l) => share(l, cut) >= INSIDE && saysMuch(l, raster))
@@ -41,7 +45,7 @@ export function withWords(found: Autocut, by: WordedBy): Autocut {
       const parted = boxes.length ? partedFrom(raster, cut, own, { scale, id, boxes }) : null
       if (parted) return parted
     }
-    if (!own.length) return [cut]
+    if (!own.length) return thingsApart(raster, cut, scale, id)
     if (cut.kind === 'picture') {
       const read = reread(cut, own, raster, scale, id)
       if (!read) on.add(cut.id)
@@ -64,6 +68,11 @@ export function withWords(found: Autocut, by: WordedBy): Autocut {
         ? partedFrom(raster, cut, longer, { scale, id, least: ICON })
         : null)
     if (parted) return parted
+    const runs = left <= UNEXPLAINED && ground ? inksOfRow(raster, own) : []
+    if (runs.length > 1)
+      return runs.flatMap((run, i) =>
+        wordsOf(i ? { ...cut, id: id() } : cut, [run], ground!, { raster, scale, id }),
+      )
     if (little) return [says(cut, own)]
     if (left <= UNEXPLAINED) return [cut]
     on.add(cut.id)
@@ -71,12 +80,26 @@ export function withWords(found: Autocut, by: WordedBy): Autocut {
   })
   const put = {
     ...found,
-    cuts: withCharts(cuts, scale)
+    cuts: withSigns(withCharts(cuts, scale), raster, scale)
       .map((c) => withStruck(c, raster, scale))
+      .map((c) => withJoined(c, lines, raster, scale))
       .sort((a, b) => a.y - b.y || a.x - b.x),
   }
-  return behind(put, on, { lines, raster, scale, id })
+  const read = { ...by, lines, id }
+  return behind(withCards(put, on, read), on, read)
 }
+
+/** Words of a script that joins its letters, with the size that they were read in: none of its letters is an x to measure. */
+function withJoined(cut: Cut, lines: readonly ReadLine[], raster: Raster, scale: number): Cut {
+  if (cut.kind !== 'words' || !cut.words || cut.lettering || !JOINED.test(plainOf(cut.words))) return cut
+  const own = lines.filter((l) => share(l, cut) >= INSIDE)
+  const [first] = linesOfBlocks(own)
+  if (!first) return cut
+  const { size, line, align, color } = letteringOf(first.block, first.lines, raster, scale)
+  const set = { size, ...(line ? { line } : {}), ...(align ? { align } : {}), ...(color ? { color } : {}) }
+  return { ...cut, lettering: set }
+}
+const JOINED = /\p{Script=Arabic}/u
 
 /** Words of a single line that holds old prices, with these struck through; where the line was misread for it they are read again. */
 function withStruck(cut: Cut, raster: Raster, scale: number): Cut {
@@ -84,7 +107,8 @@ function withStruck(cut: Cut, raster: Raster, scale: number): Cut {
   const seen = strikesIn(raster, cut, cut.ground)
   const struck = seen.map((w) => w.line !== null)
   if (!struck.includes(true) || struck.length > MOST_WORDS) return cut
-  return { ...cut, struck, words: cut.words && withStrikes(cut.words, struck) }
+  const words = cut.words && withStrikes(cut.words, struck)
+  return words === cut.words && words ? cut : { ...cut, struck, words }
 }
 
 /** A line of more words than this is no price. */
@@ -126,6 +150,7 @@ function reread(
 ): Cut[] | null {
   const ground = plainGround(raster, cut, scale)
   if (ground === null) return null
-  if (shareLeft(raster, cut, lines, packHex(ground)) <= BESIDE) return wordsOf(cut, lines, ground, id, raster)
+  if (shareLeft(raster, cut, lines, packHex(ground)) <= BESIDE)
+    return wordsOf(cut, lines, ground, { raster, scale, id })
   return partedFrom(raster, cut, lines, { scale, id })
 }

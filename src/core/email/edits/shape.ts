@@ -65,13 +65,14 @@ export const splitBand: EditOf<{ tile: string }> = (email, { tile }) => {
 const lookOf = ({ background, nightBackground, bleed, nightBleed, show, role, dir, lang, when }: Band) =>
   JSON.stringify([background, nightBackground, bleed, nightBleed, show, role, dir, lang, when])
 
+/** Whether what lies behind a band ends with it: two of them would not become one. */
+const ends = (b: Band): boolean => !!(b.picture || b.gradient || b.card)
+
 /** The neighbouring bands of those ids, in their order, where they can become one; else null. */
 function mergeable(email: Email, ids: readonly string[]): Band[] | null {
   const from = email.bands.findIndex((b) => ids.includes(b.id))
   const bands = email.bands.slice(from, from + ids.length)
-  const alike = bands.every(
-    (b) => ids.includes(b.id) && !b.picture && !b.card && lookOf(b) === lookOf(bands[0]!),
-  )
+  const alike = bands.every((b) => ids.includes(b.id) && !ends(b) && lookOf(b) === lookOf(bands[0]!))
   return bands.length > 1 && alike ? bands : null
 }
 
@@ -80,7 +81,7 @@ export const merges = (email: Email, ids: readonly string[]): boolean => mergeab
 
 /** Whether a cell is no more than its items and the space around them. */
 const isPlain = (c: Cell): boolean =>
-  !c.background && !c.nightBackground && !c.edges && !c.radius && c.valign === 'top'
+  !c.background && !c.nightBackground && !c.gradient && !c.edges && !c.radius && c.valign === 'top'
 
 const plus = (a: Sides, b: Partial<Sides>): Sides => ({
   top: a.top + (b.top ?? 0),

@@ -4,8 +4,9 @@ import { classes, type TileContext } from '../context'
 import { css, el, text } from '../../html/element'
 import { notWord, wordOnly } from '../../html/nodes'
 import { hrefOf } from '../../text/link'
-import type { RoleStyle } from '../../email/cascade'
+import { buttonOver, type RoleStyle } from '../../email/cascade'
 import { fontFamily, safeFont } from '../../email/fonts'
+import { gradientCss, gradientFill } from '../../email/gradient'
 import { inkStays, staysAlone } from '../../color/stripped'
 import { lineWidth } from '../../email/widths'
 import type { ButtonStyle } from '../../email/styles'
@@ -17,10 +18,8 @@ import { hover, tallButton, THUMB, TIGHT, tightButton, wideButton } from './rule
 import type { ButtonTile } from './schema'
 
 /** The style a button ends up with. */
-export const buttonStyleOf = (tile: Pick<ButtonTile, 'style' | 'variant'>, look: RoleStyle): ButtonStyle => ({
-  ...look.button[tile.variant ?? 'main'],
-  ...tile.style,
-})
+export const buttonStyleOf = (tile: Pick<ButtonTile, 'style' | 'variant'>, look: RoleStyle): ButtonStyle =>
+  buttonOver(look.button[tile.variant ?? 'main'], tile.style)
 
 /** Between a button's words and its small picture, px. */
 const ICON_GAP = 8
@@ -45,7 +44,7 @@ export function buttonHtml(tile: ButtonTile, c: TileContext): ElementContent[] {
   const s = buttonStyleOf(tile, c.look)
   const href = hrefOf(tile.link || '#', c.fields)
   const label = replaceFields(tile.label, c.fields)
-  const onPicture = !!c.ground.picture
+  const onPicture = c.drawn || !!c.ground.picture
   const table = buttonTable(tile, s, pressable(tile, s, href, c), onPicture, c)
   if (onPicture) return [table]
   c.rules.vml()
@@ -56,7 +55,9 @@ export function buttonHtml(tile: ButtonTile, c: TileContext): ElementContent[] {
  * Whether the ground stands on the words too: a desktop program that drops dark inks at night, and shows its own for links, leaves
  * one that stands on the same element with a ground that carries it (`color/stripped.ts`; seen in Thunderbird 153).
  */
-export const carriesInk = (s: ButtonStyle): boolean => !staysAlone(s.color) && inkStays(s.color, s.background)
+export const carriesInk = (s: ButtonStyle): boolean =>
+  // A colour on the words would cut into a gradient.
+  !s.gradient && !staysAlone(s.color) && inkStays(s.color, s.background)
 
 /** The link, as large as the button. */
 function pressable(tile: ButtonTile, s: ButtonStyle, href: string, c: TileContext): Element {
@@ -122,10 +123,12 @@ function buttonTable(
         padded && c.rules.word(`pad${s.padY}-${s.padX}`, `padding:${s.padY}px ${s.padX}px`),
         (s.hoverBackground || s.hoverColor) && hover(c.rules, s.hoverBackground, s.hoverColor, carriesInk(s)),
         s.nightBackground && c.rules.nightGround(s.nightBackground),
+        s.gradient && c.rules.nightGradient(s.gradient, s.nightBackground),
         s.nightBorder && c.rules.nightEdge(s.nightBorder),
       ),
       style: css({
         'background-color': s.background,
+        'background-image': s.gradient && gradientCss(s.gradient),
         border: s.borderWidth ? `${s.borderWidth}px solid ${s.borderColor ?? s.color}` : undefined,
         'border-radius': s.radius || undefined,
       }),
@@ -188,6 +191,7 @@ function vmlButton(tile: ButtonTile, s: ButtonStyle, href: string, label: string
         : { stroked: 'f' }),
       fillcolor: s.background,
     },
+    ...(s.gradient ? [el('v:fill', gradientFill(s.gradient))] : []),
     el('w:anchorlock', null),
     el(
       'center',

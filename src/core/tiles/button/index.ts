@@ -1,3 +1,4 @@
+import { groundTones, type Ground } from '../../email/ground'
 import { sides } from '../../email/styles'
 import { plainHolder } from '../letters'
 import { defineTile, none } from '../definition'
@@ -30,6 +31,20 @@ export const button = defineTile<ButtonTile>({
     const s = buttonStyleOf(tile, look)
     const night = { color: s.nightColor ?? s.color, ground: s.nightBackground ?? s.background }
     const { color, background: ground, size, bold } = s
-    return [{ color, ground, night, size, bold, link: true, own: carriesInk(s) }]
+    const grounds: Ground = {
+      color: ground,
+      night: night.ground,
+      ...(s.gradient ? { gradient: s.gradient } : {}),
+    }
+    return groundTones(grounds).map((at) => ({
+      color,
+      ground: at.color,
+      night: { color: night.color, ground: at.night },
+      size,
+      bold,
+      link: true,
+      own: carriesInk(s),
+      ...(s.gradient ? { drawn: true } : {}),
+    }))
   },
 })

@@ -10,8 +10,8 @@ import { lineWidth } from '../../email/widths'
 import { box } from '../space'
 import { replaceFields } from '../../text/fields'
 import { phrasesOf } from '../../text/phrases'
-import { card, cardHead, scroll, scrollCell } from './rules'
-import type { TableTile } from './schema'
+import { card, cardHead, NARROW_BESIDE, scroll, scrollCell, tightCell } from './rules'
+import type { RowLook, TableTile } from './schema'
 
 /** The letters of a table: the role's paragraphs, then the tile's own values. */
 export const tableStyle = (tile: Pick<TableTile, 'style'>, look: RoleStyle): TextStyle => ({
@@ -25,6 +25,8 @@ interface Grid {
   c: TileContext
   style: Declarations
   names: ReturnType<typeof letters>['names']
+  /** Without the ink of the night, for cells that have their own. */
+  inkless: ReturnType<typeof letters>['names']
   cards: boolean
 }
 
@@ -33,8 +35,10 @@ interface Grid {
  * one. On narrow it scrolls in its place, or every row becomes a card whose cells bear their column's name.
  */
 export function tableHtml(tile: TableTile, c: TileContext): ElementContent[] {
-  const { style, names } = letters(tableStyle(tile, c.look), c)
-  const grid: Grid = { tile, c, style, names, cards: tile.compact === 'cards' }
+  const set = tableStyle(tile, c.look)
+  const { style, names } = letters(set, c)
+  const inkless = letters({ ...set, nightColor: undefined }, c).names
+  const grid: Grid = { tile, c, style, names, inkless, cards: tile.compact === 'cards' }
   const first = tile.headRow ? 1 : 0
   const table = el(
     'table',
@@ -126,7 +130,12 @@ const rowOf = (grid: Grid, cells: readonly string[], i: number): Element =>
     grid.tile.columns.map((_, k) => cellOf(grid, cells[k] ?? '', i, k)),
   )
 
-function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: number, column: number): Element {
+function cellOf(
+  { tile, c, style, names, inkless, cards }: Grid,
+  words: string,
+  row: number,
+  column: number,
+): Element {
   const inHeadRow = tile.headRow && row === 0
   const inHeadColumn = tile.headColumn && column === 0
   const head = inHeadRow || inHeadColumn
@@ -135,7 +144,8 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
   const zebra = inHeadRow ? undefined : zebraOf(tile, row)
   // The names of rows have the look of the head only where there is no head row.
   const dressed = inHeadRow || (inHeadColumn && !tile.headRow)
-  const ground = dressed ? (tile.headBackground ?? zebra) : zebra
+  const own = dressed ? undefined : rowLook(tile, row)
+  const ground = dressed ? (tile.headBackground ?? zebra) : (own?.background ?? zebra)
   const name = tile.headRow ? (tile.rows[0]![column] ?? '') : ''
   const named = cards && row > 0 && !inHeadColumn && name.trim() !== ''
   return el(
@@ -144,9 +154,9 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
       scope: head ? (inHeadRow ? 'col' : 'row') : undefined,
       width: row === 0 && spec?.width ? `${spec.width}%` : undefined,
       className: classes(
-        ...(dressed && tile.headColor ? [] : names),
+        ...((dressed && tile.headColor) || own?.nightColor ? inkless : names),
         onNarrow(tile, c),
-        ...atNight(tile, { head: dressed, striped: zebra !== undefined }, c),
+        ...atNight(tile, { head: dressed, striped: zebra !== undefined, own }, c),
       ),
       ...(ground ? { bgColor: ground } : {}),
       style: css({
@@ -155,6 +165,7 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
         'border-bottom': lineBelow(tile, row),
         ...style,
         ...(inHeadRow ? {} : ownLetters(spec)),
+        ...ownLetters(own),
         ...(head
           ? { 'font-weight': 'bold', ...(dressed && tile.headColor ? { color: tile.headColor } : {}) }
           : {}),
@@ -168,8 +179,12 @@ function cellOf({ tile, c, style, names, cards }: Grid, words: string, row: numb
   )
 }
 
-/** What a column's cells have of their own. */
-const ownLetters = (spec: TableTile['columns'][number] | undefined): Declarations => ({
+/** How a row stands out, where it does. @param row counted from 0, the head row included */
+export const rowLook = ({ rowLooks }: Pick<TableTile, 'rowLooks'>, row: number): RowLook | undefined =>
+  rowLooks?.find((r) => r.row === row)
+
+/** What the cells of a column or a row have of their own. */
+const ownLetters = (spec: { color?: string; bold?: boolean } | undefined): Declarations => ({
   ...(spec?.color ? { color: spec.color } : {}),
   ...(spec?.bold ? { 'font-weight': 'bold' } : {}),
 })
@@ -191,21 +206,34 @@ const spaceOf = ({ space, spaceBeside }: TableTile): string | number =>
 /** Grounds and inks of the night of one cell. */
 function atNight(
   tile: TableTile,
-  { head, striped }: { head: boolean; striped: boolean },
+  { head, striped, own }: { head: boolean; striped: boolean; own: RowLook | undefined },
   { rules }: TileContext,
 ): (string | false | undefined)[] {
   const ground =
-    head && tile.headBackground ? tile.nightHeadBackground : striped ? tile.nightZebra : undefined
+    head && tile.headBackground
+      ? tile.nightHeadBackground
+      : own?.background
+        ? own.nightBackground
+        : striped
+          ? tile.nightZebra
+          : undefined
   return [
     ground && rules.nightGround(ground),
     head && tile.nightHeadColor && rules.nightInk(tile.nightHeadColor),
+    own?.nightColor && rules.nightInk(own.nightColor),
     tile.edge?.nightColor && rules.nightEdge(tile.edge.nightColor),
   ]
 }
 
 /** What a cell does on narrow. */
 const onNarrow = (tile: TableTile, c: TileContext): string | undefined =>
-  tile.compact === 'cards' ? card(c.rules) : tile.compact === 'scroll' ? scrollCell(c.rules) : undefined
+  tile.compact === 'cards'
+    ? card(c.rules)
+    : tile.compact === 'scroll'
+      ? scrollCell(c.rules)
+      : (tile.spaceBeside ?? tile.space) > NARROW_BESIDE
+        ? tightCell(c.rules)
+        : undefined
 
 /** The name of a column before its value, seen on cards only. */
 const columnName = (name: string, c: TileContext): Element =>

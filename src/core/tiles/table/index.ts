@@ -59,6 +59,17 @@ function pairsOf(tile: TableTile, look: RoleStyle, ground: Ground): ColorPair[] 
         ? [on(undefined, undefined, color), ...(tile.zebra ? [on(tile.zebra, tile.nightZebra, color)] : [])]
         : [],
     ),
+    ...(tile.rowLooks ?? []).flatMap(({ row, background, color, bold, nightBackground, nightColor }) => {
+      if (row >= tile.rows.length) return []
+      const pair = on(background, nightBackground, color)
+      return [
+        {
+          ...pair,
+          night: { ...pair.night, ...(nightColor ? { color: nightColor } : {}) },
+          ...(bold ? { bold } : {}),
+        },
+      ]
+    }),
     ...(tile.headRow || tile.headColumn
       ? [{ ...head, night: { ...head.night, color: headNight }, bold: true }]
       : []),

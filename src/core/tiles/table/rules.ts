@@ -14,5 +14,16 @@ export const scrollCell = (rules: Rules) =>
 export const card = (rules: Rules) =>
   rules.ask('narrow', 'row-card', 'display:block!important;width:auto!important;text-align:inherit!important')
 
+/** Space beside the words of a cell on narrow, where the whole table stays, px. */
+export const NARROW_BESIDE = 6
+
+/** A whole table has its room for words there, not for space. */
+export const tightCell = (rules: Rules) =>
+  rules.ask(
+    'narrow',
+    'tight-cell',
+    `padding-left:${NARROW_BESIDE}px!important;padding-right:${NARROW_BESIDE}px!important`,
+  )
+
 /** Cards name their cells themselves. */
 export const cardHead = (rules: Rules) => rules.ask('narrow', 'card-head', 'display:none!important')

@@ -36,6 +36,20 @@ export const tableSchema = z.object({
   zebra: colorSchema.optional(),
   nightZebra: colorSchema.optional(),
   zebraFirst: z.boolean().optional(),
+  /** Rows that stand out, such as a marked one or a total, by their number from 0, the head included: own ground, ink and weight. */
+  rowLooks: z
+    .array(
+      z.object({
+        row: z.number().int().min(0).max(199),
+        background: colorSchema.optional(),
+        color: colorSchema.optional(),
+        bold: z.boolean().optional(),
+        nightBackground: colorSchema.optional(),
+        nightColor: colorSchema.optional(),
+      }),
+    )
+    .max(40)
+    .optional(),
   /** Line beneath each row, or only between rows. */
   edge: edgeSchema.optional(),
   edgeBetween: z.boolean().optional(),
@@ -46,4 +60,5 @@ export const tableSchema = z.object({
   compact: z.enum(['scroll', 'cards', 'whole']),
   style: textStyleOverrideSchema.optional(),
 })
+export type RowLook = NonNullable<z.infer<typeof tableSchema>['rowLooks']>[number]
 export type TableTile = z.infer<typeof tableSchema>

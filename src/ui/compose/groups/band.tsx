@@ -16,6 +16,7 @@ import {
   SidesField,
   TextRow,
 } from '../../parts/controls'
+import { GradientRow } from '../../parts/gradient-field'
 import type { BenchJob } from '../../bench/types'
 import { TiedRow } from './tied'
 import { LanguageRow } from './language'
@@ -318,10 +319,44 @@ function CardLook({ band, set, style }: { band: Band; set: SetBand; style: Style
   )
 }
 
+/** Its gradient, and how far that runs. */
+function BandGradient({ band, style, set }: { band: Band; style: Style; set: SetBand }) {
+  return (
+    <>
+      <GradientRow
+        label="Ground of the band"
+        value={band.gradient}
+        ground={band.background ?? band.bleed ?? style.ground}
+        swatches={style.colors}
+        onChange={(v) =>
+          set(
+            v ? 'set the gradient' : 'a plain ground again',
+            { gradient: v && { across: 'email', ...band.gradient, ...v } },
+            v && 'gradient',
+          )
+        }
+      />
+      {band.gradient && (
+        <Row label="">
+          <Choice
+            label="How far the gradient runs"
+            value={band.gradient.across}
+            options={[
+              { value: 'email', label: 'email' },
+              { value: 'window', label: 'whole row' },
+            ]}
+            onChange={(across) => set('set the gradient', { gradient: { ...band.gradient!, across } })}
+          />
+        </Row>
+      )}
+    </>
+  )
+}
+
 /** The colours behind it, by day and at night. */
 function GroundGroup({ band, style, set }: { band: Band; style: Style; set: SetBand }) {
   return (
-    <Group title="Ground">
+    <Group title="Ground" className="overflow-y-auto">
       <Row label="Band">
         <ColorField
           label="Ground of the band"
@@ -344,6 +379,7 @@ function GroundGroup({ band, style, set }: { band: Band; style: Style; set: SetB
           onChange={(v) => set('set the whole row', { bleed: v }, 'bleed')}
         />
       </Row>
+      <BandGradient band={band} style={style} set={set} />
       <MaybeColor
         label="Night"
         name="Ground of the band at night"

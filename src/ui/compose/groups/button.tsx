@@ -4,6 +4,7 @@ import { buttonLayers } from '@/core/email/cascade'
 import type { ButtonStyle } from '@/core/email/styles'
 import { buttonHeight, buttonStyleOf } from '@/core/tiles/button/html'
 import { Choice, ColorField, Group, NumberField, Row, TextRow } from '../../parts/controls'
+import { GradientRow } from '../../parts/gradient-field'
 import {
   aligns,
   Contrast,
@@ -19,6 +20,7 @@ import {
 
 const words: Record<keyof ButtonStyle, string> = {
   background: 'ground',
+  gradient: 'gradient',
   color: 'words',
   font: 'font',
   size: 'size',
@@ -190,8 +192,18 @@ function LookGroup({
   clear: (key: keyof ButtonStyle) => void
 }) {
   return (
-    <Group title="Look">
+    <Group title="Look" className="overflow-y-auto">
       {color('Ground', 'Ground of the button', 'background')}
+      <GradientRow
+        label="Ground of the button"
+        value={s.gradient}
+        ground={s.background}
+        swatches={style.colors}
+        // A ground of its own covers a gradient that it would inherit.
+        onChange={(gradient) =>
+          gradient ? put({ gradient }) : own.gradient ? clear('gradient') : put({ background: s.background })
+        }
+      />
       {color('Words', "Colour of the button's words", 'color')}
       <Contrast color={s.color} ground={s.background} size={s.size} bold={s.bold} />
       <Row label="Edge">

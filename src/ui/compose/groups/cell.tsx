@@ -5,6 +5,7 @@ import { nestedRow, rowHolding } from '@/core/email/walk'
 import type { Style } from '@/core/email/cascade'
 import type { Band, Cell, Email, Row as CellRow } from '@/core/email/schema'
 import { Button, Choice, Group, NumberField, Row, SidesField } from '../../parts/controls'
+import { GradientRow } from '../../parts/gradient-field'
 import { aligns, EdgeRow, MaybeColor } from './parts'
 
 interface Props {
@@ -208,7 +209,7 @@ function CellEdges({ cell, style, set }: { cell: Cell; style: Style; set: SetCel
 /** The colours behind the cell. */
 function CellGround({ cell, band, style, set }: { cell: Cell; band: Band; style: Style; set: SetCell }) {
   return (
-    <Group title="Ground">
+    <Group title="Ground" className="overflow-y-auto">
       <MaybeColor
         label="Day"
         name="Ground of the cell"
@@ -216,6 +217,15 @@ function CellGround({ cell, band, style, set }: { cell: Cell; band: Band; style:
         fallback={band.background ?? style.ground}
         swatches={style.colors}
         onChange={(background) => set('set the ground', { background }, 'bg')}
+      />
+      <GradientRow
+        label="Ground of the cell"
+        value={cell.gradient}
+        ground={cell.background ?? band.background ?? style.ground}
+        swatches={style.colors}
+        onChange={(gradient) =>
+          set(gradient ? 'set the gradient' : 'a plain ground again', { gradient }, gradient && 'gradient')
+        }
       />
       <MaybeColor
         label="Night"

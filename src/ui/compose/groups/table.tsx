@@ -3,6 +3,7 @@ import { type TileOf } from '@/core/email/tile'
 import { textLayers } from '@/core/email/cascade'
 import { useState } from 'react'
 import { tableStyle } from '@/core/tiles/table/html'
+import type { RowLook } from '@/core/tiles/table/schema'
 import { Button, Choice, fieldClass, Group, NumberField, Row, TextRow } from '../../parts/controls'
 import { Dialog } from '../../parts/dialog'
 import { aligns, EdgeRow, Letters, MaybeColor, setLetters, Tick, type TileProps } from './parts'
@@ -16,6 +17,7 @@ export function TableGroups({ tile, email, house, style, band, ground, set }: Ti
     <>
       <DataGroup tile={tile} set={set} />
       <LookGroup tile={tile} ground={ground} style={style} set={set} />
+      <RowLooks tile={tile} ground={ground} style={style} set={set} />
       <Letters
         shown={tableStyle(tile, style.roles[band.role])}
         own={tile.style}
@@ -163,6 +165,87 @@ function LookGroup({
   )
 }
 
+type RowColor = [
+  key: 'background' | 'color' | 'nightBackground' | 'nightColor',
+  label: string,
+  fallback: string,
+]
+
+/** Colours of a row that stands out; those of the night only where it has its own by day. */
+const rowColors = (look: RowLook, ground: string, ink: string): RowColor[] => [
+  ['background', 'Ground', ground],
+  ['color', 'Words', ink],
+  ...(look.background ? [['nightBackground', 'Ground, night', look.background] as RowColor] : []),
+  ...(look.color ? [['nightColor', 'Words, night', look.color] as RowColor] : []),
+]
+
+/** Rows that stand out: a marked one, a total. */
+function RowLooks({
+  tile,
+  ground,
+  style,
+  set,
+}: Pick<TileProps<'table'>, 'tile' | 'ground' | 'style' | 'set'>) {
+  const looks = tile.rowLooks ?? []
+  const ink = tile.style?.color ?? '#222222'
+  const put = (i: number, change: Partial<RowLook>, key?: string) =>
+    set(
+      'set a row',
+      { rowLooks: looks.map((look, k) => (k === i ? { ...look, ...change } : look)) },
+      key && `${key}-${i}`,
+    )
+  return (
+    <Group title="Rows that stand out">
+      {looks.map((look, i) => (
+        <fieldset key={i} className="flex flex-col gap-1 border-t border-line pt-1">
+          <legend className="sr-only">Row {look.row + 1}</legend>
+          <Row label="Row">
+            <div className="flex items-center gap-2">
+              <NumberField
+                label={`Number of row that stands out ${i + 1}`}
+                value={look.row + 1}
+                min={1}
+                max={tile.rows.length}
+                onChange={(row) => put(i, { row: row - 1 }, 'row')}
+              />
+              <Tick checked={!!look.bold} onChange={(on) => put(i, { bold: on || undefined })}>
+                bold
+              </Tick>
+              <Button
+                aria-label={`Row ${look.row + 1} as the others`}
+                onClick={() =>
+                  set('set a row', {
+                    rowLooks: looks.length > 1 ? looks.filter((_, k) => k !== i) : undefined,
+                  })
+                }
+              >
+                Take out
+              </Button>
+            </div>
+          </Row>
+          {rowColors(look, ground, ink).map(([key, label, fallback]) => (
+            <MaybeColor
+              key={key}
+              label={label}
+              name={`${label}, row ${look.row + 1}`}
+              value={look[key]}
+              fallback={fallback}
+              swatches={style.colors}
+              onChange={(color) => put(i, { [key]: color }, key)}
+            />
+          ))}
+        </fieldset>
+      ))}
+      <Button
+        disabled={looks.length >= MOST.looks}
+        onClick={() => set('mark a row', { rowLooks: [...looks, { row: tile.rows.length - 1, bold: true }] })}
+      >
+        Mark a row
+      </Button>
+    </Group>
+  )
+}
+
 /** Its grounds and words at night, of those that it has by day. */
 function NightLook({ tile, style, set }: Pick<TileProps<'table'>, 'tile' | 'style' | 'set'>) {
   return (
@@ -201,8 +284,8 @@ function NightLook({ tile, style, set }: Pick<TileProps<'table'>, 'tile' | 'styl
   )
 }
 
-/** The most columns and rows that a table may have. */
-const MOST = { columns: 12, rows: 200 }
+/** The most columns and rows that a table may have, and rows that stand out. */
+const MOST = { columns: 12, rows: 200, looks: 40 }
 
 /**
  * A table with others' cells laid over it from a place on; it grows as needed. A spreadsheet copies cells parted by

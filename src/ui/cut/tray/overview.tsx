@@ -11,8 +11,9 @@ export function Overview({ work: w, onFiles }: { work: CutWork; onFiles: () => v
     <div className="grid min-h-0 flex-1 grid-cols-4 overflow-y-auto more-below">
       <Group title="How cutting goes">
         <p className="leading-snug text-soft">
-          Find the parts, or draw a cut on the design. Drag an edge: the neighbour gives way. Hold Alt to move
-          one side alone. What was left out is hatched; flat ground between cuts becomes space.
+          Find the parts, or draw a cut on the design, also within another: what lies there gives way. Press a
+          cut to choose it, then drag it or an edge, with Alt one side alone. Shift and drag chooses all that
+          a frame meets. What was left out is hatched; flat ground becomes space.
         </p>
       </Group>
       <Group title="The design">

@@ -1,15 +1,5 @@
 import { toast } from '../../parts/toast'
-import {
-  addCut,
-  mergeCuts,
-  moveCut,
-  moveEdge,
-  removeCut,
-  setCut,
-  splitCut,
-  splitEqually,
-  type Side,
-} from '@/core/cut/edits'
+import { mergeCuts, moveCut, moveEdge, removeCut, setCut, splitEqually, type Side } from '@/core/cut/edits'
 import {
   alignCuts,
   distributeCuts,
@@ -21,7 +11,9 @@ import {
   unlocked,
   type Alignment,
 } from '@/core/cut/arrange'
-import type { Rect } from '@/core/cut/raster'
+import { drawCut, partCut } from '@/core/cut/parting'
+import { overlap, type Rect } from '@/core/cut/raster'
+import type { Cut } from '@/core/cut/plan'
 import type { CutWork } from './use-cut-work'
 
 /** What is done to cuts by hand, each as one step that undo takes back. */
@@ -55,13 +47,21 @@ function choosing({ order, current, select, change }: CutWork) {
   return { near, reorder, reorderTo }
 }
 
+const partingOf = ({ openCutter }: CutWork, { ground, ...rect }: Cut) =>
+  openCutter().ask({ kind: 'parting', rect, ground })
+
 /** What adds cuts, takes them away or makes others of them. */
-function making({ plan, order, selected, setSelected, current, change, size, left }: CutWork) {
-  /** A new cut of a rectangle. */
-  function add(drawn: Rect) {
-    const made = addCut(plan, drawn, size)
+function making(w: CutWork) {
+  const { plan, order, selected, setSelected, current, change, size, left } = w
+  /** A new cut of a rectangle: those that lie there give way. */
+  async function add(drawn: Rect) {
+    const there = plan.cuts.filter((c) => overlap(c, drawn) && c.words)
+    const lines = new Map(
+      await Promise.all(there.map(async (c) => [c.id, (await partingOf(w, c)).lines] as const)),
+    )
+    const made = drawCut(plan, drawn, size, (id) => lines.get(id) ?? [])
     if (!made.id) {
-      toast('There is no room for a cut here: cuts never overlap.')
+      toast('There is no room for a cut here: locked cuts give no way.')
       return
     }
     change('add a cut', () => made.plan)
@@ -80,16 +80,11 @@ function making({ plan, order, selected, setSelected, current, change, size, lef
     change('remove a cut', (p) => unlocked(p, selected).reduce(removeCut, p))
     setSelected([])
   }
-  const split = (way: 'across' | 'down') => {
-    if (current)
-      change('split a cut', (p) =>
-        splitCut(
-          p,
-          current.id,
-          way,
-          way === 'across' ? current.y + current.h / 2 : current.x + current.w / 2,
-        ),
-      )
+  /** At the gap between what stands in it; each part keeps its own words. */
+  const split = async (way: 'across' | 'down') => {
+    if (!current) return
+    const { lines, [way]: at } = await partingOf(w, current)
+    change('split a cut', (p) => partCut(p, current.id, way, at, lines))
   }
   const splitInto = (way: 'across' | 'down', parts: number) =>
     current && change('split into equal parts', (p) => splitEqually(p, current.id, way, parts))

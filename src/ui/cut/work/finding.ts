@@ -90,6 +90,11 @@ export function readAndFind(
       }))
       const said = found.cuts.filter((c) => c.words).length
       told(found, `, ${said} of them with the words that were read`)
+      if (found.lost)
+        toast.error('The words look to be of a script that cannot be read yet', {
+          description:
+            'Choose their language beside "Read and find", then read again; or bring the words in by the copy deck.',
+        })
       const wanted = languages.find((l) => l.code === found.language && !l.here)
       if (wanted)
         toast.error(`The words look ${wanted.name}, which cannot be read yet`, {

@@ -9,6 +9,7 @@ import type { DesignedJob, CutSession } from '../../bench/types'
 import type { LongWorks } from './long-work'
 import { Ocr } from './ocr'
 import { readCut, taken, type Proposal } from '@/core/cut/reading/place'
+import { keepReadings, keptReadings } from './kept-readings'
 import type { OpenCutter } from './use-cutter'
 
 /**
@@ -41,17 +42,35 @@ export function useLayers({ id, design }: DesignedJob): {
   return { layers, loaded }
 }
 
+/** What was read and what of it is not decided yet, as a page before this one left it. */
+function useKept(job: string, design: string) {
+  const [read, setRead] = useState<TextBlock[]>([])
+  const [proposals, setProposals] = useState<Map<string, Proposal>>(new Map())
+  const [from, setFrom] = useState<string | null>(null)
+  const here = `${job} ${design}`
+  useEffect(() => {
+    const kept = keptReadings(job, design)
+    setRead(kept?.read ?? [])
+    setProposals(new Map(kept?.proposals))
+    setFrom(here)
+  }, [job, design, here])
+  useEffect(() => {
+    // Not before what was left is here.
+    if (from === here) keepReadings(job, design, { read, proposals: [...proposals] })
+  }, [job, design, here, from, read, proposals])
+  return { read, setRead, proposals, setProposals }
+}
+
 /** Reads words for cuts, as proposals that are taken, changed or left. */
 export function useReading(
-  { design }: DesignedJob,
+  { id, design }: DesignedJob,
   { change }: CutSession,
   plan: CutPlan,
   layers: DesignLayers | null,
   open: OpenCutter,
   { during }: LongWorks,
 ) {
-  const [read, setRead] = useState<TextBlock[]>([])
-  const [proposals, setProposals] = useState<Map<string, Proposal>>(new Map())
+  const { read, setRead, proposals, setProposals } = useKept(id, design.id)
   const texts = useMemo(() => [...(layers?.texts ?? []), ...read], [layers, read])
 
   /** Takes words over from the design's own file. */

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { setCut } from '@/core/cut/edits'
 import { letteringOf } from '@/core/cut/layers'
+import type { SeenWords } from '@/core/cut/deck'
 import { nearGrounds } from '@/core/cut/near-grounds'
 import { DEFAULT_BUDGET, orderedCuts, type Cut, type CutKind, type CutPlan } from '@/core/cut/plan'
 import type { TextBlock } from '@/core/cut/reflow'
@@ -21,28 +22,27 @@ import { useLayers, useReading } from './reading'
 import { useCutter, type OpenCutter } from './use-cutter'
 import { useWeights } from './weights'
 
-/**
- * Everything that the stage Cut works with: the plan, what the worker finds in the design, what the pictures
- * weigh, and what can be done.
- */
-export function useCutWork({
-  job,
-  session,
-  email,
-  onBuilt,
-}: {
+interface Opened {
   job: DesignedJob
   session: CutSession
   email: Email | null
   onBuilt: (r: Built) => void
-}) {
+  /** Something was said for the email itself. */
+  onSaid: (said: Pick<Email, 'subject' | 'preheader'>) => void
+}
+
+/**
+ * Everything that the stage Cut works with: the plan, what the worker finds in the design, what the pictures
+ * weigh, and what can be done.
+ */
+export function useCutWork({ job, session, email, onBuilt, onSaid }: Opened) {
   const { design } = job
   const { change } = session
   const plan = useStore(session.store, (s) => s.doc)
   const order = useMemo(() => orderedCuts(plan), [plan])
   const seams = useMemo(() => nearGrounds(plan), [plan])
   const size = useMemo(() => ({ width: design.width, height: design.height }), [design.width, design.height])
-  const selection = useSelection()
+  const selection = useSelection(order)
   const current = plan.cuts.find((c) => c.id === selection.selected.at(-1)) ?? null
   const openCutter = useCutter(design.id)
   const long = useLongWork()
@@ -93,6 +93,8 @@ export function useCutWork({
     find,
     build,
     ...changesOf(session, plan, openCutter),
+    onSaid,
+    seenWords: () => seenWords(openCutter, plan),
     letteringFor: (b: TextBlock) => letteringOf(b, design.scale),
   }
 }
@@ -149,18 +151,48 @@ function changesOf({ change }: CutSession, plan: CutPlan, openCutter: OpenCutter
   return { become, readGround, setNarrow }
 }
 
+/** A letter's width as a part of its line's height, about (common practice, no source). */
+const LETTER = 0.55
+
+/** What is seen of all cuts' words, read or not: how tall their lines are, and how much they hold. */
+async function seenWords(openCutter: OpenCutter, plan: CutPlan): Promise<Map<string, SeenWords>> {
+  const cuts = plan.cuts.filter((c) => c.kind === 'words')
+  const seen = await Promise.all(
+    cuts.map(async ({ id, ground, ...rect }) => {
+      const { lines } = await openCutter().ask({ kind: 'parting', rect, ground })
+      const heights = lines.map((l) => l.h).sort((a, b) => a - b)
+      const height = heights[heights.length >> 1]
+      if (!height) return []
+      const room = lines.reduce((n, l) => n + l.w, 0) / (LETTER * height)
+      return [[id, { height, room: Math.max(1, room) }] as const]
+    }),
+  )
+  return new Map(seen.flat())
+}
+
 /** What is selected and what the pointer is over; selecting shows it in every view. */
-function useSelection() {
+function useSelection(order: readonly Cut[]) {
   const [selected, setSelected] = useState<string[]>([])
   const [hovered, setHovered] = useState<string | null>(null)
   const ties = useMemo(() => new Ties(), [])
-  const select = (id: string | null, more = false) => {
+  /** @param more adds it, or takes it away @param from the lens it was pressed in, which stays where it is */
+  const select = (id: string | null, more = false, from?: string) => {
     setSelected((s) =>
       id === null ? [] : more ? (s.includes(id) ? s.filter((x) => x !== id) : [...s, id]) : [id],
     )
-    if (id) ties.reveal(`t-${id}`)
+    if (id) ties.reveal(`t-${id}`, from)
   }
-  return { selected, setSelected, select, hovered, setHovered, ties }
+  /** All from the one selected last to another, in reading order. */
+  const selectTo = (id: string) => {
+    const ids = order.map((c) => c.id)
+    const last = selected.at(-1) ?? id
+    const [from, to] = [ids.indexOf(last), ids.indexOf(id)]
+    const range = ids.slice(Math.min(from, to), Math.max(from, to) + 1)
+    // The next range begins where this one did.
+    setSelected([...range.filter((x) => x !== last), last])
+    ties.reveal(`t-${id}`)
+  }
+  return { selected, setSelected, select, selectTo, hovered, setHovered, ties }
 }
 
 /** The colour of a button whose ground was not read. */

@@ -2,7 +2,8 @@ import type { TileOf } from '../../../email/tile'
 import { middle } from '../../ink'
 import type { WordsOf } from '../../intent/lines'
 import type { TableGroup } from '../../intent/tables'
-import { around } from '../../raster'
+import { around, differs, packHex } from '../../raster'
+import type { RowLook } from '../../../tiles/table/schema'
 import type { Building } from '../building'
 
 /** A head is bold by more than this share of its cells, what it heads by less than that. */
@@ -14,6 +15,47 @@ export interface Looks {
   head: string | undefined
   zebra: { color: string; first: boolean } | undefined
   edge: { line: NonNullable<TileOf<'table'>['edge']>; between: boolean } | undefined
+}
+
+/** Rows that stand out by their ground, their weight or their ink: a marked one, a total. Where half of them do, they are no exception. */
+export function rowLooksOf(rows: TableGroup['rows'], looks: Looks, headRow: boolean): RowLook[] {
+  const from = headRow ? 1 : 0
+  const own = rows.slice(from).map((r) => r.flatMap((c) => (c ? [c] : [])))
+  const groundOf = (r: (typeof own)[number]) => r.find((c) => c.cut.ground)?.cut.ground ?? undefined
+  const boldOf = (r: (typeof own)[number]) => r.every((c) => c.words.bold)
+  const inkOf = (r: (typeof own)[number]) => r.at(-1)?.words.color
+  const usual = commonest(own.map(groundOf))
+  const plain = own.filter((r) => groundOf(r) === usual)
+  const [bold, ink] = [commonest(plain.map(boldOf)), commonest(plain.map(inkOf))]
+  const found = own.flatMap((r, i): RowLook[] => {
+    const [ground, color] = [groundOf(r), inkOf(r)]
+    const background = !looks.zebra && ground && ground !== usual ? ground : undefined
+    // Inks of one colour are measured a little apart.
+    const inked =
+      color &&
+      ink &&
+      r.every((c) => c.words.color && differs(packHex(c.words.color), packHex(ink), OTHER_INK))
+    const strong = boldOf(r) && !bold
+    if (!background && !inked && !strong) return []
+    return [
+      {
+        row: i + from,
+        ...(background ? { background } : {}),
+        ...(inked ? { color } : {}),
+        ...(strong ? { bold: true } : {}),
+      },
+    ]
+  })
+  return found.length * 2 < own.length || own.length === 1 ? found : []
+}
+
+/** Inks are two from this channel difference on. */
+const OTHER_INK = 60
+
+/** What most of some values are. */
+function commonest<T>(values: readonly T[]): T | undefined {
+  const count = (v: T) => values.filter((o) => o === v).length
+  return [...values].sort((a, b) => count(b) - count(a))[0]
 }
 
 /** Grounds of rows and the lines between them. */

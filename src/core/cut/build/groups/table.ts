@@ -7,7 +7,8 @@ import type { TableGroup } from '../../intent/tables'
 import type { Cut } from '../../plan'
 import { around, type Rect } from '../../raster'
 import type { Building, Placed } from '../building'
-import { centreOf, headOf, headed, looksOf, type Looks } from './table-looks'
+import { NARROW_BESIDE } from '../../../tiles/table/rules'
+import { centreOf, headOf, headed, looksOf, rowLooksOf, type Looks } from './table-looks'
 import { spaceAround, type Base, type Spot } from './place'
 
 /** The narrowest window that an email is meant for, less the space at its sides, px. */
@@ -33,10 +34,16 @@ interface Columns {
 /** A table of data. */
 export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot): Placed<Tile> {
   const { rows } = group
-  const body = cellsOf(rows.length > 1 ? rows.slice(1) : rows)
-  const set = b.lettering.of(body[Math.min(1, body.length - 1)]!.cut, body[0]!.cut.ground ?? spot.behind)
-  const columns = columnsOf(b, group)
   const looks = looksOf(b, group)
+  const rowLooks = rowLooksOf(rows, looks, headed(group))
+  // Letters are told by a row that stands out from no other.
+  const usual = rows.filter((_, i) => !rowLooks.some((r) => r.row === i))
+  const body = cellsOf(usual.length > 1 ? usual.slice(1) : rows)
+  // Signs say nothing of letters.
+  const told = body.filter((c) => /[\p{L}\p{N}]/u.test(c.said))
+  const telling = told[Math.min(1, told.length - 1)] ?? body[0]!
+  const set = b.lettering.of(telling.cut, body[0]!.cut.ground ?? spot.behind)
+  const columns = columnsOf(b, group)
   const { line, space } = rowHeight(
     (pitchOf(b, rows) ?? set.line) - (looks.edge?.line.width ?? 0),
     set.line,
@@ -63,10 +70,15 @@ export function tableTile(b: Building, group: TableGroup, base: Base, spot: Spot
     rows: words,
     ...headOf(group, looks.head),
     ...(looks.zebra ? { zebra: looks.zebra.color, ...(looks.zebra.first ? { zebraFirst: true } : {}) } : {}),
+    ...(rowLooks.length ? { rowLooks } : {}),
     ...(looks.edge ? { edge: looks.edge.line, ...(looks.edge.between ? { edgeBetween: true } : {}) } : {}),
     space,
     ...(columns.beside === space ? {} : { spaceBeside: columns.beside }),
-    compact: fits(words, set, columns.beside) ? 'whole' : headed(group) ? 'cards' : 'scroll',
+    compact: fits(words, set, Math.min(columns.beside, NARROW_BESIDE))
+      ? 'whole'
+      : headed(group)
+        ? 'cards'
+        : 'scroll',
     style: {
       size: set.size,
       line,
