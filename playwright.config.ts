@@ -1,5 +1,5 @@
-import { existsSync } from 'node:fs'
 import { defineConfig } from '@playwright/test'
+import { launchOptions } from './scripts/chromium'
 import { useShippedFonts } from './scripts/fonts.mjs'
 
 // The tests and the browsers they start see these alone.
@@ -14,11 +14,6 @@ const port = Number(process.env.TEST_PORT ?? 4390) + 10 * worker
 process.env.PORT = String(port)
 if (process.env.TEST_DATA) process.env.MOSAICUS_DATA = `${process.env.TEST_DATA}${worker}`
 
-/** The headless build draws the same with two thirds of the CPU. */
-const executablePath = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((path) =>
-  existsSync(path),
-)
-
 export default defineConfig({
   testDir: 'e2e',
   timeout: 240_000,
@@ -30,17 +25,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath,
-      args: [
-        '--no-sandbox',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        // As the whole browser draws letters: places of letters between px count.
-        '--font-render-hinting=none',
-      ],
-    },
+    launchOptions,
     trace: 'off',
   },
 })

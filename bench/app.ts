@@ -7,6 +7,7 @@ import sharp from 'sharp'
 import { plainHouseStyle } from '@/core/email/styles'
 import { longEmail } from '@/test-support/emails'
 import { base, served, stop } from './served'
+import { launchOptions } from '../scripts/chromium'
 
 /** Keys that are pressed in each measurement; the first ones warm up and do not count. */
 const [KEYS, WARM] = [90, 20]
@@ -181,7 +182,7 @@ async function main(): Promise<void> {
     await jobOf(client.id, 60),
     await jobOf(client.id, 200),
   ]
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+  const browser = await chromium.launch(launchOptions)
   const plain = await bare(browser)
   const at10 = await opened(browser, ten)
   const at60 = await opened(browser, sixty)

@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module'
 import { useShippedFonts } from '../scripts/fonts.mjs'
 import { chromium } from '@playwright/test'
+import { launchOptions } from '../scripts/chromium'
 
 /** The bundler that runs this bench (tsx brings it along). */
 const esbuild = createRequire(createRequire(import.meta.url).resolve('tsx/package.json'))('esbuild') as {
@@ -24,7 +25,7 @@ export async function inBrowser(png: Buffer, scale: number): Promise<{ decode: n
     alias: { '@': `${process.cwd()}/src` },
   })
   useShippedFonts()
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+  const browser = await chromium.launch(launchOptions)
   try {
     const page = await browser.newPage()
     await page.goto('about:blank')

@@ -34,6 +34,7 @@ import { plainHouseStyle } from '@/core/email/styles'
 import type { PictureRef } from '@/core/picture/ref'
 import { ssim } from '@/core/picture/ssim'
 import { faultsOf, PHONE, scoreOf, truthSchema, type Judged, type Live, type Shown } from './score'
+import { launchOptions } from '../scripts/chromium'
 
 const rasterOf = async (image: Sharp): Promise<Raster> => {
   const { data, info } = await image.ensureAlpha().raw().toBuffer({ resolveWithObject: true })
@@ -251,10 +252,7 @@ const ocr = await createWorker('eng', 1, {
   gzip: true,
 })
 useShippedFonts()
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox'],
-})
+const browser = await chromium.launch(launchOptions)
 const page = await browser.newPage()
 const table: Record<string, ReturnType<typeof scoreOf> & { 'read and built, s': number }> = {}
 for (const file of readdirSync(folder).filter(

@@ -100,6 +100,16 @@ test('several are chosen by a frame or as a range, and undo lives through a relo
       }),
     `mosaicus:history:cuts:${id}`,
   )
+  // A context of tests is a private window: Chromium may let its databases go with the last page that holds them.
+  const other = await page.context().newPage()
+  await other.goto('/api/clients')
+  await other.evaluate(
+    () =>
+      new Promise<void>((held) => {
+        const open = indexedDB.open('keyval-store')
+        open.onsuccess = () => (Object.assign(window, { held: open.result }), held())
+      }),
+  )
   await page.reload()
   await quiet(page)
   await expect(page.locator('[data-cut]')).toHaveCount(1)

@@ -12,6 +12,7 @@ import { recolored } from '@/core/night/recolor'
 import { styleOf } from '@/core/email/cascade'
 import { placesOf } from '@/core/email/walk'
 import { copyOf, jobId, saved } from './support'
+import { launchOptions } from '../scripts/chromium'
 
 /** Colours of every element that holds words, as the browser computes them. */
 const COMPUTED = `() => [...document.querySelectorAll('p, h1, h2, h3, td, a, li, span')]
@@ -28,10 +29,10 @@ test('the full inversion is that of the browser: what it draws of the demo email
   request,
 }) => {
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--blink-settings=forceDarkModeEnabled=true'],
+    ...launchOptions,
+    args: [...launchOptions.args, '--blink-settings=forceDarkModeEnabled=true'],
   })
-  const plain = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+  const plain = await chromium.launch(launchOptions)
   try {
     for (const name of ['Winter timetable', 'Eclipse night', 'How to sow a row']) {
       const id = await jobId(request, name)

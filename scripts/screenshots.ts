@@ -4,6 +4,7 @@
  */
 import { useShippedFonts } from './fonts.mjs'
 import { chromium, type Page } from '@playwright/test'
+import { launchOptions } from './chromium'
 
 const base = process.env.MOSAICUS ?? 'http://127.0.0.1:4310'
 const folder = 'docs/screenshots'
@@ -88,10 +89,7 @@ async function main(): Promise<void> {
   const jobs = (await (await fetch(`${base}/api/jobs`)).json()) as { jobs: { id: string; name: string }[] }
   const wanted = process.argv.slice(2)
   useShippedFonts()
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox'],
-  })
+  const browser = await chromium.launch(launchOptions)
   for (const [name, view] of Object.entries(views)) {
     if (wanted.length && !wanted.includes(name)) continue
     const context = await browser.newContext({

@@ -9,6 +9,7 @@ import { useShippedFonts } from '../../scripts/fonts.mjs'
 import sharp from 'sharp'
 import { bodies, feet, heads, heroes, choices, type Theme } from './blocks'
 import { stories } from './stories'
+import { launchOptions } from '../../scripts/chromium'
 
 const package_ = (name: string, weights: readonly number[], italic = false) => ({ name, weights, italic })
 /** Faces that no mail program has, out of the registry. */
@@ -215,10 +216,7 @@ const [folder, which = '0-39'] = process.argv.slice(2)
 if (!folder) throw new Error('Usage: npm run bench-designs -- FOLDER [even|odd|FROM-TO]')
 mkdirSync(folder, { recursive: true })
 useShippedFonts()
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox'],
-})
+const browser = await chromium.launch(launchOptions)
 for (const n of numbers(which)) {
   const { html, width, scale } = designOf(n)
   const context = await browser.newContext({ viewport: { width, height: 400 }, deviceScaleFactor: scale })

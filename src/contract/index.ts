@@ -8,6 +8,7 @@ import { jobRoutes } from './jobs'
 import { keptRoutes } from './kept'
 import { materialRoutes } from './materials'
 import { motionRoutes } from './motion'
+import { readerRoutes } from './readers'
 import { shareRoutes } from './shares'
 import { standinRoutes } from './standins'
 import { taskRoutes } from './tasks'
@@ -29,6 +30,7 @@ export const routes = {
   ...taskRoutes,
   ...standinRoutes,
   ...interactRoutes,
+  ...readerRoutes,
   ...accessRoutes,
 }
 export type Routes = typeof routes

@@ -3,6 +3,8 @@ import fc from 'fast-check'
 import { compile } from '@/core/compile'
 import { fallbacks } from '@/core/readers/fallbacks'
 import { featuresOf } from '@/core/readers/features'
+import { behaviours } from '@/core/night/behaviours'
+import { profiles, type Profile } from '@/core/readers/profiles'
 import { majorReaders, supportOf, type SupportData } from '@/core/readers/support'
 import { plainHouseStyle, type HouseStyle } from '@/core/email/styles'
 import { anyEmail, composed, longEmail } from './emails'
@@ -72,5 +74,23 @@ Not listed in the data set:
 | feature | without it |
 | --- | --- |
 ${others.map((n) => `| \`${n.replace(/^(css|html):/, '')}\` (${n.startsWith('css') ? 'CSS' : 'HTML'}) | ${fallbacks[n] ?? ''} |`).join('\n')}
+
+## How each reader is foretold
+
+Each is a file in \`src/core/readers/profiles\`: what the data set says it lacks, what else it does, and which kind of dark it has. By rule alone unless it says when it was seen.
+
+| reader | windows, px | data set | what else it does, and what that rests on | dark | forecast |
+| --- | --- | --- | --- | --- | --- |
+${profiles.map(profileRow).join('\n')}
 `
+}
+
+function profileRow(p: Profile): string {
+  const windows = [p.windows.wide, p.windows.narrow].filter(Boolean).join(', ')
+  const does = p.does.map((h) => (h.says ? `${h.says}: ${h.rests}` : h.rests))
+  if (p.branch === 'word') does.unshift('Takes the conditions that are for it.')
+  if (p.cutsAfter) does.push(`Cuts off after ${p.cutsAfter} bytes (common practice, no source).`)
+  if (p.asksForPictures) does.push('Shows pictures once they are asked for.')
+  const dark = p.dark ? behaviours[p.dark].label.toLowerCase() : 'none'
+  return `| ${p.name} | ${windows} | ${p.data ?? 'not in it'} | ${does.join(' ')} | ${dark} | ${p.seen ? `seen ${p.seen}` : 'by rule'} |`
 }

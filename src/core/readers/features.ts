@@ -104,56 +104,64 @@ export const propertyFeature = (name: string, known: (slug: string) => boolean):
  */
 export function featuresOf(html: string, known: (slug: string) => boolean): Set<FeatureName> {
   const out = new Set<FeatureName>(['html-doctype', 'html-comments'])
+  eachFeature(html, known, (name) => out.add(name))
+  return out
+}
+
+/** Tells of each use of a feature in a document, or a piece of one, in its order. */
+export function eachFeature(
+  html: string,
+  known: (slug: string) => boolean,
+  see: (name: FeatureName) => void,
+): void {
   const property = (name: string, value: string) => {
-    out.add(propertyFeature(name, known))
+    see(propertyFeature(name, known))
     if (name === 'display')
       for (const [word, slug] of [
         ['flex', 'css-display-flex'],
         ['none', 'css-display-none'],
       ] as const)
-        if (value.includes(word)) out.add(slug)
-    if (/linear-gradient\(/.test(value)) out.add('css-linear-gradient')
-    if (/\bmin\(/.test(value)) out.add('css-function-min')
-    if (/\d%/.test(value)) out.add('css-unit-percent')
-    if (/\dpx/.test(value)) out.add('css-unit-px')
+        if (value.includes(word)) see(slug)
+    if (/linear-gradient\(/.test(value)) see('css-linear-gradient')
+    if (/\bmin\(/.test(value)) see('css-function-min')
+    if (/\d%/.test(value)) see('css-unit-percent')
+    if (/\dpx/.test(value)) see('css-unit-px')
   }
   const tree = fromHtml(html)
   for (const e of elementsOf(tree)) {
     if (elsewhere.has(e.tagName)) {
-      if (e.tagName === 'meta' && e.properties.name === 'color-scheme') out.add('html-meta-color-scheme')
+      if (e.tagName === 'meta' && e.properties.name === 'color-scheme') see('html-meta-color-scheme')
       continue
     }
-    out.add(elementNames[e.tagName] ?? `html:${e.tagName}`)
+    see(elementNames[e.tagName] ?? `html:${e.tagName}`)
     for (const name of Object.keys(e.properties)) {
       const slug = attributeNames[name] ?? `html:${name}`
-      if (slug) out.add(slug)
+      if (slug) see(slug)
     }
-    if (/^mailto:/i.test(String(e.properties.href ?? ''))) out.add('html-mailto-links')
-    if (/reduced-motion/.test(String(e.properties.media ?? '')))
-      out.add('css-at-media-prefers-reduced-motion')
+    if (/^mailto:/i.test(String(e.properties.href ?? ''))) see('html-mailto-links')
+    if (/reduced-motion/.test(String(e.properties.media ?? ''))) see('css-at-media-prefers-reduced-motion')
     for (const d of readStyle(String(e.properties.style ?? ''))) property(d.property, d.value)
     if (e.tagName === 'style') sheet(e.children.map((c) => (c.type === 'text' ? c.value : '')).join(''))
   }
-  return out
 
   function sheet(css: string): void {
     csstree.walk(csstree.parse(css, { parseValue: false, parseAtrulePrelude: false }), (node) => {
       if (node.type === 'Declaration') {
         property(node.property, csstree.generate(node.value))
-        if (node.important) out.add('css-important')
+        if (node.important) see('css-important')
       }
       if (node.type === 'Atrule') {
-        out.add(
+        see(
           node.name === 'media' && node.prelude && csstree.generate(node.prelude).includes('color-scheme')
             ? 'css-at-media-prefers-color-scheme'
             : `css-at-${node.name}`,
         )
       }
-      if (node.type === 'ClassSelector') out.add('css-selector-class')
-      if (node.type === 'AttributeSelector') out.add('css-selector-attribute')
-      if (node.type === 'PseudoClassSelector') out.add(`css-pseudo-class-${node.name}`)
-      if (node.type === 'Combinator') out.add('css-selector-descendant')
-      if (node.type === 'SelectorList' && node.children.size > 1) out.add('css-selector-grouping')
+      if (node.type === 'ClassSelector') see('css-selector-class')
+      if (node.type === 'AttributeSelector') see('css-selector-attribute')
+      if (node.type === 'PseudoClassSelector') see(`css-pseudo-class-${node.name}`)
+      if (node.type === 'Combinator') see('css-selector-descendant')
+      if (node.type === 'SelectorList' && node.children.size > 1) see('css-selector-grouping')
     })
   }
 }

@@ -49,3 +49,54 @@ export function supportOf(
 /** The readers that do not support a feature at all. */
 export const lacking = (data: SupportData, slug: string): string[] =>
   majorReaders.filter((r) => supportOf(data, slug, r) === 'n').map((r) => r.name)
+
+/** What one reader makes of every feature of the data set, by its name. */
+export type Marks = Readonly<Record<string, Mark>>
+
+/** What the given readers make of every feature, as it is needed where the data set itself is too large: a letter for each, in their order. */
+export interface MarkTable {
+  /** The data set's date. */
+  at: string
+  /** Family and platform, as `apple-mail/ios`. */
+  readers: string[]
+  features: Record<string, string>
+  titles: Record<string, string>
+  /** What the set notes where a reader knows a feature in part, by the feature, then by the reader's place. */
+  notes: Record<string, Record<string, string>>
+}
+
+/** Brings the data set down to what the given readers make of it. */
+export const markTable = (
+  data: SupportData,
+  readers: readonly { family: string; platform: string }[],
+): MarkTable => ({
+  at: data.last_update_date.slice(0, 10),
+  readers: readers.map((r) => `${r.family}/${r.platform}`),
+  features: Object.fromEntries(
+    data.data.map((f) => [f.slug, readers.map((r) => supportOf(data, f.slug, r)).join('')]),
+  ),
+  titles: Object.fromEntries(data.data.map((f) => [f.slug, f.title])),
+  notes: Object.fromEntries(data.data.map((f) => [f.slug, notesOf(f, readers)])),
+})
+
+/** The notes that the marks of the newest versions point to, as `a #2`. */
+function notesOf(
+  { stats, notes_by_num: notes }: SupportData['data'][number],
+  readers: readonly { family: string; platform: string }[],
+): Record<string, string> {
+  return Object.fromEntries(
+    readers.flatMap(({ family, platform }, at) => {
+      const last = Object.values(stats[family]?.[platform] ?? {}).at(-1) ?? ''
+      const said = [...last.matchAll(/#(\d+)/g)].flatMap(([, n]) => notes?.[n!] ?? [])
+      return last.startsWith('a') && said.length ? [[at, said.join(' ')]] : []
+    }),
+  )
+}
+
+/** One reader's column. @param name family and platform; one that is not in the table knows everything */
+export function marksOf({ readers, features }: MarkTable, name: string): Marks {
+  const at = readers.indexOf(name)
+  return Object.fromEntries(
+    Object.entries(features).map(([slug, marks]) => [slug, at < 0 ? 'u' : (marks[at] as Mark)]),
+  )
+}

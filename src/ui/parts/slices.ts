@@ -4,6 +4,13 @@ const SLICE = 20
 /** Lets the page paint and answer before what comes next. */
 export const turn = () => new Promise<void>((go) => setTimeout(go))
 
+/** Resolves while nothing else is to be done. */
+export const idle = () =>
+  new Promise<void>((go) => {
+    if (typeof requestIdleCallback === 'undefined') setTimeout(go, 50)
+    else requestIdleCallback(() => go(), { timeout: 1000 })
+  })
+
 let last: Promise<unknown> = Promise.resolve()
 
 /** Resolves when those who asked before have had a turn of the page: for what each holds it for a while, as frames do. */

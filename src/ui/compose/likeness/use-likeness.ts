@@ -3,11 +3,11 @@ import { createStore, type StoreApi } from 'zustand'
 import { guessSize } from '@/core/cut/density'
 import { narrowStretchesOf, stretchesOf, type DesignStretch } from '@/core/cut/stretches'
 import type { CutPlan } from '@/core/cut/plan'
-import type { LikenessAnswer, LikenessCall } from '@/workers/likeness'
 import { PHONE } from '../../bench/email-lenses'
 import type { EmailWork } from '../../bench/email-work'
 import type { Measured } from '../measured'
-import { onBroken } from '../../parts/on-broken'
+import { idle } from '../../parts/slices'
+import { likenessOf } from './compared'
 import { drawBand, drawDesign } from './draw'
 
 /** How alike each band and its place in a design are (SSIM, 0 to 1), by the band's id. */
@@ -126,40 +126,9 @@ function useCompared(
   return store
 }
 
-const idle = () =>
-  new Promise<void>((go) => {
-    if (typeof requestIdleCallback === 'undefined') setTimeout(go, 50)
-    else requestIdleCallback(() => go(), { timeout: 1000 })
-  })
-
 async function loaded(address: string): Promise<HTMLImageElement> {
   const image = new Image()
   image.src = address
   await image.decode()
   return image
-}
-
-let worker: Worker | null = null
-let calls = 0
-const waiting = new Map<number, { answer: (likeness: number) => void; fail: (error: Error) => void }>()
-
-/** SSIM of two pictures, computed away from the page. */
-function likenessOf(a: ImageData, b: ImageData): Promise<number> {
-  if (!worker) {
-    worker = new Worker(new URL('../../../workers/likeness.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = ({ data }: MessageEvent<LikenessAnswer>) => {
-      waiting.get(data.call)?.answer(data.likeness)
-      waiting.delete(data.call)
-    }
-    onBroken(worker, (error) => {
-      worker = null
-      for (const { fail } of waiting.values()) fail(error)
-      waiting.clear()
-    })
-  }
-  const call = ++calls
-  const pixels = ({ data, width, height }: ImageData) => ({ data, width, height })
-  const message: LikenessCall = { call, a: pixels(a), b: pixels(b) }
-  worker.postMessage(message, [a.data.buffer, b.data.buffer])
-  return new Promise((answer, fail) => waiting.set(call, { answer, fail }))
 }

@@ -1,0 +1,79 @@
+import { expect, test, type Page } from '@playwright/test'
+import { accessible, copyOf, quiet } from './support'
+
+/** Opens a copy of a job at the readers of its Proof, and waits for their pictures. */
+async function readers(page: Page, request: Parameters<typeof copyOf>[0], job: string): Promise<string> {
+  const id = await copyOf(request, job)
+  await page.goto(`/jobs/${id}`)
+  await page.getByRole('button', { name: /^Proof/ }).click()
+  await page.getByRole('radio', { name: 'Readers' }).click()
+  await drawn(page)
+  return id
+}
+const drawn = (page: Page) =>
+  expect(page.getByText(/least like the email as written first/)).toBeVisible({ timeout: 120_000 })
+const alike = async (page: Page): Promise<Map<string, number>> => {
+  const found = new Map<string, number>()
+  for (const one of await page.locator('[data-reader]').all())
+    found.set(
+      (await one.getAttribute('data-reader'))!,
+      Number(/(\d+) % alike/.exec(await one.innerText())?.[1]),
+    )
+  return found
+}
+
+test('the wall shows every reader, the least alike first; one becomes a lens that follows edits', async ({
+  page,
+  request,
+}) => {
+  test.slow()
+  await readers(page, request, 'Winter timetable')
+  const found = await alike(page)
+  expect(found.size).toBeGreaterThanOrEqual(16)
+  expect([...found.values()]).toEqual([...found.values()].toSorted((a, b) => a - b))
+  // What knows everything shows it as it was made; what has no web fonts, or lays out with a word processor's engine, does not.
+  expect(found.get('apple-phone')).toBe(100)
+  expect(found.get('gmail-web')!).toBeLessThan(100)
+  expect(found.get('outlook-windows')!).toBeLessThan(found.get('apple-desktop')!)
+
+  await page.locator('[data-reader=outlook-windows]').click()
+  const name = 'Outlook, Windows (Word engine)'
+  await expect(page.getByRole('heading', { name, exact: true })).toBeVisible()
+  const lens = page.frameLocator(`iframe[title*="${name}"]`)
+  const button = lens.getByRole('link', { name: 'See your train' })
+  // Its button is the drawing: its ground, with square edges or not, and as high as it was said to be.
+  const look = await button.evaluate((e) => ({
+    ground: getComputedStyle(e).backgroundColor,
+    height: e.getBoundingClientRect().height,
+  }))
+  expect(look.ground).not.toBe('rgba(0, 0, 0, 0)')
+  expect(look.height).toBeGreaterThanOrEqual(44)
+  expect(await lens.locator('body').innerHTML()).not.toContain('<v:')
+
+  // By keyboard, and in the finder.
+  await page.locator('[data-reader=apple-phone]').focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Apple Mail, iOS', exact: true })).toBeVisible()
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('show as in gmail, web')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Gmail, web', exact: true })).toBeVisible()
+})
+
+test('at night each reader has its own dark', async ({ page, request }) => {
+  test.slow()
+  await readers(page, request, 'Sowing letter')
+  await page.locator('[data-reader=gmail-ios]').click()
+  const ground = () =>
+    page
+      .frameLocator('iframe[title*="Gmail, iOS"]')
+      .locator('[role=article]')
+      .evaluate((e) => getComputedStyle(e).backgroundColor)
+  const day = await ground()
+  await page.getByRole('radio', { name: 'At night' }).click()
+  await drawn(page)
+  await expect.poll(ground).not.toBe(day)
+  await expect(page.locator('[data-reader=gmail-web]')).toContainText('Has no dark of its own')
+  await quiet(page)
+  await accessible(page)
+})
