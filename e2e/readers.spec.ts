@@ -27,7 +27,7 @@ test('the wall shows every reader, the least alike first; one becomes a lens tha
   request,
 }) => {
   test.slow()
-  await readers(page, request, 'Winter timetable')
+  const id = await readers(page, request, 'Winter timetable')
   const found = await alike(page)
   expect(found.size).toBeGreaterThanOrEqual(16)
   expect([...found.values()]).toEqual([...found.values()].toSorted((a, b) => a - b))
@@ -55,14 +55,26 @@ test('the wall shows every reader, the least alike first; one becomes a lens tha
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Apple Mail, iOS', exact: true })).toBeVisible()
   await page.keyboard.press('Control+k')
-  await page.keyboard.type('show as in gmail, web')
+  await page.getByPlaceholder('What do you want to do?').fill('show as in gmail, web')
+  await expect(page.getByRole('option', { name: /Gmail, web/ })).toHaveAttribute('aria-selected', 'true')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Gmail, web', exact: true })).toBeVisible()
+
+  // What is changed is shown anew.
+  const { email, revision } = (await (await request.get(`/api/jobs/${id}/email`)).json()) as {
+    email: unknown
+    revision: number
+  }
+  const changed = JSON.parse(JSON.stringify(email).replaceAll('See your train', 'See your berth')) as unknown
+  const put = await request.put(`/api/jobs/${id}/email`, { data: { revision, email: changed } })
+  expect(put.status()).toBe(200)
+  await expect(page.frameLocator('iframe[title*="Wide"]').getByText('See your berth')).toBeVisible()
+  await expect(page.frameLocator('iframe[title*="Gmail, web"]').getByText('See your berth')).toBeVisible()
 })
 
 test('at night each reader has its own dark', async ({ page, request }) => {
   test.slow()
-  await readers(page, request, 'Sowing letter')
+  await readers(page, request, 'How to sow a row')
   await page.locator('[data-reader=gmail-ios]').click()
   const ground = () =>
     page

@@ -108,11 +108,12 @@ export function featuresOf(html: string, known: (slug: string) => boolean): Set<
   return out
 }
 
-/** Tells of each use of a feature in a document, or a piece of one, in its order. */
+/** Tells of each use of a feature in a document, in its order. @param o whether it is a piece of one */
 export function eachFeature(
   html: string,
   known: (slug: string) => boolean,
   see: (name: FeatureName) => void,
+  o: { fragment?: boolean } = {},
 ): void {
   const property = (name: string, value: string) => {
     see(propertyFeature(name, known))
@@ -127,7 +128,7 @@ export function eachFeature(
     if (/\d%/.test(value)) see('css-unit-percent')
     if (/\dpx/.test(value)) see('css-unit-px')
   }
-  const tree = fromHtml(html)
+  const tree = fromHtml(html, o)
   for (const e of elementsOf(tree)) {
     if (elsewhere.has(e.tagName)) {
       if (e.tagName === 'meta' && e.properties.name === 'color-scheme') see('html-meta-color-scheme')

@@ -130,6 +130,8 @@ test('its dark is that of the behaviour it has; by day no rule for the dark hold
   expect(seenIn('apple-phone', parts).parts.before).toContain('@media not all')
   // Chromium's forced dark: white becomes rgb(18,18,18) (measured, core/night).
   expect(seenIn('gmail-ios', parts, true).parts.bands[0]!.html).toContain('#121212')
+  expect(sentenceOf(seenIn('gmail-ios', parts, true).effects)).toMatch(/^Colours fully inverted/)
+  expect(sentenceOf(seenIn('gmail-web', parts, true).effects)).not.toMatch(/olours/)
   expect(seenIn('gmail-web', parts, true).parts.bands[0]!.html).toContain('#ffffff')
 })
 

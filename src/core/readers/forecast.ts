@@ -4,7 +4,7 @@ import type { Parts } from '../compile'
 import { branchOf } from '../html/conditional'
 import { print } from '../html/print-foreign'
 import { tagsOf } from '../html/tags'
-import { behaviours } from '../night/behaviours'
+import { behaviours, type BehaviourId } from '../night/behaviours'
 import { recoloredHand } from '../night/by-hand'
 import { recoloredAround, withRules } from '../night/page'
 import { recolored } from '../night/recolor'
@@ -75,7 +75,12 @@ export class Forecaster {
     const cut = this.cut(bands, looking)
     return {
       parts: { before, bands: cut.bands.map(({ id, html }) => ({ id, html })), after },
-      effects: this.ordered([...around.effects, ...cut.bands.flatMap((b) => b.effects), ...cut.effects]),
+      effects: this.ordered([
+        ...this.darkened(looking.night),
+        ...around.effects,
+        ...cut.bands.flatMap((b) => b.effects),
+        ...cut.effects,
+      ]),
     }
   }
 
@@ -180,12 +185,28 @@ export class Forecaster {
     return { bands: kept, effects: [clipped] }
   }
 
+  /** What its dark does to colours. */
+  private darkened(night: boolean): Effect[] {
+    const behaviour = night && this.profile.dark ? behaviours[this.profile.dark] : null
+    if (!behaviour?.recolors) return []
+    return [{ says: `colours ${RECOLORED[behaviour.id]}`, rests: behaviour.rests, weight: 8 }]
+  }
+
   /** Effects that are seen in its windows, each once, the weightiest first. */
   private ordered(effects: readonly Effect[]): Effect[] {
     const seen = effects.filter((e) => e.says && (!e.narrow || this.profile.windows.narrow !== null))
     const by = new Map(seen.map((e) => [e.says, e]))
     return [...by.values()].sort((a, b) => b.weight - a.weight || (a.says < b.says ? -1 : 1))
   }
+}
+
+/** What is said of each kind of dark. */
+const RECOLORED: Record<BehaviourId, string> = {
+  written: 'as written for the night',
+  attributes: 'partly inverted, its own rules kept',
+  partly: 'partly inverted',
+  fully: 'fully inverted',
+  desktop: 'taken away where they are light',
 }
 
 const clipped: Effect = {

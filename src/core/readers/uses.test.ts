@@ -36,6 +36,8 @@ test('each use is counted where it stands, with who lacks it by the data set and
   expect(corners.notes.join(' ')).not.toBe('')
   const media = usesOf(parts, table).find((u) => u.slug === 'css-at-media')!
   expect([media.count, media.bands]).toEqual([1, []])
+  // The body stands around the bands, once.
+  expect(usesOf(parts, table).find((u) => u.slug === 'html-body')).toMatchObject({ count: 1, bands: [] })
 })
 
 test('what everybody knows is not listed; a client’s readers alone are, where they are named', () => {

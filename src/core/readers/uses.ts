@@ -29,13 +29,18 @@ export function usesOf(parts: Parts, table: MarkTable, readers?: ReadonlySet<str
   const known = (slug: string) => slug in table.features
   const found = new Map<FeatureName, { count: number; bands: Set<string> }>()
   const look = (html: string, band?: string) =>
-    eachFeature(others(html), known, (slug) => {
-      if (!known(slug)) return
-      const use = found.get(slug) ?? { count: 0, bands: new Set<string>() }
-      use.count++
-      if (band) use.bands.add(band)
-      found.set(slug, use)
-    })
+    eachFeature(
+      others(html),
+      known,
+      (slug) => {
+        if (!known(slug)) return
+        const use = found.get(slug) ?? { count: 0, bands: new Set<string>() }
+        use.count++
+        if (band) use.bands.add(band)
+        found.set(slug, use)
+      },
+      { fragment: band !== undefined },
+    )
   look(`${parts.before}${parts.after}`)
   for (const { id, html } of parts.bands) look(html, id)
   const looked = profiles.filter((p) => p.data && (!readers || readers.has(p.name)))

@@ -84,27 +84,50 @@ async function withFonts(sheet: HTMLStyleElement): Promise<void> {
     sheet.textContent = sheet.textContent.replaceAll(address, await dataOf(address))
 }
 
+/** A band and how much of its height is drawn, px. */
+export interface DrawnBand {
+  html: string
+  height: number
+}
+
 /**
- * A band as pixels, as this browser draws it: its markup in an SVG's foreignObject, drawn to a canvas. Its limits: fonts that
- * neither ship with the app nor are kept here are not loaded, nor are pictures from elsewhere; both come out as a reader without them shows them.
- * @param width, height of the band, px
+ * Bands of one email as pixels, as this browser draws them: their markup in an SVG's foreignObject, drawn to a canvas; together, since what they
+ * share, its letters above all, is what takes time. Its limits: fonts that neither ship with the app nor are kept here are not loaded, nor
+ * are pictures from elsewhere; both come out as a reader without them shows them.
+ * @param width of the bands, px
  */
-export async function drawBand(
-  parts: Parts,
-  html: string,
+export async function drawBands(
+  parts: Pick<Parts, 'before' | 'after'>,
+  bands: readonly DrawnBand[],
   width: number,
-  height: number,
-): Promise<ImageData> {
-  const doc = new DOMParser().parseFromString(`${parts.before}${html}${parts.after}`, 'text/html')
+): Promise<ImageData[]> {
+  const boxes = bands.map((b) => `<div style="height:${b.height}px;overflow:hidden">${b.html}</div>`)
+  const doc = new DOMParser().parseFromString(`${parts.before}${boxes.join('')}${parts.after}`, 'text/html')
+  // What the email says before its bands is shown nowhere.
+  doc.querySelectorAll('.preheader').forEach((e) => e.remove())
   await settle(doc)
+  const tall = bands.reduce((sum, b) => sum + b.height, 0)
   const markup = new XMLSerializer().serializeToString(doc.documentElement)
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><foreignObject width="100%" height="100%">${markup}</foreignObject></svg>`
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${tall}"><foreignObject width="100%" height="100%">${markup}</foreignObject></svg>`
   const image = new Image()
   // Of a data address a canvas may be read; of a blob's it may not.
   image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`
   await image.decode()
-  return pixels(width, height, (c) => c.drawImage(image, 0, 0))
+  let top = 0
+  return bands.map(({ height }) => {
+    const at = top
+    top += height
+    return pixels(width, height, (c) => c.drawImage(image, 0, at, width, height, 0, 0, width, height))
+  })
 }
+
+/** One band. @see drawBands */
+export const drawBand = async (
+  parts: Parts,
+  html: string,
+  width: number,
+  height: number,
+): Promise<ImageData> => (await drawBands(parts, [{ html, height }], width))[0]!
 
 /** A stretch of the design at the email's width, as pixels. @param top, tall design px @param height of the picture, px */
 export const drawDesign = (

@@ -3,7 +3,7 @@ import type { Parts } from '@/core/compile'
 import type { Forecast } from '@/core/readers/forecast'
 import { profiles, type Profile } from '@/core/readers/profiles'
 import { nightOf } from '../../bench/night'
-import { drawBand } from '../../compose/likeness/draw'
+import { drawBands } from '../../compose/likeness/draw'
 import { likenessOf } from '../../compose/likeness/compared'
 import { idle } from '../../parts/slices'
 import { heightsOf } from './measure'
@@ -66,6 +66,19 @@ export function useWall(parts: Parts, forecasts: ReadonlyMap<string, Forecast>, 
   return wall
 }
 
+/** Bands are drawn together up to so much height, px: more would hold the page. */
+const TOGETHER = 2400
+
+/** A band to be drawn as a reader shows it and as it was written. */
+interface Wanted {
+  key: string
+  mine: string
+  written: string
+  /** How tall it is in the reader, and the taller of both, px. */
+  height: number
+  full: number
+}
+
 /** Draws emails, and remembers what it drew. */
 class Studio {
   private heights = new Map<string, ReadonlyMap<string, number>>()
@@ -78,18 +91,14 @@ class Studio {
     width: number,
     signal: AbortSignal,
   ): Promise<{ picture: ImageBitmap; likeness: number } | null> {
-    const [mine, asWritten] = [await this.measured(shown, width), await this.measured(written, width)]
-    const strips: Drawn[] = []
-    for (const band of shown.bands) {
+    const wanted = await this.wanted(shown, written, width)
+    const missing = wanted.filter((w) => !this.drawn.has(w.key))
+    for (const batch of batches(missing)) {
+      await idle()
       if (signal.aborted) return null
-      const other = written.bands.find((b) => b.id === band.id)
-      const height = Math.min(TALLEST, mine.get(band.id) ?? 0)
-      const full = Math.min(TALLEST, Math.max(height, asWritten.get(band.id) ?? 0))
-      if (!full || !other) continue
-      strips.push(
-        await this.strip({ shown, html: band.html, height }, { written, html: other.html }, width, full),
-      )
+      await this.draw(batch, shown, written, width)
     }
+    const strips = wanted.flatMap((w) => this.drawn.get(w.key) ?? [])
     return strips.length ? joined(strips, width) : null
   }
 
@@ -97,6 +106,20 @@ class Studio {
   tidy(): void {
     for (const key of this.drawn.keys()) if (!this.used.has(key)) this.drawn.delete(key)
     this.used.clear()
+  }
+
+  private async wanted(shown: Parts, written: Parts, width: number): Promise<Wanted[]> {
+    const [mine, other] = [await this.measured(shown, width), await this.measured(written, width)]
+    const asWritten = new Map(written.bands.map((b) => [b.id, b.html]))
+    return shown.bands.flatMap(({ id, html }): Wanted[] => {
+      const height = Math.min(TALLEST, mine.get(id) ?? 0)
+      const full = Math.min(TALLEST, Math.max(height, other.get(id) ?? 0))
+      const made = asWritten.get(id)
+      if (!full || made === undefined) return []
+      const key = [width, full, height, shown.before, written.before, html, made].join('|')
+      this.used.add(key)
+      return [{ key, mine: html, written: made, height, full }]
+    })
   }
 
   private async measured(parts: Parts, width: number): Promise<ReadonlyMap<string, number>> {
@@ -109,48 +132,42 @@ class Studio {
     return known
   }
 
-  private async strip(
-    mine: { shown: Parts; html: string; height: number },
-    other: { written: Parts; html: string },
-    width: number,
-    full: number,
-  ): Promise<Drawn> {
-    const key = [
-      width,
-      full,
-      mine.height,
-      mine.shown.before,
-      other.written.before,
-      mine.html,
-      other.html,
-    ].join('|')
-    this.used.add(key)
-    const known = this.drawn.get(key)
-    if (known) return known
-    await idle()
-    const a = await drawBand(mine.shown, mine.html, width, full)
-    const height = mine.height
-    const alike = mine.html === other.html && mine.shown.before === other.written.before
-    const small = await createImageBitmap(a, 0, 0, width, Math.max(1, height), {
-      resizeWidth: Math.max(1, Math.round(width * SMALL * 2)),
-      resizeHeight: Math.max(1, Math.round(height * SMALL * 2)),
-      resizeQuality: 'high',
-    })
-    const drawn = { small, height, likeness: alike ? 1 : await this.compared(a, other, width, full) }
-    this.drawn.set(key, drawn)
-    return drawn
-  }
-
-  private async compared(
-    a: ImageData,
-    { written, html }: { written: Parts; html: string },
-    width: number,
-    full: number,
-  ): Promise<number> {
-    await idle()
-    return likenessOf(a, await drawBand(written, html, width, full))
+  private async draw(batch: readonly Wanted[], shown: Parts, written: Parts, width: number): Promise<void> {
+    const boxes = (of: 'mine' | 'written') => batch.map((w) => ({ html: w[of], height: w.full }))
+    const mine = await drawBands(shown, boxes('mine'), width)
+    const same = shown.before === written.before && batch.every((w) => w.mine === w.written)
+    if (!same) await idle()
+    const other = same ? null : await drawBands(written, boxes('written'), width)
+    for (const [i, { key, height }] of batch.entries()) {
+      const small = await smallOf(mine[i]!, Math.max(1, height))
+      const likeness = other ? await likenessOf(mine[i]!, other[i]!) : 1
+      this.drawn.set(key, { small, height, likeness })
+    }
   }
 }
+
+/** Bands that are drawn together. */
+function batches(wanted: readonly Wanted[]): Wanted[][] {
+  const out: Wanted[][] = []
+  let tall = 0
+  for (const w of wanted) {
+    if (!out.length || tall + w.full > TOGETHER) {
+      out.push([])
+      tall = 0
+    }
+    out.at(-1)!.push(w)
+    tall += w.full
+  }
+  return out
+}
+
+/** A band in small, twice as fine as it is shown. @param height of it that is seen, px */
+const smallOf = (pixels: ImageData, height: number): Promise<ImageBitmap> =>
+  createImageBitmap(pixels, 0, 0, pixels.width, height, {
+    resizeWidth: Math.max(1, Math.round(pixels.width * SMALL * 2)),
+    resizeHeight: Math.max(1, Math.round(height * SMALL * 2)),
+    resizeQuality: 'high',
+  })
 
 /** Bands beneath each other, and their likeness by how tall they are. */
 async function joined(
