@@ -89,3 +89,17 @@ test('at night each reader has its own dark', async ({ page, request }) => {
   await quiet(page)
   await accessible(page)
 })
+
+test('in Compose a reader is a lens like others, and is changed there', async ({ page, request }) => {
+  const id = await copyOf(request, 'Winter timetable')
+  await page.goto(`/jobs/${id}?stage=compose`)
+  await page.getByRole('button', { name: 'Add a lens' }).click()
+  await page.getByRole('menuitem', { name: 'Reader', exact: true }).click()
+  const lens = page.frameLocator('iframe[title*="Reader"]')
+  await page.getByLabel('Reader', { exact: true }).selectOption({ label: 'Outlook, Windows (Word engine)' })
+  await expect(page.getByText(/^Corners are square/)).toBeVisible()
+  await expect(lens.getByRole('link', { name: 'See your train' })).toBeVisible()
+  // It is remembered with the browser.
+  await page.reload()
+  await expect(page.getByLabel('Reader', { exact: true })).toHaveValue('outlook-windows')
+})

@@ -79,7 +79,16 @@ const views: Record<string, View> = {
       await page.frameLocator('iframe[title="The message, CSS only"]').locator('label').nth(2).click()
     },
   },
-  proof: { job: winter, stage: 'proof' },
+  proof: {
+    job: winter,
+    stage: 'proof',
+    then: async (page) => {
+      await page.getByRole('radio', { name: 'Readers' }).click()
+      await page.getByText(/least like the email as written/).waitFor({ timeout: 90_000 })
+      await page.locator('[data-reader=outlook-windows]').click()
+      await page.locator('[data-reader]').first().scrollIntoViewIfNeeded()
+    },
+  },
   'hand-over': { job: night, stage: 'handover' },
   inbox: { path: '/standins/inbox' },
   platform: { path: '/standins/platform' },

@@ -2,7 +2,7 @@
 import { Check } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import type { Parts } from '@/core/compile'
-import { profiles, type Profile } from '@/core/readers/profiles'
+import { profiles, windowsOf, type Profile } from '@/core/readers/profiles'
 import type { Share } from '@/core/readers/versions'
 import { HTML_LIMIT } from '@/core/checks/weight'
 import type { Finding } from '@/core/checks'
@@ -16,7 +16,7 @@ import { FindingItem } from './finding'
 import { ReaderList } from './readers/list'
 import { Support } from './readers/support'
 import { useReaders } from './readers/use-readers'
-import { useWall, windowsOf } from './readers/use-wall'
+import { useWall } from './readers/use-wall'
 import { weightsOf } from './readers/weights'
 
 /**
@@ -189,7 +189,7 @@ function Lenses({ work, reader }: { work: EmailWork; reader: { profile: Profile;
           key={reader.profile.id}
           work={work}
           name={name}
-          width={windowsOf(reader.profile)[0]!}
+          width={windowsOf(reader.profile)[0]}
           parts={reader.parts}
           detail={`${windowsOf(reader.profile)[0]}, ${reader.profile.seen ? `seen ${reader.profile.seen}` : 'by rule, not seen'}`}
         />

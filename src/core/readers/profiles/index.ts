@@ -17,7 +17,7 @@ import { weakDesktop } from './weak-desktop'
 import { webkitDesktop } from './webkit-desktop'
 import { yahooWeb } from './yahoo-web'
 
-export type { Profile } from './profile'
+export { windowsOf, type Profile } from './profile'
 
 /** The readers that an email is looked at in, one file each. */
 export const profiles: readonly Profile[] = [

@@ -23,3 +23,7 @@ export interface Profile {
   /** When our forecast was last held against pictures of it: `2026-12`; left out where it is by rule alone. */
   seen?: string
 }
+
+/** The widths that a reader shows a message at, px, the widest first. */
+export const windowsOf = ({ windows }: Profile): [number, ...number[]] =>
+  [windows.wide, windows.narrow].filter((w): w is number => w !== null) as [number, ...number[]]

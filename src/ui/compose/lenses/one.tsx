@@ -18,6 +18,7 @@ import { LONGER, NARROW, type LensesWork, type LensKind } from './shown'
 const CompareLens = dynamic(() => import('./compare'), { ssr: false })
 const SourceLens = dynamic(() => import('./source'), { ssr: false })
 const VersionLens = dynamic(() => import('./version'), { ssr: false })
+const ReaderLens = dynamic(() => import('./reader'), { ssr: false })
 const TextLens = dynamic(() => import('./text'), { ssr: false })
 
 interface Props {
@@ -46,6 +47,7 @@ export function OneLens(p: Props) {
   if (kind === 'Narrow design') return job.narrow && <NarrowDesign design={job.narrow} />
   if (kind === 'Compare') return <CompareLens work={work} plan={p.plan} likeness={p.likeness} />
   if (kind === 'Version') return <VersionLens work={work} />
+  if (kind === 'Reader') return <ReaderLens work={work} />
   if (kind === 'Text') return <TextLens work={work} />
   if (kind === 'Source') return <SourceLens work={work} />
   if (kind === 'Narrow') return <Narrow {...p} {...shared} />

@@ -14,6 +14,7 @@ export const lensKinds = [
   'Text',
   'Source',
   'Version',
+  'Reader',
 ] as const
 export type LensKind = (typeof lensKinds)[number]
 

@@ -1,10 +1,10 @@
 import { useEffect, useRef } from 'react'
 import { sentenceOf, type Forecast } from '@/core/readers/forecast'
-import { profiles, type Profile } from '@/core/readers/profiles'
+import { profiles, windowsOf, type Profile } from '@/core/readers/profiles'
 import type { Share } from '@/core/readers/versions'
 import { Choice, cx } from '../../parts/controls'
 import { VerdictLine } from './verdict'
-import { windowsOf, type ReaderPicture, type Wall } from './use-wall'
+import type { ReaderPicture, Wall } from './use-wall'
 
 /** The wall of readers: the email as each of them shows it, in small, the least like the email as written first. */
 export function ReaderList({

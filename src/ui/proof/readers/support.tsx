@@ -3,7 +3,7 @@ import type { Parts } from '@/core/compile'
 import type { FeatureUse } from '@/core/readers/uses'
 import { cx } from '../../parts/controls'
 import { toast } from '../../parts/toast'
-import { support, usesOf } from './forecasts'
+import { support, usesOf } from '../../bench/forecasts'
 
 /** What the email uses that its readers lack, as long as that is looked at; null until it is known. */
 function useUses(parts: Parts): { at: string; uses: FeatureUse[] } | null {

@@ -3,7 +3,7 @@ import type { Parts } from '@/core/compile'
 import type { Forecast, Looking } from '@/core/readers/forecast'
 import { profiles } from '@/core/readers/profiles'
 import { toast } from '../../parts/toast'
-import { forecastOf } from './forecasts'
+import { forecastOf } from '../../bench/forecasts'
 
 /** How long an email rests before it is shown to the readers, ms. */
 const REST = 400

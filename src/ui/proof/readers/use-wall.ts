@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react'
 import type { Parts } from '@/core/compile'
 import type { Forecast } from '@/core/readers/forecast'
-import { profiles, type Profile } from '@/core/readers/profiles'
+import { profiles, windowsOf } from '@/core/readers/profiles'
 import { nightOf } from '../../bench/night'
 import { drawBands } from '../../compose/likeness/draw'
 import { likenessOf } from '../../compose/likeness/compared'
 import { idle } from '../../parts/slices'
-import { heightsOf } from './measure'
+import { heightsOf, WHOLE } from './measure'
 
 /** A reader's picture of the email in one of its windows, and how like the email as written it is (SSIM, 0 to 1). */
 export interface ReaderPicture {
@@ -30,10 +30,6 @@ interface Drawn {
   /** px */
   height: number
 }
-
-/** Windows of a reader, px. */
-export const windowsOf = ({ windows }: Profile): number[] =>
-  [windows.wide, windows.narrow].filter((w): w is number => w !== null)
 
 /**
  * Draws every reader's email in small, one band after another while nothing else is to be done; a band that did not change is neither
@@ -110,8 +106,8 @@ class Studio {
 
   private async wanted(shown: Parts, written: Parts, width: number): Promise<Wanted[]> {
     const [mine, other] = [await this.measured(shown, width), await this.measured(written, width)]
-    const asWritten = new Map(written.bands.map((b) => [b.id, b.html]))
-    return shown.bands.flatMap(({ id, html }): Wanted[] => {
+    const asWritten = new Map(bandsOf(written).map((b) => [b.id, b.html]))
+    return bandsOf(shown).flatMap(({ id, html }): Wanted[] => {
       const height = Math.min(TALLEST, mine.get(id) ?? 0)
       const full = Math.min(TALLEST, Math.max(height, other.get(id) ?? 0))
       const made = asWritten.get(id)
@@ -134,10 +130,10 @@ class Studio {
 
   private async draw(batch: readonly Wanted[], shown: Parts, written: Parts, width: number): Promise<void> {
     const boxes = (of: 'mine' | 'written') => batch.map((w) => ({ html: w[of], height: w.full }))
-    const mine = await drawBands(shown, boxes('mine'), width)
+    const mine = await drawBands(aroundOf(shown), boxes('mine'), width)
     const same = shown.before === written.before && batch.every((w) => w.mine === w.written)
     if (!same) await idle()
-    const other = same ? null : await drawBands(written, boxes('written'), width)
+    const other = same ? null : await drawBands(aroundOf(written), boxes('written'), width)
     for (const [i, { key, height }] of batch.entries()) {
       const small = await smallOf(mine[i]!, Math.max(1, height))
       const likeness = other ? await likenessOf(mine[i]!, other[i]!) : 1
@@ -145,6 +141,12 @@ class Studio {
     }
   }
 }
+
+/** An email that has no bands is drawn as one. */
+const bandsOf = ({ before, bands, after }: Parts): Parts['bands'] =>
+  bands.length ? bands : [{ id: WHOLE, html: before + after }]
+const aroundOf = (parts: Parts): Pick<Parts, 'before' | 'after'> =>
+  parts.bands.length ? parts : { before: '', after: '' }
 
 /** Bands that are drawn together. */
 function batches(wanted: readonly Wanted[]): Wanted[][] {

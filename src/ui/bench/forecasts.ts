@@ -3,8 +3,8 @@ import type { Forecast, Looking } from '@/core/readers/forecast'
 import type { MarkTable } from '@/core/readers/support'
 import type { FeatureUse } from '@/core/readers/uses'
 import type { ReadersAnswer, ReadersCall, ReadersQuestion } from '@/workers/readers'
-import { call as ask } from '../../api'
-import { onBroken } from '../../parts/on-broken'
+import { call as ask } from '../api'
+import { onBroken } from '../parts/on-broken'
 
 let table: Promise<MarkTable> | null = null
 let worker: Worker | null = null
@@ -25,7 +25,7 @@ export function support(): Promise<MarkTable> {
 
 function started(): Worker {
   if (worker) return worker
-  worker = new Worker(new URL('../../../workers/readers.ts', import.meta.url), { type: 'module' })
+  worker = new Worker(new URL('../../workers/readers.ts', import.meta.url), { type: 'module' })
   worker.onmessage = ({ data }: MessageEvent<ReadersAnswer>) => {
     const one = waiting.get(data.call)
     waiting.delete(data.call)
