@@ -92,5 +92,5 @@ function profileRow(p: Profile): string {
   if (p.cutsAfter) does.push(`Cuts off after ${p.cutsAfter} bytes (common practice, no source).`)
   if (p.asksForPictures) does.push('Shows pictures once they are asked for.')
   const dark = p.dark ? behaviours[p.dark].label.toLowerCase() : 'none'
-  return `| ${p.name} | ${windows} | ${p.data ?? 'not in it'} | ${does.join(' ')} | ${dark} | ${p.seen ? `seen ${p.seen}` : 'by rule'} |`
+  return `| ${p.name} | ${windows} | ${p.data ?? 'not in it'} | ${does.join(' ')} | ${dark} | ${p.seen ? `seen ${p.seen.at}: ${p.seen.what}` : 'by rule'} |`
 }

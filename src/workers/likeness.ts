@@ -1,17 +1,10 @@
 import { ssim, type Rgba } from '@/core/picture/ssim'
+import { answering } from './answering'
 
-/** Two pictures of one size to be compared; the answer bears the number. */
-export interface LikenessCall {
-  call: number
+/** Two pictures of one size to be compared: the answer is their SSIM. */
+export interface LikenessQuestion {
   a: Rgba
   b: Rgba
 }
-export interface LikenessAnswer {
-  call: number
-  likeness: number
-}
 
-self.onmessage = ({ data: { call, a, b } }: MessageEvent<LikenessCall>) => {
-  const answer: LikenessAnswer = { call, likeness: ssim(a, b) }
-  self.postMessage(answer)
-}
+answering(({ a, b }: LikenessQuestion) => ssim(a, b))

@@ -13,8 +13,9 @@ const saidOf = ({ link, own, ground }: ColorPair): Said => ({ link, ...(own ? { 
 /** How a pair of colours stands off under a behaviour that recolours. @param drawn whether its ground is a gradient's */
 function under(pair: ColorPair, b: Behaviour, drawn: boolean): { color: string; ground: string; is: number } {
   const { color, ground, own } = pair
-  // A gradient stays as a picture does (common practice, no source).
-  const after = drawn ? ground : (b.ground(ground, own ? { ink: color } : {}) ?? b.page)
+  // A gradient stays as a picture does (common practice, no source), but where it goes with the plain colour that we write beside it.
+  const left = drawn ? (b.losesGradients ? null : ground) : b.ground(ground, own ? { ink: color } : {})
+  const after = left ?? b.page
   const words = b.words(color, { before: ground, after, picture: false }, saidOf(pair))
   return { color: words, ground: after, is: contrast(words, after) }
 }

@@ -17,6 +17,8 @@ export interface Said {
   ink?: string
   /** Whether the ground is drawn as a picture is, by a gradient: readers leave it as it is (common practice, no source). */
   drawn?: boolean
+  /** Whether a plain colour stands beside the gradient on the same element. */
+  plain?: boolean
 }
 
 /** What a kind of dark mode does to colours: one stated algorithm, a forecast by rule. */
@@ -31,6 +33,8 @@ export interface Behaviour {
   rules: 'media' | 'attributes' | 'none'
   /** Whether pictures for the dark are shown (`source` with `media`) though other rules do not count. */
   sources?: true
+  /** Whether a gradient is taken away, with its ground, where a plain colour stands beside it; else it is left as it is. */
+  losesGradients?: true
   /** Elements that are left as they are. */
   spares?: ReadonlySet<string>
   /** Whether what remains is recoloured at all. */

@@ -434,3 +434,26 @@ describe('seen in programs', () => {
     expect(recolored([button], behaviours.fully, '#ffffff')).not.toEqual([button])
   })
 })
+
+// Seen in Thunderbird 153 in the dark, 2026-12: eight cells with a gradient, each with or without a plain colour of its own.
+test('the desktop program takes a gradient away where a plain colour stands beside it, and leaves it alone elsewhere', () => {
+  const shown = (style: string) => {
+    const cell = { type: 'element' as const, tagName: 'td', properties: { style }, children: [] }
+    const [after] = recolored([cell], behaviours.desktop, '#ffffff')
+    return String((after as typeof cell).properties.style ?? '')
+  }
+  const light = 'background-image:linear-gradient(90deg,#ffffff,#8fc7d6)'
+  const dark = 'background-image:linear-gradient(90deg,#123456,#0a1c30)'
+  expect(shown(`background-color:#ffffff;${light};color:#112233`)).toBe('color:#eeeef0')
+  expect(shown(`${light};color:#112233`)).toBe(`${light};color:#eeeef0`)
+  expect(shown(`background-color:#123456;${dark};color:#ffffff`)).toBe('color:#ffffff')
+  expect(shown(`${dark};color:#ffffff`)).toBe(`${dark};color:#ffffff`)
+  expect(shown('background:#ffffff linear-gradient(90deg,#ffffff,#8fc7d6);color:#112233')).toBe(
+    'color:#eeeef0',
+  )
+  expect(shown(`background-color:#eeeeee;${dark};color:#ffffff`)).toBe('color:#ffffff')
+  // The ink was left for a ground that is gone: what nobody can read, so that the check has to say it.
+  expect(
+    shown('background-color:#8899aa;background-image:linear-gradient(90deg,#8899aa,#667788);color:#112233'),
+  ).toBe('color:#112233')
+})

@@ -81,6 +81,13 @@ const hex = (value: string | undefined): string | null => {
   return color ? readHex(color) : null
 }
 
+/** All that a ground is said with. */
+const BACKGROUND = /^background(?:-|$)/
+
+/** Whether a gradient is taken away. */
+const goes = ({ drawn, plain }: Said, behaviour: Behaviour | null): boolean =>
+  !!drawn && !!plain && !!behaviour?.losesGradients
+
 /** Declarations whose colours are those of a ground, of words, of a border. */
 const GROUNDS = /^background(?:-color)?$/
 const BORDERS = /^border(?:-(?:top|right|bottom|left))?(?:-color)?$/
@@ -150,8 +157,13 @@ class Walk {
     const drawn = gradientIn(style)
     if (drawn.length) {
       const middle = drawn[drawn.length >> 1]!
-      behind = { before: middle, after: middle, picture: false }
-      grounds = [{ drawn: true, ground: middle }, ...grounds]
+      const layer: Layer = { drawn: true, plain: !!ground, ground: middle }
+      behind = {
+        before: middle,
+        after: goes(layer, this.behaviour) ? outer.behind.after : middle,
+        picture: false,
+      }
+      grounds = [layer, ...grounds]
     } else if (ground) {
       const said = { picture, link: node.tagName === 'a', ink }
       const after = this.behaviour ? this.behaviour.ground(ground, said) : ground
@@ -195,14 +207,17 @@ class Walk {
       ink: hex(style.color) ?? undefined,
     }
     const set = new Map<string, string | null>()
-    for (const color of new Set(gradientIn(style))) this.seenGround(color, outer, at, { drawn: true })
+    const drawn = gradientIn(style)
+    for (const color of new Set(drawn)) this.seenGround(color, outer, at, at.grounds[0])
+    const gone = drawn.length > 0 && goes(at.grounds[0]!, this.behaviour)
+    if (gone) for (const name of Object.keys(style)) if (BACKGROUND.test(name)) set.set(name, null)
     for (const [name, value] of Object.entries(style)) {
       const color = COLOR.exec(value)?.[0]
       const plain = color && readHex(color)
       if (!plain) continue
       if (GROUNDS.test(name)) {
         this.seenGround(plain, outer, at)
-        if (this.behaviour) {
+        if (this.behaviour && !gone) {
           const next = this.behaviour.ground(plain, said)
           set.set(name, next === null ? null : value.replace(COLOR, next))
         }
@@ -312,7 +327,9 @@ export function underBehaviour(use: Use, behaviour: Behaviour): { color: string;
   const color =
     use.what === 'ground'
       ? use.said.drawn
-        ? use.color
+        ? goes(use.said, behaviour)
+          ? ground
+          : use.color
         : (behaviour.ground(use.color, use.said) ?? ground)
       : use.what === 'words'
         ? behaviour.words(use.color, behind, use.said)
@@ -323,6 +340,7 @@ export function underBehaviour(use: Use, behaviour: Behaviour): { color: string;
 /** What is seen of grounds behind one another: the nearest that is left, else the reader's own. */
 function lastingOf(grounds: readonly Layer[], behaviour: Behaviour): string {
   for (const layer of grounds) {
+    if (goes(layer, behaviour)) continue
     if (layer.drawn) return layer.ground
     const after = behaviour.ground(layer.ground, layer)
     if (after !== null) return after

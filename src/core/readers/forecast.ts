@@ -4,7 +4,7 @@ import type { Parts } from '../compile'
 import { branchOf } from '../html/conditional'
 import { print } from '../html/print-foreign'
 import { tagsOf } from '../html/tags'
-import { behaviours, type BehaviourId } from '../night/behaviours'
+import { behaviours, type Behaviour, type BehaviourId } from '../night/behaviours'
 import { recoloredHand } from '../night/by-hand'
 import { recoloredAround, withRules } from '../night/page'
 import { recolored } from '../night/recolor'
@@ -107,7 +107,7 @@ export class Forecaster {
 
   private band(html: string, ground: string, night: boolean): Piece {
     const { tree, effects } = this.passed(fromHtml(this.branch(html), { fragment: true }))
-    const behaviour = night && this.profile.dark ? behaviours[this.profile.dark] : null
+    const behaviour = this.behaviour(night)
     const nodes = tree.children as ElementContent[]
     const shown = behaviour?.recolors ? recolored(nodes, behaviour, ground) : nodes
     return { html: this.dark(shown.map((n) => print(n as RootContent)).join(''), night), effects }
@@ -127,9 +127,9 @@ export class Forecaster {
   private dark(
     html: string,
     night: boolean,
-    recolor?: (html: string, behaviour: (typeof behaviours)[keyof typeof behaviours]) => string,
+    recolor?: (html: string, behaviour: Behaviour) => string,
   ): string {
-    const behaviour = night && this.profile.dark ? behaviours[this.profile.dark] : null
+    const behaviour = this.behaviour(night)
     if (!behaviour)
       return withRules(html, { rules: 'none' }).replace(/\(prefers-color-scheme:\s?dark\)/g, 'not all')
     return withRules(recolor ? recolor(html, behaviour) : html, behaviour)
@@ -185,9 +185,15 @@ export class Forecaster {
     return { bands: kept, effects: [clipped] }
   }
 
+  /** Its dark, where it is dark. */
+  private behaviour(night: boolean): Behaviour | null {
+    const { dark, alwaysDark } = this.profile
+    return dark && (night || alwaysDark) ? behaviours[dark] : null
+  }
+
   /** What its dark does to colours. */
   private darkened(night: boolean): Effect[] {
-    const behaviour = night && this.profile.dark ? behaviours[this.profile.dark] : null
+    const behaviour = this.behaviour(night)
     if (!behaviour?.recolors) return []
     return [{ says: `colours ${RECOLORED[behaviour.id]}`, rests: behaviour.rests, weight: 8 }]
   }

@@ -38,14 +38,3 @@ export async function inSlices(work: () => Generator<void>, wanted: () => boolea
     }
   }
 }
-
-/** What is worked out, once what it needs to read code is there. */
-export async function whenRead<T>(work: () => T): Promise<T> {
-  for (;;)
-    try {
-      return work()
-    } catch (waiting) {
-      if (!(waiting instanceof Promise)) throw waiting
-      await waiting
-    }
-}

@@ -71,7 +71,7 @@ export function ProofStage({
         {view === 'readers' ? (
           <ReaderList {...readers} shares={work.job.client.house.readers ?? none} />
         ) : view === 'support' ? (
-          <Support parts={work.parts} onGo={work.select} />
+          <Support parts={work.parts} shares={work.job.client.house.readers ?? none} onGo={work.select} />
         ) : (
           <FindingList work={work} findings={findings} bytes={bytes} onGo={go} onFix={fix} />
         )}
@@ -162,6 +162,7 @@ type View = 'findings' | 'readers' | 'support'
 function useLookedAt({ parts, bytes }: EmailWork, wanted: boolean) {
   const [night, setNight] = useState(false)
   const [open, setOpen] = useState<string | null>(null)
+  const [asked, setAsked] = useState(true)
   const weights = useMemo(() => weightsOf(parts, bytes), [parts, bytes])
   const forecasts = useReaders(wanted ? parts : null, { night, weights })
   const wall = useWall(parts, forecasts, night)
@@ -174,12 +175,23 @@ function useLookedAt({ parts, bytes }: EmailWork, wanted: boolean) {
     onOpen: setOpen,
     night,
     onNight: setNight,
-    shown: profile && forecast ? { profile, parts: forecast.parts } : null,
+    asked,
+    onAsked: setAsked,
+    shown:
+      profile && forecast
+        ? { profile, parts: forecast.parts, pictures: asked || !profile.asksForPictures }
+        : null,
   }
 }
 
 /** The email as written, wide, beside it narrow, or as the chosen reader shows it. */
-function Lenses({ work, reader }: { work: EmailWork; reader: { profile: Profile; parts: Parts } | null }) {
+function Lenses({
+  work,
+  reader,
+}: {
+  work: EmailWork
+  reader: { profile: Profile; parts: Parts; pictures: boolean } | null
+}) {
   const name = reader?.profile.name ?? 'Narrow'
   return (
     <main className="relative grid min-h-0 min-w-0 grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] bg-ground">
@@ -191,7 +203,8 @@ function Lenses({ work, reader }: { work: EmailWork; reader: { profile: Profile;
           name={name}
           width={windowsOf(reader.profile)[0]}
           parts={reader.parts}
-          detail={`${windowsOf(reader.profile)[0]}, ${reader.profile.seen ? `seen ${reader.profile.seen}` : 'by rule, not seen'}`}
+          pictures={reader.pictures}
+          detail={`${windowsOf(reader.profile)[0]}, ${reader.profile.seen ? `seen ${reader.profile.seen.at}` : 'by rule, not seen'}`}
         />
       ) : (
         <WorkLens work={work} name="Narrow" width={PHONE} />

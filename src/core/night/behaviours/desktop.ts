@@ -13,6 +13,7 @@ export const desktop: Behaviour = {
   rests: 'The source of Thunderbird 153, and pictures of our own emails in it.',
   rules: 'none',
   sources: true,
+  losesGradients: true,
   spares: new Set(['button']),
   recolors: true,
   page: '#18181b',

@@ -2,7 +2,7 @@ import type { CssNode } from 'css-tree'
 import generate from 'css-tree/generator'
 import parse from 'css-tree/parser'
 import walk from 'css-tree/walker'
-import type { Habit } from './habit'
+import type { Effect, Habit } from './habit'
 
 /** Rules and declarations of a sheet that go. @returns the same text where none does, null where nothing is left */
 export function withoutRules(css: string, goes: (node: CssNode) => boolean): string | null {
@@ -29,15 +29,22 @@ export function noHead(rests: string): Habit {
   }
 }
 
-/** Rules under a media query are dropped, whatever it asks. */
-export function noMedia(rests: string): Habit {
-  const effect = { says: 'keeps its wide layout on phones', rests, weight: 8, narrow: true as const }
+/** Rules of one kind are dropped. */
+function without(effect: Effect, name: string): Habit {
   return {
     ...effect,
     sheet: (css, tell) => {
-      const left = withoutRules(css, (n) => n.type === 'Atrule' && n.name === 'media')
+      const left = withoutRules(css, (n) => n.type === 'Atrule' && n.name === name)
       if (left !== css) tell(effect)
       return left
     },
   }
 }
+
+/** Rules under a media query are dropped, whatever it asks. */
+export const noMedia = (rests: string): Habit =>
+  without({ says: 'keeps its wide layout on phones', rests, weight: 8, narrow: true }, 'media')
+
+/** Web fonts are not loaded: the stack behind is shown. */
+export const noWebFonts = (rests: string): Habit =>
+  without({ says: 'no web fonts', rests, weight: 4 }, 'font-face')

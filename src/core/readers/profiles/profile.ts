@@ -20,8 +20,10 @@ export interface Profile {
   asksForPictures?: true
   /** Bytes of HTML after which it cuts the message off. */
   cutsAfter?: number
-  /** When our forecast was last held against pictures of it: `2026-12`; left out where it is by rule alone. */
-  seen?: string
+  /** When our forecasts were last held against pictures of it (`scripts/held`), and what came of it; left out where it is by rule alone. */
+  seen?: { at: string; what: string }
+  /** Whether the email's own rules for the dark hold by day too. */
+  alwaysDark?: true
 }
 
 /** The widths that a reader shows a message at, px, the widest first. */

@@ -8,4 +8,8 @@ export const webkitDesktop: Profile = {
   does: [],
   dark: 'written',
   asksForPictures: true,
+  seen: {
+    at: '2026-12',
+    what: 'its engine (WebKitGTK), five emails, SSIM 0.947 to 0.981, one 0.749: a line of a table wraps there that does not here',
+  },
 }

@@ -14,6 +14,8 @@ export function ReaderList({
   onOpen,
   night,
   onNight,
+  asked,
+  onAsked,
   shares,
 }: {
   forecasts: ReadonlyMap<string, Forecast>
@@ -23,6 +25,9 @@ export function ReaderList({
   onOpen: (id: string) => void
   night: boolean
   onNight: (night: boolean) => void
+  /** Whether pictures were asked for, where a reader shows none before. */
+  asked: boolean
+  onAsked: (asked: boolean) => void
   /** Of the client, where they are known. */
   shares: readonly Share[]
 }) {
@@ -42,6 +47,15 @@ export function ReaderList({
           ]}
           onChange={(v) => onNight(v === 'night')}
         />
+        <label className="flex min-h-6 items-center gap-1.5 text-[11.5px]">
+          <input
+            type="checkbox"
+            className="accent-lapis"
+            checked={asked}
+            onChange={(e) => onAsked(e.target.checked)}
+          />
+          pictures were asked for
+        </label>
         <p className="text-[11px] text-soft" role="status">
           {drawn < profiles.length
             ? `Drawing: ${drawn} of ${profiles.length} readers`

@@ -1,35 +1,51 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import type { Parts } from '@/core/compile'
 import type { FeatureUse } from '@/core/readers/uses'
+import type { Share } from '@/core/readers/versions'
 import { cx } from '../../parts/controls'
 import { toast } from '../../parts/toast'
 import { support, usesOf } from '../../bench/forecasts'
 
 /** What the email uses that its readers lack, as long as that is looked at; null until it is known. */
-function useUses(parts: Parts): { at: string; uses: FeatureUse[] } | null {
+function useUses(
+  parts: Parts,
+  readers: ReadonlySet<string> | undefined,
+): { at: string; uses: FeatureUse[] } | null {
   const [known, setKnown] = useState<{ at: string; uses: FeatureUse[] } | null>(null)
   useEffect(() => {
     let wanted = true
-    Promise.all([support(), usesOf(parts)]).then(
+    Promise.all([support(), usesOf(parts, readers)]).then(
       ([{ at }, uses]) => wanted && setKnown({ at, uses }),
       (e: Error) => wanted && toast.error(e.message),
     )
     return () => {
       wanted = false
     }
-  }, [parts])
+  }, [parts, readers])
   return known
 }
 
-/** Every feature that the email uses and some reader lacks: how often, where, who, and what is seen instead. @param onGo shows a band */
-export function Support({ parts, onGo }: { parts: Parts; onGo: (band: string) => void }) {
-  const known = useUses(parts)
+/** Every feature that the email uses and some reader lacks: how often, where, who, and what is seen instead. */
+export function Support({
+  parts,
+  shares,
+  onGo,
+}: {
+  parts: Parts
+  /** Of the client: its readers alone are looked at, where they are known. */
+  shares: readonly Share[]
+  /** Shows a band. */
+  onGo: (band: string) => void
+}) {
+  const readers = useMemo(() => (shares.length ? new Set(shares.map((s) => s.reader)) : undefined), [shares])
+  const known = useUses(parts, readers)
   const [open, setOpen] = useState<string | null>(null)
   if (!known) return <p className="p-3 text-xs text-soft">Looking at what the email uses…</p>
   return (
     <>
       <p className="border-b border-grout px-3 py-2 text-[11px] text-soft" role="status">
-        {known.uses.length} features that some reader lacks or knows in part, by the open data of {known.at}.
+        {known.uses.length} features that some of {readers ? 'this client’s readers' : 'the readers'} lack or
+        know in part, by the open data of {known.at}.
       </p>
       <ol className="min-h-0 flex-1 overflow-y-auto" aria-label="Support">
         {known.uses.map((use) => (
