@@ -103,3 +103,21 @@ test('in Compose a reader is a lens like others, and is changed there', async ({
   await page.reload()
   await expect(page.getByLabel('Reader', { exact: true })).toHaveValue('outlook-windows')
 })
+
+test('an email is seen by day in the lenses, though the machine is dark', async ({ page, request }) => {
+  await page.emulateMedia({ colorScheme: 'dark' })
+  const id = await copyOf(request, 'Winter timetable')
+  const { email, revision } = (await (await request.get(`/api/jobs/${id}/email`)).json()) as {
+    email: object
+    revision: number
+  }
+  const html =
+    '<!doctype html><style>p{color:#112233}@media (prefers-color-scheme:dark){p{color:#eeddcc}}</style><p>Swim the harbour</p>'
+  const put = await request.put(`/api/jobs/${id}/email`, {
+    data: { revision, email: { ...email, way: 'hand', hand: { html, pictures: {}, inline: false } } },
+  })
+  expect(put.status()).toBe(200)
+  await page.goto(`/jobs/${id}?stage=proof`)
+  const words = page.frameLocator('iframe[title*="Wide"]').getByText('Swim the harbour')
+  await expect(words).toHaveCSS('color', 'rgb(17, 34, 51)')
+})

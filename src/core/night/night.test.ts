@@ -20,7 +20,7 @@ import { colorsOf } from './colors'
 import { edgesOf, vanishes } from './edges'
 import { brightness, turnedOver } from './lightness'
 import { flattened, freed, haloed, lightened, plated } from './mends'
-import { recoloredAround, withRules } from './page'
+import { byDay, recoloredAround, withRules } from './page'
 import { nightEdge, nightPalette } from './palette'
 import { holds } from './holds'
 import { proposal } from './propose'
@@ -456,4 +456,12 @@ test('the desktop program takes a gradient away where a plain colour stands besi
   expect(
     shown('background-color:#8899aa;background-image:linear-gradient(90deg,#8899aa,#667788);color:#112233'),
   ).toBe('color:#112233')
+})
+
+test('by day no rule for the dark is left to the window that shows an email', () => {
+  const html =
+    '<style>@media (prefers-color-scheme:dark){.a{color:red}}</style><picture><source media="(prefers-color-scheme: dark)" srcset="n.png"><img src="d.png"></picture>'
+  expect(byDay(html)).toBe(
+    '<style>@media not all{.a{color:red}}</style><picture><source media="not all" srcset="n.png"><img src="d.png"></picture>',
+  )
 })

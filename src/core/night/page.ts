@@ -18,6 +18,9 @@ export function recoloredAround(html: string, behaviour: Behaviour): string {
   return html.slice(0, Math.max(0, at)) + body
 }
 
+/** Lets none of the email's own rules for the dark hold, whatever the window that shows it prefers. */
+export const byDay = (html: string): string => withRules(html, { rules: 'none' }).replace(DARK, 'not all')
+
 /** Lets the email's own rules for the dark hold, as a reader of this kind does. */
 export function withRules(written: string, { rules, sources }: Pick<Behaviour, 'rules' | 'sources'>): string {
   // Whatever the reader's own window prefers: pictures for the dark are shown where they are, and nowhere else.

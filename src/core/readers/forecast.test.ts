@@ -77,6 +77,20 @@ test('what the data set says a reader lacks is gone, and said; what it knows sta
   expect(apple.parts.bands[0]!.html).toContain('border-radius:8px')
   expect(apple.parts.before).toContain('@media')
   expect(sentenceOf(apple.effects)).toBe('As it was made.')
+  // A gradient is said as one, not as a picture; what is of the night is said at night alone; a box to tick goes, its words stay.
+  const drawn = around(
+    '<table><tr><td style="background-color:#fff;background-image:linear-gradient(#fff,#eee)"><input type="checkbox"> x</td></tr></table>',
+    '<style>@media (prefers-color-scheme:dark){.a{color:red}}</style>',
+  )
+  const gradients = seenIn('outlook-windows', drawn)
+  expect(gradients.effects.map((e) => e.says)).toEqual([
+    'gradients are plain',
+    'parts that answer stand still',
+  ])
+  expect(gradients.parts.bands[0]!.html).not.toContain('<input')
+  expect(wordsOf(whole(gradients.parts))).toEqual(['x'])
+  expect(sentenceOf(seenIn('yahoo-web', drawn).effects)).not.toMatch(/night/)
+  expect(sentenceOf(seenIn('yahoo-web', drawn, true).effects)).toMatch(/own night is not heard/)
   // The data set: this web mail knows media queries, but no web fonts.
   const web = seenIn('gmail-web', parts)
   expect(web.parts.before).toContain('@media')

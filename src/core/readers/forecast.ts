@@ -6,7 +6,7 @@ import { print } from '../html/print-foreign'
 import { tagsOf } from '../html/tags'
 import { behaviours, type Behaviour, type BehaviourId } from '../night/behaviours'
 import { recoloredHand } from '../night/by-hand'
-import { recoloredAround, withRules } from '../night/page'
+import { byDay, recoloredAround, withRules } from '../night/page'
 import { recolored } from '../night/recolor'
 import type { Effect, Habit, Tell } from './habits/habit'
 import { lacks } from './habits/lacks'
@@ -75,7 +75,7 @@ export class Forecaster {
     const cut = this.cut(bands, looking)
     return {
       parts: { before, bands: cut.bands.map(({ id, html }) => ({ id, html })), after },
-      effects: this.ordered([
+      effects: this.ordered(looking.night, [
         ...this.darkened(looking.night),
         ...around.effects,
         ...cut.bands.flatMap((b) => b.effects),
@@ -130,8 +130,7 @@ export class Forecaster {
     recolor?: (html: string, behaviour: Behaviour) => string,
   ): string {
     const behaviour = this.behaviour(night)
-    if (!behaviour)
-      return withRules(html, { rules: 'none' }).replace(/\(prefers-color-scheme:\s?dark\)/g, 'not all')
+    if (!behaviour) return byDay(html)
     return withRules(recolor ? recolor(html, behaviour) : html, behaviour)
   }
 
@@ -198,9 +197,11 @@ export class Forecaster {
     return [{ says: `colours ${RECOLORED[behaviour.id]}`, rests: behaviour.rests, weight: 8 }]
   }
 
-  /** Effects that are seen in its windows, each once, the weightiest first. */
-  private ordered(effects: readonly Effect[]): Effect[] {
-    const seen = effects.filter((e) => e.says && (!e.narrow || this.profile.windows.narrow !== null))
+  /** Effects that are seen in its windows at that time, each once, the weightiest first. */
+  private ordered(night: boolean, effects: readonly Effect[]): Effect[] {
+    const seen = effects.filter(
+      (e) => e.says && (night || !e.night) && (!e.narrow || this.profile.windows.narrow !== null),
+    )
     const by = new Map(seen.map((e) => [e.says, e]))
     return [...by.values()].sort((a, b) => b.weight - a.weight || (a.says < b.says ? -1 : 1))
   }

@@ -9,7 +9,7 @@ import { RecipientPick } from '../compose/recipients'
 import { Tray } from '../compose/tray'
 import type { EmailWork } from './email-work'
 import { EmailLens, type EmailLensProps, type Marks } from './lens'
-import { nightOf } from './night'
+import { dayOf, nightOf } from './night'
 import { pickedOf } from './selection'
 import type { DraggedIn } from './dragged-in'
 import { newBandSlotAt, newSlotAt, slotAt, type Slot } from './slots'
@@ -53,7 +53,7 @@ export function WorkLens({
     selection: { band, tile },
   } = work
   const own = given ?? work.parts
-  const parts = useMemo(() => (night ? nightOf(own) : own), [night, own])
+  const parts = useMemo(() => (night ? nightOf(own) : dayOf(own)), [night, own])
   // The editor comes while words are looked at, so that it is there when they are opened.
   const words = tile?.kind === 'words'
   useEffect(() => {

@@ -1,5 +1,5 @@
 import type { Parts } from '@/core/compile'
-import { saysNight as says, withRules } from '@/core/night/page'
+import { byDay, saysNight as says, withRules } from '@/core/night/page'
 
 /** Whether an email says how it looks in the dark. */
 export const saysNight = ({ before, bands }: Parts): boolean =>
@@ -9,4 +9,17 @@ export const saysNight = ({ before, bands }: Parts): boolean =>
 export function nightOf({ before, bands, after }: Parts): Parts {
   const dark = (html: string) => withRules(html, { rules: 'media' })
   return { before: dark(before), bands: bands.map((b) => ({ ...b, html: dark(b.html) })), after }
+}
+
+const days = new WeakMap<Parts, Parts>()
+
+/** An email by day, whatever the window that shows it prefers; lenses of the same email share it. */
+export function dayOf(parts: Parts): Parts {
+  let day = days.get(parts)
+  if (!day) {
+    const { before, bands, after } = parts
+    day = { before: byDay(before), bands: bands.map((b) => ({ ...b, html: byDay(b.html) })), after }
+    days.set(parts, day)
+  }
+  return day
 }

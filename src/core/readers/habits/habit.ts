@@ -9,8 +9,9 @@ export interface Effect {
   rests: string
   /** How much it matters: of several effects those with more are said first. */
   weight: number
-  /** Whether it is seen in narrow windows alone. */
+  /** Whether it is seen in narrow windows alone, or at night alone. */
   narrow?: true
+  night?: true
 }
 
 /** Tells that an effect was met in a message. */

@@ -19,7 +19,6 @@ const seen: Record<FeatureName, [says: string, weight: number]> = {
   'html-video': ['no video', 4],
   'css-display-flex': ['columns as tall as they are', 3],
   'css-at-media-prefers-color-scheme': ['the email’s own night is not heard', 3],
-  'html-picture': ['one picture for all', 2],
   'css-letter-spacing': ['letters stand close', 2],
   'css-text-transform': ['capitals as they were written', 2],
   'css-box-shadow': ['no shadows', 2],
@@ -76,6 +75,7 @@ export function lacks(marks: Marks, at: string): Habit {
       const [says, weight] = seen[slug] ?? ['', 0]
       effect = { says, weight, rests: `${slug}: the open data set on email support, ${at}` }
       if (slug === 'css-at-media') effect.narrow = true
+      if (slug === 'css-at-media-prefers-color-scheme') effect.night = true
       effects.set(slug, effect)
     }
     return effect
@@ -83,10 +83,10 @@ export function lacks(marks: Marks, at: string): Habit {
   /** The first lacking feature that a declaration needs. */
   const ofDeclaration = (property: string, value: string): FeatureName | undefined =>
     [
+      ...functions.flatMap(([pattern, slug]) => (pattern.test(value) ? [slug] : [])),
       propertyFeature(property, known),
       `css-${property}-${value.trim()}`,
       ...(property === 'display' && value.includes('flex') ? ['css-display-flex'] : []),
-      ...functions.flatMap(([pattern, slug]) => (pattern.test(value) ? [slug] : [])),
     ].find(isLacking)
   const ofRule = (n: CssNode): FeatureName | undefined => {
     if (n.type === 'Declaration') return ofDeclaration(n.property, generate(n.value))
@@ -106,7 +106,10 @@ export function lacks(marks: Marks, at: string): Habit {
         if (slug) tell(effectOf(slug))
         return slug ? null : d
       })
-      const slug = elementFeature(e.tagName, known)
+      const slug =
+        e.tagName === 'input'
+          ? `html-input-${String(e.properties.type ?? 'text')}`
+          : elementFeature(e.tagName, known)
       if (kept.has(e.tagName) || !isLacking(slug)) return undefined
       tell(effectOf(slug))
       return whole.has(e.tagName) ? [] : (e.children satisfies ElementContent[])

@@ -94,12 +94,13 @@ export interface DrawnBand {
  * Bands of one email as pixels, as this browser draws them: their markup in an SVG's foreignObject, drawn to a canvas; together, since what they
  * share, its letters above all, is what takes time. Its limits: fonts that neither ship with the app nor are kept here are not loaded, nor
  * are pictures from elsewhere; both come out as a reader without them shows them.
- * @param width of the bands, px
+ * @param width of the bands, px @param scale of the pixels against those
  */
 export async function drawBands(
   parts: Pick<Parts, 'before' | 'after'>,
   bands: readonly DrawnBand[],
   width: number,
+  scale = 1,
 ): Promise<ImageData[]> {
   const boxes = bands.map((b) => `<div style="height:${b.height}px;overflow:hidden">${b.html}</div>`)
   const doc = new DOMParser().parseFromString(`${parts.before}${boxes.join('')}${parts.after}`, 'text/html')
@@ -117,7 +118,8 @@ export async function drawBands(
   return bands.map(({ height }) => {
     const at = top
     top += height
-    return pixels(width, height, (c) => c.drawImage(image, 0, at, width, height, 0, 0, width, height))
+    const [w, h] = [Math.round(width * scale), Math.max(1, Math.round(height * scale))]
+    return pixels(w, h, (c) => c.drawImage(image, 0, at, width, height, 0, 0, w, h))
   })
 }
 

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import type { Parts } from '@/core/compile'
 import type { Forecast } from '@/core/readers/forecast'
 import { profiles, windowsOf } from '@/core/readers/profiles'
-import { nightOf } from '../../bench/night'
+import { dayOf, nightOf } from '../../bench/night'
 import { drawBands } from '../../compose/likeness/draw'
 import { likenessOf } from '../../compose/likeness/compared'
 import { idle } from '../../parts/slices'
@@ -40,7 +40,7 @@ export function useWall(parts: Parts, forecasts: ReadonlyMap<string, Forecast>, 
   const [studio] = useState(() => new Studio())
   useEffect(() => {
     const stop = new AbortController()
-    const written = night ? nightOf(parts) : parts
+    const written = night ? nightOf(parts) : dayOf(parts)
     const begin = async () => {
       for (const reader of profiles) {
         const forecast = forecasts.get(reader.id)
@@ -63,7 +63,9 @@ export function useWall(parts: Parts, forecasts: ReadonlyMap<string, Forecast>, 
 }
 
 /** Bands are drawn together up to so much height, px: more would hold the page. */
-const TOGETHER = 2400
+const TOGETHER = 5000
+/** They are drawn in half: comparing looks no closer. */
+const SCALE = 0.5
 
 /** A band to be drawn as a reader shows it and as it was written. */
 interface Wanted {
@@ -80,6 +82,8 @@ class Studio {
   private heights = new Map<string, ReadonlyMap<string, number>>()
   private drawn = new Map<string, Drawn>()
   private used = new Set<string>()
+  /** Kept while one wall is drawn. */
+  private written = new Map<string, ImageData>()
 
   async picture(
     shown: Parts,
@@ -102,6 +106,7 @@ class Studio {
   tidy(): void {
     for (const key of this.drawn.keys()) if (!this.used.has(key)) this.drawn.delete(key)
     this.used.clear()
+    this.written.clear()
   }
 
   private async wanted(shown: Parts, written: Parts, width: number): Promise<Wanted[]> {
@@ -129,18 +134,33 @@ class Studio {
   }
 
   private async draw(batch: readonly Wanted[], shown: Parts, written: Parts, width: number): Promise<void> {
-    const boxes = (of: 'mine' | 'written') => batch.map((w) => ({ html: w[of], height: w.full }))
-    const mine = await drawBands(aroundOf(shown), boxes('mine'), width)
     const same = shown.before === written.before && batch.every((w) => w.mine === w.written)
-    if (!same) await idle()
-    const other = same ? null : await drawBands(aroundOf(written), boxes('written'), width)
+    const other = await this.asWritten(batch, written, width)
+    const mine = same ? other : await drawBands(aroundOf(shown), boxesOf(batch, 'mine'), width, SCALE)
     for (const [i, { key, height }] of batch.entries()) {
-      const small = await smallOf(mine[i]!, Math.max(1, height))
-      const likeness = other ? await likenessOf(mine[i]!, other[i]!) : 1
+      const small = await smallOf(mine[i]!, Math.max(1, height * SCALE))
+      const likeness = same ? 1 : await likenessOf(copyOf(mine[i]!), copyOf(other[i]!))
       this.drawn.set(key, { small, height, likeness })
     }
   }
+
+  /** The bands as they were written, which many readers are compared with. */
+  private async asWritten(batch: readonly Wanted[], written: Parts, width: number): Promise<ImageData[]> {
+    const keys = batch.map((w) => [width, w.full, written.before, w.written].join('|'))
+    const missing = batch.filter((_, i) => !this.written.has(keys[i]!))
+    if (missing.length) {
+      const drawn = await drawBands(aroundOf(written), boxesOf(missing, 'written'), width, SCALE)
+      missing.forEach((w, i) => this.written.set(keys[batch.indexOf(w)]!, drawn[i]!))
+      await idle()
+    }
+    return keys.map((k) => this.written.get(k)!)
+  }
 }
+
+const boxesOf = (batch: readonly Wanted[], of: 'mine' | 'written') =>
+  batch.map((w) => ({ html: w[of], height: w.full }))
+/** Pixels to be given away. */
+const copyOf = ({ data, width, height }: ImageData): ImageData => new ImageData(data.slice(), width, height)
 
 /** An email that has no bands is drawn as one. */
 const bandsOf = ({ before, bands, after }: Parts): Parts['bands'] =>
@@ -163,11 +183,11 @@ function batches(wanted: readonly Wanted[]): Wanted[][] {
   return out
 }
 
-/** A band in small, twice as fine as it is shown. @param height of it that is seen, px */
+/** A band in small, twice as fine as it is shown. @param height of it that is seen, in its pixels */
 const smallOf = (pixels: ImageData, height: number): Promise<ImageBitmap> =>
   createImageBitmap(pixels, 0, 0, pixels.width, height, {
-    resizeWidth: Math.max(1, Math.round(pixels.width * SMALL * 2)),
-    resizeHeight: Math.max(1, Math.round(height * SMALL * 2)),
+    resizeWidth: Math.max(1, Math.round((pixels.width / SCALE) * SMALL * 2)),
+    resizeHeight: Math.max(1, Math.round((height / SCALE) * SMALL * 2)),
     resizeQuality: 'high',
   })
 
